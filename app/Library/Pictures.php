@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Library;
+
+use ChalkTree\Arrange\Scene;
+use ChalkTree\Draw\EmbeddedFonts;
+use ChalkTree\Draw\SvgWriter;
+use ChalkTree\Look\BoardTheme;
+use RuntimeException;
+use Symfony\Component\Process\Process;
+
+/** Makes picture files of scenes: SVG by itself, PNG through librsvg. */
+final readonly class Pictures
+{
+    public const WIDEST = 16_000;
+
+    /** Beyond this a PNG takes more memory than a request should. */
+    private const MOST_PIXELS = 120_000_000;
+
+    public function svg(Scene $scene, string $title, BoardTheme $board): string
+    {
+        return (new SvgWriter($board, new EmbeddedFonts(resource_path('fonts'))))->write($scene, $title);
+    }
+
+    /**
+     * @param  int|null  $width  pixels; null for twice the natural size, as far as that is reasonable
+     * @return string the file
+     */
+    public function png(Scene $scene, string $title, BoardTheme $board, ?int $width = null): string
+    {
+        $bounds = $scene->bounds();
+        $natural = $bounds['w'] + 64;
+        $widest = (int) sqrt(self::MOST_PIXELS * $natural / ($bounds['h'] + 64));
+        $width = max(16, min($width ?? (int) (2 * $natural), self::WIDEST, $widest));
+        $process = new Process(
+            ['rsvg-convert', '--format=png', '--unlimited', "--width={$width}", '--keep-aspect-ratio'],
+            env: ['FONTCONFIG_FILE' => $this->fontList()],
+            input: (new SvgWriter($board))->write($scene, $title),
+            timeout: 60,
+        );
+        $process->run();
+        if (! $process->isSuccessful()) {
+            throw new RuntimeException('librsvg could not draw the picture: '.$process->getErrorOutput());
+        }
+
+        return $process->getOutput();
+    }
+
+    /** A list of fonts with the shipped ones in it; librsvg does not read those inside an SVG. */
+    private function fontList(): string
+    {
+        $file = storage_path('app/fonts.conf');
+        if (! is_file($file)) {
+            @mkdir(dirname($file), 0o755, true);
+            $folder = htmlspecialchars(resource_path('fonts'), ENT_XML1);
+            file_put_contents("{$file}.".getmypid(), "<?xml version=\"1.0\"?>\n<!DOCTYPE fontconfig SYSTEM \"fonts.dtd\">\n<fontconfig><include ignore_missing=\"yes\">/etc/fonts/fonts.conf</include><dir>{$folder}</dir></fontconfig>\n");
+            rename("{$file}.".getmypid(), $file);
+        }
+
+        return $file;
+    }
+}

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Library;
+
+use App\Models\MapRecord;
+use App\Models\Person;
+use App\Store\MapStore;
+use Carbon\CarbonImmutable;
+use ChalkTree\Edit\TopicDraft;
+use ChalkTree\Map\NewMap;
+use ChalkTree\Text\InlineMarkdown;
+use Illuminate\Database\Connection;
+use stdClass;
+
+/** A person's maps: making new ones, listing them, putting them aside. */
+final readonly class Shelf
+{
+    public const UNTITLED = 'Untitled map';
+
+    public function __construct(private Connection $database, private MapStore $store)
+    {
+    }
+
+    public function start(Person $person, ?string $title = null): MapRecord
+    {
+        return $this->store->create($person, NewMap::from(new TopicDraft($title === null ? '' : InlineMarkdown::escape($title))));
+    }
+
+    public function duplicate(Person $person, MapRecord $record): MapRecord
+    {
+        return $this->database->transaction(function () use ($person, $record): MapRecord {
+            $map = $this->store->load($record);
+            $title = mb_substr($this->titleOf($record, $map->root()->title), 0, 190);
+            $copy = $this->store->create($person, $map);
+            $copy->title = "{$title} (copy)";
+            $copy->save();
+
+            return $copy;
+        });
+    }
+
+    /**
+     * @return list<array{id: string, title: string, topics: int, seq: int, updated: string, trashed: bool}> the latest changed first
+     */
+    public function list(Person $person, bool $trashed = false): array
+    {
+        $rows = $this->database->table('maps')
+            ->leftJoin('topics as root', fn ($join) => $join->on('root.map_id', '=', 'maps.id')->on('root.id', '=', 'maps.root'))
+            ->where('person_id', $person->id)
+            ->whereNull('trashed_at', not: $trashed)
+            ->orderByDesc('maps.updated_at')
+            ->orderBy('maps.id')
+            ->get(['maps.id', 'maps.title', 'maps.seq', 'maps.updated_at', 'maps.trashed_at', 'root.title as root_title']);
+        $counts = $this->database->table('topics')
+            ->whereIn('map_id', $rows->pluck('id'))
+            ->whereNull('removed')
+            ->groupBy('map_id')
+            ->selectRaw('map_id, count(*) as topics')
+            ->pluck('topics', 'map_id');
+
+        return array_values($rows->map(fn (stdClass $row): array => [
+            'id' => (string) $row->id,
+            'title' => self::title($row->title, $row->root_title),
+            'topics' => (int) ($counts[$row->id] ?? 0),
+            'seq' => (int) $row->seq,
+            'updated' => CarbonImmutable::parse((string) $row->updated_at)->toIso8601ZuluString('millisecond'),
+            'trashed' => $row->trashed_at !== null,
+        ])->all());
+    }
+
+    public function titleOf(MapRecord $record, string $rootTitle): string
+    {
+        return self::title($record->title, $rootTitle);
+    }
+
+    public static function title(?string $title, ?string $root): string
+    {
+        $plain = $title ?? trim((string) preg_replace('/\s+/u', ' ', InlineMarkdown::plain((string) $root)));
+
+        return $plain === '' ? self::UNTITLED : mb_strimwidth($plain, 0, 200, '…');
+    }
+}

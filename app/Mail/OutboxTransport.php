@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Mail;
+
+use Illuminate\Support\Facades\DB;
+use Symfony\Component\Mailer\SentMessage;
+use Symfony\Component\Mailer\Transport\AbstractTransport;
+use Symfony\Component\Mime\Address;
+use Symfony\Component\Mime\MessageConverter;
+
+/** Stands in for a mail service: letters go into a table, which the outbox page shows. */
+final class OutboxTransport extends AbstractTransport
+{
+    public function __toString(): string
+    {
+        return 'outbox';
+    }
+
+    protected function doSend(SentMessage $message): void
+    {
+        $letter = MessageConverter::toEmail($message->getOriginalMessage());
+        DB::table('letters')->insert([
+            'recipient' => implode(', ', array_map(fn (Address $to): string => $to->getAddress(), $letter->getTo())),
+            'subject' => (string) $letter->getSubject(),
+            'text' => (string) $letter->getTextBody(),
+            'sent_at' => now(),
+        ]);
+    }
+}

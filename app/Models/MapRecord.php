@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * The row that stands for a map in the library; what is in the map is loaded by Store\MapStore.
+ *
+ * @property string $id
+ * @property int $person_id
+ * @property string|null $title
+ * @property string $root
+ * @property string $arrangement
+ * @property int $seq the number of the latest edit
+ * @property CarbonImmutable|null $trashed_at
+ * @property CarbonImmutable $created_at
+ * @property CarbonImmutable $updated_at
+ */
+final class MapRecord extends Model
+{
+    public $incrementing = false;
+
+    public $timestamps = false;
+
+    protected $table = 'maps';
+
+    protected $keyType = 'string';
+
+    protected $guarded = [];
+
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
+    protected $casts = [
+        'person_id' => 'integer',
+        'seq' => 'integer',
+        'trashed_at' => 'immutable_datetime',
+        'created_at' => 'immutable_datetime',
+        'updated_at' => 'immutable_datetime',
+    ];
+
+    /** @return BelongsTo<Person, $this> */
+    public function person(): BelongsTo
+    {
+        return $this->belongsTo(Person::class);
+    }
+}

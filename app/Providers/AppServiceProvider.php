@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use App\Mail\OutboxTransport;
+use App\Models\MapRecord;
+use App\Models\Person;
+use App\Policies\MapPolicy;
+use App\Store\Sqlite\ImmediateConnector;
+use Illuminate\Auth\Notifications\ResetPassword;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\Mail;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\ServiceProvider;
+
+/** Wires the few things that Laravel cannot guess. */
+final class AppServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->bind('db.connector.sqlite', ImmediateConnector::class);
+    }
+
+    public function boot(): void
+    {
+        Model::shouldBeStrict();
+        Gate::policy(MapRecord::class, MapPolicy::class);
+        Mail::extend('outbox', fn (): OutboxTransport => new OutboxTransport);
+        ResetPassword::createUrlUsing(fn (Person $person, string $token): string => url('/reset-password').'?'.http_build_query(['token' => $token, 'email' => $person->email]));
+        RateLimiter::for('account', fn (Request $request): array => [
+            Limit::perMinute(10)->by('account '.$request->ip().' '.mb_strtolower((string) $request->string('email'))),
+            Limit::perMinute(60)->by('account '.$request->ip()),
+        ]);
+        RateLimiter::for('work', fn (Request $request): Limit => Limit::perMinute(3000)->by('work '.$request->user()?->getAuthIdentifier()));
+        RateLimiter::for('heavy', fn (Request $request): Limit => Limit::perMinute(120)->by('heavy '.$request->user()?->getAuthIdentifier()));
+    }
+}

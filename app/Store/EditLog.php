@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\MapRecord;
+use App\Models\Person;
+use Carbon\CarbonImmutable;
+use ChalkTree\Edit\Changes;
+use Illuminate\Database\ConnectionInterface;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Collection;
+use stdClass;
+
+/**
+ * The records of all edits, in order. Those a person made ("do") are in one of three states: done, undone, or dropped
+ * (undone and then left behind by a new edit). Undoing and redoing are recorded too, as edits of their own.
+ */
+final readonly class EditLog
+{
+    public function __construct(private ConnectionInterface $database)
+    {
+    }
+
+    public function has(MapRecord $map, string $edit): bool
+    {
+        return $this->of($map)->where('edit_id', $edit)->exists();
+    }
+
+    /** Appends a record and moves the map's number on. */
+    public function append(MapRecord $map, Person $person, string $edit, string $step, string $kind, string $name, string $summary, Changes $changes): void
+    {
+        $map->seq++;
+        $map->updated_at = CarbonImmutable::now();
+        if ($kind === 'do') {
+            $this->own($map, $person, 'undone')->update(['state' => 'dropped']);
+        }
+        $this->database->table('edits')->insert([
+            'map_id' => $map->id,
+            'seq' => $map->seq,
+            'person_id' => $person->id,
+            'edit_id' => $edit,
+            'step' => $step,
+            'kind' => $kind,
+            'state' => 'done',
+            'name' => $name,
+            'summary' => $summary,
+            'changes' => json_encode($changes->toArray(), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR),
+            'made_at' => $map->updated_at->format('Y-m-d H:i:s.v'),
+        ]);
+    }
+
+    /**
+     * What came after a number, oldest first.
+     *
+     * @return list<Changes>
+     */
+    public function since(MapRecord $map, int $seq): array
+    {
+        return array_values($this->of($map)->where('seq', '>', $seq)->orderBy('seq')->pluck('changes')->map($this->decoded(...))->all());
+    }
+
+    /**
+     * The records that a person's next undo takes back, latest first: those of the latest step still done.
+     *
+     * @return Collection<int, stdClass>
+     */
+    public function undoable(MapRecord $map, Person $person): Collection
+    {
+        $step = $this->own($map, $person, 'done')->orderByDesc('seq')->value('step');
+
+        return $step === null ? new Collection : $this->own($map, $person, 'done')->where('step', $step)->orderByDesc('seq')->get();
+    }
+
+    /**
+     * The records that a person's next redo brings back, oldest first: those of the step undone last.
+     *
+     * @return Collection<int, stdClass>
+     */
+    public function redoable(MapRecord $map, Person $person): Collection
+    {
+        $step = $this->own($map, $person, 'undone')->orderBy('seq')->value('step');
+
+        return $step === null ? new Collection : $this->own($map, $person, 'undone')->where('step', $step)->orderBy('seq')->get();
+    }
+
+    /** @param  Collection<int, stdClass>  $records */
+    public function mark(MapRecord $map, Collection $records, string $state): void
+    {
+        $this->of($map)->whereIn('seq', $records->pluck('seq'))->update(['state' => $state]);
+    }
+
+    /**
+     * What a person's next undo and redo would take back, in words; null where there is nothing.
+     *
+     * @return array{undo: string|null, redo: string|null}
+     */
+    public function next(MapRecord $map, Person $person): array
+    {
+        $undo = $this->own($map, $person, 'done')->orderByDesc('seq')->value('summary');
+        $redo = $this->own($map, $person, 'undone')->orderBy('seq')->value('summary');
+
+        return ['undo' => is_string($undo) ? $undo : null, 'redo' => is_string($redo) ? $redo : null];
+    }
+
+    /** @return list<array{seq: int, person: string, summary: string, made: string}> the latest first */
+    public function history(MapRecord $map, int $before, int $count): array
+    {
+        return array_values($this->of($map)
+            ->join('people', 'people.id', '=', 'edits.person_id')
+            ->where('seq', '<', $before)
+            ->orderByDesc('seq')
+            ->limit($count)
+            ->get(['edits.seq', 'people.name', 'edits.summary', 'edits.made_at'])
+            ->map(fn (stdClass $row): array => [
+                'seq' => (int) $row->seq,
+                'person' => (string) $row->name,
+                'summary' => (string) $row->summary,
+                'made' => CarbonImmutable::parse((string) $row->made_at)->toIso8601ZuluString('millisecond'),
+            ])
+            ->all());
+    }
+
+    public function decoded(string $changes): Changes
+    {
+        return Changes::fromArray((array) json_decode($changes, true, 16, JSON_THROW_ON_ERROR));
+    }
+
+    private function of(MapRecord $map): Builder
+    {
+        return $this->database->table('edits')->where('map_id', $map->id);
+    }
+
+    private function own(MapRecord $map, Person $person, string $state): Builder
+    {
+        return $this->of($map)->where('edits.person_id', $person->id)->where('kind', 'do')->where('state', $state);
+    }
+}

@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\MapRecord;
+use App\Models\Person;
+use ChalkTree\Edit\Changes;
+use ChalkTree\Edit\Edits;
+use ChalkTree\Edit\InvalidEdit;
+use ChalkTree\Edit\Recorder;
+use ChalkTree\Map\TopicMap;
+use ChalkTree\Refusal;
+use Illuminate\Support\Collection;
+use stdClass;
+
+/**
+ * Makes edits on a map that is in memory and in the database alike: applies them, records them, writes them. The
+ * caller holds the transaction. Besides the core's edits it knows three that work on the record itself: "undo",
+ * "redo", and "history.return", which takes back everything after a number.
+ */
+final readonly class MapEditing
+{
+    public function __construct(private MapStore $store, private EditLog $log)
+    {
+    }
+
+    /**
+     * Makes one edit.
+     *
+     * @return Changes|null what it changed; null if it had been made before
+     *
+     * @throws Refusal having changed nothing
+     */
+    public function make(MapRecord $record, TopicMap $map, Person $person, EditBody $edit): ?Changes
+    {
+        if ($this->log->has($record, $edit->id)) {
+            return null;
+        }
+        [$kind, $step, $summary, $changes] = match ($edit->name) {
+            'undo' => $this->undo($record, $map, $person),
+            'redo' => $this->redo($record, $map, $person),
+            'history.return' => $this->return($record, $map, $edit),
+            default => $this->apply($map, $edit),
+        };
+        $this->log->append($record, $person, $edit->id, $step, $kind, $edit->name, $summary, $changes);
+        $this->store->save($record, $map, $changes);
+        $record->save();
+
+        return $changes;
+    }
+
+    /** @return array{string, string, string, Changes} */
+    private function apply(TopicMap $map, EditBody $body): array
+    {
+        $edit = Edits::read($body->name, $body->arguments);
+        $changes = Edits::apply($edit, $map);
+
+        return ['do', $body->step, $edit->summary($map), $changes];
+    }
+
+    /** @return array{string, string, string, Changes} */
+    private function undo(MapRecord $record, TopicMap $map, Person $person): array
+    {
+        $records = $this->log->undoable($record, $person);
+        $changes = $this->replay($map, $records, reversed: true, empty: 'There is nothing to undo.');
+        $this->log->mark($record, $records, 'undone');
+
+        return ['undo', $records->first()->step, 'Undid: '.$records->last()->summary, $changes];
+    }
+
+    /** @return array{string, string, string, Changes} */
+    private function redo(MapRecord $record, TopicMap $map, Person $person): array
+    {
+        $records = $this->log->redoable($record, $person);
+        $changes = $this->replay($map, $records, reversed: false, empty: 'There is nothing to redo.');
+        $this->log->mark($record, $records, 'done');
+
+        return ['redo', $records->first()->step, 'Redid: '.$records->first()->summary, $changes];
+    }
+
+    /** @param  Collection<int, stdClass>  $records */
+    private function replay(TopicMap $map, Collection $records, bool $reversed, string $empty): Changes
+    {
+        if ($records->isEmpty()) {
+            throw new NothingToUndo($empty);
+        }
+        $changes = $records->map(fn (stdClass $row): Changes => $this->log->decoded($row->changes));
+
+        return $this->together($map, $reversed ? $changes->map(fn (Changes $c): Changes => $c->reversed())->all() : $changes->all());
+    }
+
+    /** @return array{string, string, string, Changes} */
+    private function return(MapRecord $record, TopicMap $map, EditBody $body): array
+    {
+        $to = $body->arguments['seq'] ?? null;
+        if (! is_int($to) || $to < 0 || $to >= $record->seq) {
+            throw new InvalidEdit('Name a number from the history to return to.', 'seq');
+        }
+        $changes = $this->together($map, array_map(fn (Changes $c): Changes => $c->reversed(), array_reverse($this->log->since($record, $to))));
+        $count = $record->seq - $to;
+
+        return ['do', $body->step, 'Returned to how the map was '.($count === 1 ? 'one edit' : "{$count} edits").' before', $changes];
+    }
+
+    /**
+     * Applies several records one after the other, all or none.
+     *
+     * @param  array<Changes>  $records
+     */
+    private function together(TopicMap $map, array $records): Changes
+    {
+        $recorder = new Recorder($map);
+        try {
+            foreach ($records as $changes) {
+                $changes->applyTo($map, $recorder);
+            }
+        } catch (Refusal $refusal) {
+            $recorder->rollBack();
+
+            throw $refusal;
+        }
+
+        return $recorder->changes();
+    }
+}

@@ -1,0 +1,241 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Arrange;
+
+use ChalkTree\Look\Chalk;
+use ChalkTree\Look\Looks;
+use ChalkTree\Map\Topic;
+use ChalkTree\Map\TopicMap;
+use ChalkTree\Text\Advances;
+use ChalkTree\Text\Wrapper;
+
+/**
+ * Turns a map and a view into a scene, and keeps what it found: asked again after some topics changed, it lays out
+ * those and what stands above them, and leaves every other branch as it is.
+ */
+final class Layout
+{
+    /** Between the tree and the loose topics below it, and between these. */
+    private const APART = 56;
+
+    /** @var array<string, Slip> */
+    private array $slips = [];
+
+    /** @var array<string, list<string>> the ids of the children drawn, by parent; '' for root and loose topics */
+    private array $below = [];
+
+    /** @var array<string, Slip> what the slips touched by this pass were before; see draw() */
+    private array $before = [];
+
+    private string $root = '';
+
+    private readonly Measurer $measurer;
+
+    public function __construct(
+        private readonly Arrangement $arrangement,
+        private readonly Looks $looks,
+        ?Advances $advances = null,
+    ) {
+        $this->measurer = new Measurer(new Wrapper($advances ?? new Advances), $looks);
+    }
+
+    /** Lays out everything that is not known yet, or all that could have changed if these topics have. */
+    public static function of(TopicMap $map, View $view, ?string $arrangement = null, ?Looks $looks = null): self
+    {
+        $looks ??= Looks::standard();
+        $layout = new self(Arrangements::make($arrangement ?? $map->sheet()->arrangement, $looks), $looks);
+        $layout->draw($map, $view);
+
+        return $layout;
+    }
+
+    public function scene(): Scene
+    {
+        return new Scene($this->arrangement::name(), $this->slips);
+    }
+
+    /**
+     * Brings the layout up to date.
+     *
+     * @param  iterable<string>|null  $touched  ids of topics added, changed, moved, removed, folded or unfolded since, and of
+     *                                        former parents, as Changes::topics() gives them; null for all
+     */
+    public function draw(TopicMap $map, View $view, ?iterable $touched = null): SceneChange
+    {
+        $stale = $touched === null ? null : $this->stale($map, $touched);
+        $this->before = [];
+        $this->root = $map->sheet()->root;
+        $todo = [];
+        $left = [];
+        $stack = [];
+        $this->enter('', null, [$this->root => $map->root()] + $map->loose(), $stale, $stack, $left);
+        while (($slip = array_pop($stack)) !== null) {
+            $todo[] = $slip;
+            $id = $slip->topic->id;
+            $children = $map->children($id);
+            if ($children !== [] && isset($view->folded[$id])) {
+                $slip->hidden = count($map->branch($id)) - 1;
+                $children = [];
+            }
+            if ($children !== [] || isset($this->below[$id])) {
+                $this->enter($id, $slip, $children, $stale, $stack, $left);
+            }
+        }
+        for ($i = count($todo) - 1; $i >= 0; $i--) {
+            $children = [];
+            foreach ($this->below[$todo[$i]->topic->id] ?? [] as $id) {
+                $children[] = $this->slips[$id];
+            }
+            $this->arrangement->place($todo[$i], $children);
+        }
+        $this->placeTops();
+
+        return $this->change($todo, $this->drop($left));
+    }
+
+    /**
+     * @param  iterable<string>  $touched
+     * @return array<string, true> the touched topics and all that stood or stand above them
+     */
+    private function stale(TopicMap $map, iterable $touched): array
+    {
+        $stale = [];
+        foreach ($touched as $id) {
+            for ($at = $id; $at !== null && ! isset($stale[$at]); $at = $map->row(Topic::type(), $at)?->fields()['parent'] ?? null) {
+                $stale[$at] = true;
+            }
+            for ($at = $this->slips[$id]->parent ?? null; $at !== null; $at = $this->slips[$at]->parent ?? null) {
+                $stale[$at] = true;
+            }
+        }
+
+        return $stale;
+    }
+
+    /**
+     * First-level branches take the chalks in the order in which they were made, so that moving one or putting a new
+     * one among them does not change the colour of the others.
+     *
+     * @param  list<string>  $ids
+     * @return array<string, string>
+     */
+    private function chalks(array $ids): array
+    {
+        sort($ids, SORT_STRING);
+        $chalks = [];
+        foreach ($ids as $n => $id) {
+            $chalks[$id] = Chalk::inTurn($n)->value;
+        }
+
+        return $chalks;
+    }
+
+    /**
+     * Sets the children of one slip: keeps those that nothing happened to, makes the others anew and puts them on the
+     * stack. Those that stood here and no longer do are put on $left.
+     *
+     * @param  array<string, Topic>  $children
+     * @param  array<string, true>|null  $stale
+     * @param  list<Slip>  $stack
+     * @param  list<string>  $left
+     */
+    private function enter(string $parent, ?Slip $above, array $children, ?array $stale, array &$stack, array &$left): void
+    {
+        $level = $this->looks->clamp(($above->level ?? 0) + 1);
+        $chalks = $above !== null && $above->level === 0 ? $this->chalks(array_keys($children)) : null;
+        foreach ($children as $id => $topic) {
+            if ($above === null) {
+                $level = $id === $this->root ? 0 : 1;
+            }
+            $growth = $above === null ? Growth::Right : $this->arrangement->growth($above, $topic);
+            $chalk = $chalks[$id] ?? $above->chalk ?? Chalk::Mussel->value;
+            $old = $this->slips[$id] ?? null;
+            if ($old !== null) {
+                $this->before[$id] ??= clone $old;
+                if ($stale !== null && ! isset($stale[$id]) && $old->parent === $above?->topic->id && $old->level === $level && $old->growth === $growth && $old->chalk === $chalk) {
+                    $old->topic = $topic;
+
+                    continue;
+                }
+            }
+            $slip = new Slip($topic, $above?->topic->id, $level, $growth, $chalk);
+            if ($old !== null && Measurer::same($old, $slip)) {
+                [$slip->w, $slip->h, $slip->lines, $slip->captionLines] = [$old->w, $old->h, $old->lines, $old->captionLines];
+            } else {
+                $this->measurer->measure($slip);
+            }
+            $this->slips[$id] = $slip;
+            $stack[] = $slip;
+        }
+        if (isset($this->below[$parent])) {
+            array_push($left, ...array_diff($this->below[$parent], array_keys($children)));
+        }
+        $this->below[$parent] = array_keys($children);
+    }
+
+    private function placeTops(): void
+    {
+        $y = 0.0;
+        foreach ($this->below[''] as $i => $id) {
+            $slip = $this->slips[$id];
+            if ($i === 0) {
+                $slip->x = -$slip->w / 2;
+                $slip->y = -$slip->h / 2;
+                $y = $slip->band / 2;
+            } else {
+                $this->before[$id] ??= clone $slip;
+                $y += self::APART;
+                $slip->x = -$slip->w / 2;
+                $slip->y = $y + ($slip->band - $slip->h) / 2;
+                $y += $slip->band;
+            }
+        }
+    }
+
+    /**
+     * Forgets the slips that have left their place and were not set anywhere else.
+     *
+     * @param  list<string>  $left
+     * @return list<string> their ids
+     */
+    private function drop(array $left): array
+    {
+        $gone = [];
+        while (($id = array_pop($left)) !== null) {
+            $slip = $this->slips[$id] ?? null;
+            if ($slip === null || in_array($id, $this->below[$slip->parent ?? ''] ?? [], true)) {
+                continue;
+            }
+            $gone[] = $id;
+            array_push($left, ...($this->below[$id] ?? []));
+            unset($this->slips[$id], $this->below[$id]);
+        }
+
+        return $gone;
+    }
+
+    /**
+     * @param  list<Slip>  $todo
+     * @param  list<string>  $gone
+     */
+    private function change(array $todo, array $gone): SceneChange
+    {
+        $changed = [];
+        foreach ($todo as $slip) {
+            $id = $slip->topic->id;
+            if (! isset($this->before[$id]) || ! $slip->sameAs($this->before[$id])) {
+                $changed[$id] = $slip;
+            }
+        }
+        foreach ($this->before as $id => $old) {
+            if (! isset($changed[$id]) && isset($this->slips[$id]) && ! $this->slips[$id]->sameAs($old)) {
+                $changed[$id] = $this->slips[$id];
+            }
+        }
+        $this->before = [];
+
+        return new SceneChange($changed, $gone);
+    }
+}

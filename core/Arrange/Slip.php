@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Arrange;
+
+use ChalkTree\Map\Topic;
+use ChalkTree\Text\Line;
+
+/**
+ * One topic as it is drawn. Its place is that of its box's top left corner relative to the parent's; for the root
+ * and for loose topics relative to the origin. Pixels at scale 1, y downwards.
+ */
+final class Slip
+{
+    public float $x = 0.0;
+
+    public float $y = 0.0;
+
+    public float $w = 0.0;
+
+    public float $h = 0.0;
+
+    /** The height of the band that this branch has to itself; its box stands in the middle of it. */
+    public float $band = 0.0;
+
+    /** How far the branch goes to the left of the box's left edge, and to the right of it. */
+    public float $leftReach = 0.0;
+
+    public float $rightReach = 0.0;
+
+    /** @var list<Line> */
+    public array $lines = [];
+
+    /** @var list<Line> */
+    public array $captionLines = [];
+
+    /** How many topics are hidden below it by folding. */
+    public int $hidden = 0;
+
+    /** Where the connector leaves the parent's edge, relative to this box's corner. */
+    public float $fromX = 0.0;
+
+    public float $fromY = 0.0;
+
+    public function __construct(
+        public Topic $topic,
+        public readonly ?string $parent,
+        public int $level,
+        public Growth $growth,
+        public string $chalk,
+    ) {
+    }
+
+    public function sameAs(self $other): bool
+    {
+        return $this->x === $other->x && $this->y === $other->y
+            && $this->w === $other->w && $this->h === $other->h
+            && $this->level === $other->level && $this->growth === $other->growth && $this->chalk === $other->chalk
+            && $this->parent === $other->parent && $this->hidden === $other->hidden
+            && $this->fromX === $other->fromX && $this->fromY === $other->fromY && $this->lines == $other->lines
+            && $this->captionLines == $other->captionLines
+            && ($this->topic->note === '') === ($other->topic->note === '');
+    }
+}

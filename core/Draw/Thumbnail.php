@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Draw;
+
+use ChalkTree\Arrange\Growth;
+use ChalkTree\Arrange\Scene;
+use ChalkTree\Look\BoardTheme;
+use ChalkTree\Look\Chalk;
+
+/** A scene reduced to its shape: bars for slips and strokes between them, small enough to draw dozens at once. */
+final readonly class Thumbnail
+{
+    /** The largest maps are shown without their deepest topics. */
+    private const MOST = 600;
+
+    /** The ratio of width to height that the picture is made for. */
+    private const RATIO = 1.6;
+
+    public function __construct(private BoardTheme $board = BoardTheme::Day)
+    {
+    }
+
+    public function write(Scene $scene): string
+    {
+        $boxes = $scene->boxes();
+        $deepest = count($boxes) > self::MOST ? 1 : PHP_INT_MAX;
+        $colours = $this->board->colours();
+        $out = '';
+        [$left, $top, $right, $bottom] = [INF, INF, -INF, -INF];
+        foreach ($boxes as $id => $box) {
+            $slip = $scene->slips[$id];
+            if ($slip->level > $deepest) {
+                continue;
+            }
+            $left = min($left, $box['x']);
+            $right = max($right, $box['x'] + $box['w']);
+            $top = min($top, $box['y']);
+            $bottom = max($bottom, $box['y'] + $box['h']);
+            $colour = $slip->level === 0 ? $colours['plate'] : Chalk::from($slip->chalk)->line($this->board);
+            if ($slip->parent !== null) {
+                $above = $boxes[$slip->parent];
+                $x0 = $slip->growth === Growth::Right ? $above['x'] + $above['w'] : $above['x'];
+                $x1 = $slip->growth === Growth::Right ? $box['x'] : $box['x'] + $box['w'];
+                [$y0, $y1, $middle] = [$above['y'] + $above['h'] / 2, $box['y'] + $box['h'] / 2, ($x0 + $x1) / 2];
+                $out .= "<path d=\"M{$x0} {$y0}C{$middle} {$y0} {$middle} {$y1} {$x1} {$y1}\" fill=\"none\" stroke=\"{$colour}\" stroke-width=\"".max(3, 9 - 3 * $slip->level).'"/>';
+            }
+            $fade = $slip->level < 2 ? '' : ' fill-opacity="0.45"';
+            $out .= "<rect x=\"{$box['x']}\" y=\"{$box['y']}\" width=\"{$box['w']}\" height=\"{$box['h']}\" rx=\"8\" fill=\"{$colour}\"{$fade}/>";
+        }
+        $w = max($right - $left, ($bottom - $top) * self::RATIO) * 1.12;
+        $h = $w / self::RATIO;
+        $x = ($left + $right) / 2 - $w / 2;
+        $y = ($top + $bottom) / 2 - $h / 2;
+
+        return "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"{$x} {$y} {$w} {$h}\"><rect x=\"{$x}\" y=\"{$y}\" width=\"{$w}\" height=\"{$h}\" fill=\"{$colours['board']}\"/>{$out}</svg>";
+    }
+}

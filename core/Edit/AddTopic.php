@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Edit;
+
+use ChalkTree\Map\TopicMap;
+
+/** Adds a topic, with a whole small tree below it, in a given place. */
+final readonly class AddTopic implements Edit
+{
+    private function __construct(private Place $place, private TopicDraft $draft)
+    {
+    }
+
+    public static function name(): string
+    {
+        return 'topic.add';
+    }
+
+    public static function read(Arguments $arguments): self
+    {
+        return new self(Place::read($arguments), TopicDraft::read($arguments->nested('topic')));
+    }
+
+    public function apply(TopicMap $map, Recorder $recorder): void
+    {
+        $parent = $this->place->parent($map);
+        [$rank] = $this->place->ranks($map, $recorder, 1);
+        foreach ($this->draft->rows($map, $parent, $rank, $this->place->sideFor($map)) as $topic) {
+            $recorder->put($topic);
+        }
+    }
+
+    public function summary(TopicMap $map): string
+    {
+        $more = $this->draft->count() - 1;
+
+        return 'Added '.Wording::excerpt($this->draft->title).($more > 0 ? " with {$more} below it" : '');
+    }
+}

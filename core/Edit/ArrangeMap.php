@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Edit;
+
+use ChalkTree\Arrange\Arrangements;
+use ChalkTree\Map\Sheet;
+use ChalkTree\Map\TopicMap;
+
+/** Lays the whole map out in another arrangement. */
+final readonly class ArrangeMap implements Edit
+{
+    private function __construct(private string $arrangement)
+    {
+    }
+
+    public static function name(): string
+    {
+        return 'map.arrange';
+    }
+
+    public static function read(Arguments $arguments): self
+    {
+        $name = $arguments->string('arrangement');
+
+        return in_array($name, Arrangements::names(), true)
+            ? new self($name)
+            : throw $arguments->wrong('arrangement', 'The arrangement has to be one of: '.implode(', ', Arrangements::names()).'.');
+    }
+
+    public function apply(TopicMap $map, Recorder $recorder): void
+    {
+        $sheet = $map->sheet();
+        $recorder->put(new Sheet($sheet->title, $sheet->root, $this->arrangement));
+    }
+
+    public function summary(TopicMap $map): string
+    {
+        return 'Arranged the map '.str_replace('-', ' ', $this->arrangement);
+    }
+}

@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Edit;
+
+use ChalkTree\Map\RowTypes;
+use ChalkTree\Map\Topic;
+use ChalkTree\Map\TopicMap;
+use ChalkTree\Map\TreeCheck;
+
+/**
+ * The record of an edit: one change a row. It can be reversed, joined with the record that followed it, and put on a
+ * map, where it refuses if what it would replace is no longer what it was.
+ */
+final readonly class Changes
+{
+    /** @param  list<Change>  $all */
+    public function __construct(public array $all = [])
+    {
+    }
+
+    /** @param  list<array{type: string, id: string, before: array<string, scalar|null>|null, after: array<string, scalar|null>|null}>  $data */
+    public static function fromArray(array $data): self
+    {
+        return new self(array_map(Change::fromArray(...), $data));
+    }
+
+    /** @return list<array{type: string, id: string, before: array<string, scalar|null>|null, after: array<string, scalar|null>|null}> */
+    public function toArray(): array
+    {
+        return array_map(fn (Change $change): array => $change->toArray(), $this->all);
+    }
+
+    public function isEmpty(): bool
+    {
+        return $this->all === [];
+    }
+
+    /**
+     * The topics that this concerns, for laying out anew: those that changed, and those they hung below before.
+     *
+     * @return list<string>
+     */
+    public function topics(): array
+    {
+        $ids = [];
+        foreach ($this->all as $change) {
+            if ($change->type === Topic::type()) {
+                $ids[] = $change->id;
+                if (isset($change->before['parent'])) {
+                    $ids[] = (string) $change->before['parent'];
+                }
+            }
+        }
+
+        return $ids;
+    }
+
+    public function reversed(): self
+    {
+        return new self(array_map(fn (Change $change): Change => $change->reversed(), array_reverse($this->all)));
+    }
+
+    /**
+     * Puts the changes on the map through the recorder, all or none.
+     *
+     * @throws ChangedSince where the map is no longer as the changes found it
+     */
+    public function applyTo(TopicMap $map, Recorder $recorder): void
+    {
+        foreach ($this->all as $change) {
+            $this->checkUntouched($map, $change);
+        }
+        foreach ($this->all as $change) {
+            if ($change->after === null) {
+                $recorder->drop($change->type, $change->id);
+            } else {
+                $fields = $change->after + ($map->row($change->type, $change->id)?->fields() ?? []);
+                $recorder->put(RowTypes::make($change->type, $change->id, $fields));
+            }
+        }
+        foreach ($this->all as $change) {
+            $this->checkTree($map, $change);
+        }
+    }
+
+    private function checkUntouched(TopicMap $map, Change $change): void
+    {
+        $row = $map->row($change->type, $change->id);
+        $same = $change->before === null
+            ? $row === null
+            : $row !== null && array_intersect_key($row->fields(), $change->before) == $change->before;
+        if (! $same) {
+            throw new ChangedSince('Something this would change has been changed since by someone else, so it was left as it is.');
+        }
+    }
+
+    private function checkTree(TopicMap $map, Change $change): void
+    {
+        if ($change->type !== Topic::type()) {
+            return;
+        }
+        $topic = $map->find($change->id);
+        if ($topic === null && $map->children($change->id) !== []) {
+            throw new ChangedSince('Someone has added topics below one that this would take away, so it was left as it is.');
+        }
+        if ($topic !== null && TreeCheck::problemAt($map, $topic) !== null) {
+            throw new ChangedSince('The place this would put a topic back to is gone, so everything was left as it is.');
+        }
+    }
+}

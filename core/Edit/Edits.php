@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Edit;
+
+use ChalkTree\Map\TopicMap;
+use ChalkTree\Refusal;
+
+/** The list of all edits, and the way from a body on the wire to one of them and onto a map. */
+final class Edits
+{
+    /** @var list<class-string<Edit>> a new edit is one class and one line here */
+    public const ALL = [
+        AddTopic::class,
+        ArrangeMap::class,
+        BalanceMap::class,
+        MoveTopics::class,
+        RemoveTopics::class,
+        RenameMap::class,
+        RestoreTopics::class,
+        RetitleTopic::class,
+        SetCaption::class,
+        SetNote::class,
+        SetSide::class,
+        SetWidth::class,
+    ];
+
+    /**
+     * @param  array<mixed>  $arguments  the body without what belongs to the protocol
+     */
+    public static function read(string $name, array $arguments): Edit
+    {
+        foreach (self::ALL as $class) {
+            if ($class::name() === $name) {
+                $read = new Arguments($arguments);
+                $edit = $class::read($read);
+                $read->refuseRest();
+
+                return $edit;
+            }
+        }
+
+        throw new InvalidEdit("There is no edit called “{$name}”.", 'name');
+    }
+
+    /** Applies an edit to a map, whole or not at all, and gives the record of it. */
+    public static function apply(Edit $edit, TopicMap $map): Changes
+    {
+        $recorder = new Recorder($map);
+        try {
+            $edit->apply($map, $recorder);
+        } catch (Refusal $refusal) {
+            $recorder->rollBack();
+
+            throw $refusal;
+        }
+
+        return $recorder->changes();
+    }
+}

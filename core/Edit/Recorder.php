@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Edit;
+
+use ChalkTree\Map\Row;
+use ChalkTree\Map\TopicMap;
+
+/**
+ * Stands between edits and a map: every row that is put or dropped goes through here and is noted, with what was
+ * there first. It does not care what the rows mean.
+ */
+final class Recorder
+{
+    /** @var array<string, array{type: string, id: string, first: Row|null}> */
+    private array $touched = [];
+
+    public function __construct(private readonly TopicMap $map)
+    {
+    }
+
+    public function put(Row $row): void
+    {
+        $this->note($row::type(), $row->id());
+        $this->map->put($row);
+    }
+
+    public function drop(string $type, string $id): void
+    {
+        $this->note($type, $id);
+        $this->map->drop($type, $id);
+    }
+
+    /** What has changed from the beginning to now; rows that are again as they were do not count. */
+    public function changes(): Changes
+    {
+        $changes = [];
+        foreach ($this->touched as ['type' => $type, 'id' => $id, 'first' => $first]) {
+            $change = Change::between($type, $id, $first, $this->map->row($type, $id));
+            if ($change !== null) {
+                $changes[] = $change;
+            }
+        }
+
+        return new Changes($changes);
+    }
+
+    /** Puts the map back as it was at the beginning. */
+    public function rollBack(): void
+    {
+        foreach (array_reverse($this->touched) as ['type' => $type, 'id' => $id, 'first' => $first]) {
+            if ($first === null) {
+                $this->map->drop($type, $id);
+            } else {
+                $this->map->put($first);
+            }
+        }
+        $this->touched = [];
+    }
+
+    private function note(string $type, string $id): void
+    {
+        $this->touched["{$type} {$id}"] ??= ['type' => $type, 'id' => $id, 'first' => $this->map->row($type, $id)];
+    }
+}

@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Exchange;
+
+use ChalkTree\Arrange\Arrangements;
+use ChalkTree\Edit\Arguments;
+use ChalkTree\Edit\InvalidEdit;
+use ChalkTree\Edit\SetWidth;
+use ChalkTree\Map\Rank;
+use ChalkTree\Map\Sheet;
+use ChalkTree\Map\Side;
+use ChalkTree\Map\SideBalance;
+use ChalkTree\Map\Topic;
+use ChalkTree\Map\TopicMap;
+use ChalkTree\Map\TreeCheck;
+use JsonException;
+
+/** Reads our own JSON; see docs/format.md. */
+final class JsonReader implements Reader
+{
+    public function read(string $contents, string $title): TopicMap
+    {
+        try {
+            $data = json_decode($contents, true, 32, JSON_THROW_ON_ERROR);
+        } catch (JsonException) {
+            throw new UnreadableFile('This file is not complete JSON; it may have been cut off.');
+        }
+        if (! is_array($data) || ($data['format'] ?? null) !== JsonWriter::FORMAT) {
+            throw new UnreadableFile('This JSON is not a Chalk Tree map: it does not say "format": "chalk-tree-map".', 'format');
+        }
+        if (($data['version'] ?? null) !== JsonWriter::VERSION) {
+            throw new UnreadableFile('This map was written by another version, whose format this one does not know.', 'version');
+        }
+        try {
+            return $this->map(new Arguments($data));
+        } catch (InvalidEdit $refused) {
+            throw new UnreadableFile('In this file, '.($refused->field ?? 'something').' is not right: '.$refused->getMessage(), $refused->field);
+        }
+    }
+
+    private function map(Arguments $file): TopicMap
+    {
+        $file->string('format');
+        $file->intOrNull('version', 1, 1);
+        $arrangement = $file->string('arrangement');
+        if (! in_array($arrangement, Arrangements::names(), true)) {
+            throw $file->wrong('arrangement', "There is no arrangement called “{$arrangement}”.");
+        }
+        $topics = $file->nestedList('topics');
+        if (count($topics) > Formats::MOST_TOPICS) {
+            throw $file->wrong('topics', 'A map can take in at most 20,000 topics.');
+        }
+        $map = new TopicMap([new Sheet($file->isNull('title') ? null : $file->caption('title'), $file->id('root'), $arrangement)]);
+        $file->refuseRest();
+        $ranks = [];
+        foreach ($topics as $topic) {
+            $this->put($map, $topic, $ranks);
+        }
+        $problem = $map->has($map->sheet()->root) ? TreeCheck::problems($map)[0] ?? null : 'The root is not among the topics.';
+        if ($problem !== null) {
+            throw new UnreadableFile('The topics in this file do not make a tree: '.$problem, 'topics');
+        }
+        $this->balance($map);
+
+        return $map;
+    }
+
+    /** @param  array<string, string>  $ranks the rank last given out, by parent */
+    private function put(TopicMap $map, Arguments $from, array &$ranks): void
+    {
+        $id = $from->id('id');
+        if ($map->row(Topic::type(), $id) !== null) {
+            throw $from->wrong('id', "Two topics have the id {$id}.");
+        }
+        $parent = $from->has('parent') ? $from->idOrNull('parent') : null;
+        $ranks[$parent ?? ''] = Rank::between($ranks[$parent ?? ''] ?? null, null);
+        $map->put(new Topic(
+            $id,
+            $parent,
+            $ranks[$parent ?? ''],
+            $from->has('title') ? $from->title() : '',
+            $from->has('caption') ? $from->caption() : '',
+            $from->has('note') ? $from->note() : '',
+            $from->has('side') ? $from->choiceOrNull('side', Side::class) : null,
+            $from->has('sideHeld') && $from->bool('sideHeld'),
+            $from->has('width') ? $from->intOrNull('width', SetWidth::LEAST, SetWidth::MOST) : null,
+        ));
+        $from->refuseRest();
+    }
+
+    /** Files written by hand need not say on which side branches are. */
+    private function balance(TopicMap $map): void
+    {
+        foreach (SideBalance::whole($map) as $id => $side) {
+            $topic = $map->topic($id);
+            if ($topic->side === null) {
+                $map->put($topic->with(['side' => $side->value]));
+            }
+        }
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Exchange;
+
+use ChalkTree\Map\TopicMap;
+
+/** Writes our own JSON: everything that is in the map, as docs/format.md describes it. */
+final class JsonWriter implements Writer
+{
+    public const FORMAT = 'chalk-tree-map';
+
+    public const VERSION = 1;
+
+    public function write(TopicMap $map): string
+    {
+        return json_encode($this->data($map), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n";
+    }
+
+    /** @return array{format: string, version: int, title: string|null, arrangement: string, root: string, topics: list<array<string, scalar|null>>} */
+    public function data(TopicMap $map): array
+    {
+        $topics = [];
+        foreach ($map->all() as $topic) {
+            $fields = $topic->fields();
+            unset($fields['rank'], $fields['removed']);
+            $empty = ['caption' => '', 'note' => '', 'side' => null, 'sideHeld' => false, 'width' => null];
+            $topics[] = ['id' => $topic->id] + array_filter(
+                $fields,
+                fn (mixed $value, string $field): bool => ! array_key_exists($field, $empty) || $value !== $empty[$field],
+                ARRAY_FILTER_USE_BOTH,
+            );
+        }
+        $sheet = $map->sheet();
+
+        return [
+            'format' => self::FORMAT,
+            'version' => self::VERSION,
+            'title' => $sheet->title,
+            'arrangement' => $sheet->arrangement,
+            'root' => $sheet->root,
+            'topics' => $topics,
+        ];
+    }
+}

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Exchange;
+
+use ChalkTree\Map\Topic;
+use ChalkTree\Map\TopicMap;
+use ChalkTree\Text\InlineMarkdown;
+use XMLWriter;
+
+/**
+ * Writes OPML 2.0. "text" is the title in plain words; a formatted title stands besides in "_markdown". The note
+ * goes into "_note", the caption into "description", which outliners commonly read.
+ */
+final class OpmlWriter implements Writer
+{
+    public function write(TopicMap $map): string
+    {
+        $xml = new XMLWriter;
+        $xml->openMemory();
+        $xml->setIndent(true);
+        $xml->setIndentString('  ');
+        $xml->startDocument('1.0', 'UTF-8');
+        $xml->startElement('opml');
+        $xml->writeAttribute('version', '2.0');
+        $xml->startElement('head');
+        $xml->writeElement('title', $map->sheet()->title ?? InlineMarkdown::plain($map->root()->title));
+        $xml->endElement();
+        $xml->startElement('body');
+        $this->topics($xml, $map);
+        $xml->endElement();
+        $xml->endElement();
+        $xml->endDocument();
+
+        return $xml->outputMemory();
+    }
+
+    private function topics(XMLWriter $xml, TopicMap $map): void
+    {
+        $open = [];
+        foreach ($map->all() as $topic) {
+            while ($open !== [] && $open[count($open) - 1] !== $topic->parent) {
+                array_pop($open);
+                $xml->endElement();
+            }
+            $open[] = $topic->id;
+            $xml->startElement('outline');
+            $this->attributes($xml, $topic);
+        }
+        foreach ($open as $_) {
+            $xml->endElement();
+        }
+    }
+
+    private function attributes(XMLWriter $xml, Topic $topic): void
+    {
+        $text = InlineMarkdown::plain($topic->title);
+        $xml->writeAttribute('text', $text);
+        $said = [
+            '_markdown' => $topic->title === InlineMarkdown::escape($text) ? '' : $topic->title,
+            'description' => $topic->caption,
+            '_note' => $topic->note,
+        ];
+        foreach (array_filter($said, fn (string $value): bool => $value !== '') as $name => $value) {
+            $xml->writeAttribute($name, $value);
+        }
+    }
+}

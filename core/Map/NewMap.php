@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Map;
+
+use ChalkTree\Edit\TopicDraft;
+
+/** Makes maps from nothing or from what a reader has read. */
+final class NewMap
+{
+    /**
+     * @param  list<TopicDraft>  $loose
+     */
+    public static function from(
+        TopicDraft $root,
+        array $loose = [],
+        string $arrangement = 'both-sides',
+        ?string $title = null,
+    ): TopicMap {
+        $map = new TopicMap;
+        $ranks = Rank::run(null, null, 1 + count($loose));
+        foreach ([$root, ...$loose] as $i => $draft) {
+            $rows = $draft->rows($map, null, $ranks[$i], null);
+            if ($i === 0) {
+                $map->put(new Sheet($title, $rows[0]->id, $arrangement));
+            }
+            foreach ($rows as $row) {
+                $map->put($row);
+            }
+        }
+        foreach (SideBalance::whole($map) as $id => $side) {
+            $topic = $map->topic($id);
+            if ($topic->side === null) {
+                $map->put($topic->with(['side' => $side->value]));
+            }
+        }
+
+        return $map;
+    }
+}

@@ -1,0 +1,211 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Map;
+
+/**
+ * A map in memory: its rows, and the tree they make. Asking is for everyone; put() and drop() are for the recorder
+ * and for whoever builds a map from nothing.
+ */
+final class TopicMap
+{
+    /** @var array<string, array<string, Row>> by type and id */
+    private array $rows = [];
+
+    /** @var array<string, array<string, Topic>> topics in the map by parent ('' for none) and id */
+    private array $children = [];
+
+    /** @var array<string, true> parents whose children stand out of order */
+    private array $unsorted = [];
+
+    /** @param  iterable<Row>  $rows */
+    public function __construct(iterable $rows = [])
+    {
+        foreach ($rows as $row) {
+            $this->put($row);
+        }
+    }
+
+    public function row(string $type, string $id): ?Row
+    {
+        return $this->rows[$type][$id] ?? null;
+    }
+
+    /** @return array<string, array<string, Row>> by type and id */
+    public function rows(): array
+    {
+        return $this->rows;
+    }
+
+    public function put(Row $row): void
+    {
+        $type = $row::type();
+        $id = $row->id();
+        if ($row instanceof Topic) {
+            $before = $this->rows[$type][$id] ?? null;
+            $parent = $row->parent ?? '';
+            if ($before instanceof Topic && $before->removed === null && ($before->parent !== $row->parent || $row->removed !== null)) {
+                unset($this->children[$before->parent ?? ''][$id]);
+            }
+            if ($row->removed === null) {
+                $this->children[$parent][$id] = $row;
+                $this->unsorted[$parent] = true;
+            }
+        }
+        $this->rows[$type][$id] = $row;
+    }
+
+    public function drop(string $type, string $id): void
+    {
+        $row = $this->rows[$type][$id] ?? null;
+        if ($row instanceof Topic) {
+            unset($this->children[$row->parent ?? ''][$id]);
+        }
+        unset($this->rows[$type][$id]);
+    }
+
+    public function sheet(): Sheet
+    {
+        $sheet = $this->rows[Sheet::type()][Sheet::ID] ?? null;
+
+        return $sheet instanceof Sheet ? $sheet : throw MissingTopic::called(Sheet::ID);
+    }
+
+    public function root(): Topic
+    {
+        return $this->topic($this->sheet()->root);
+    }
+
+    public function has(string $id): bool
+    {
+        return $this->find($id) !== null;
+    }
+
+    /** A topic that is in the map, not in its trash. */
+    public function find(string $id): ?Topic
+    {
+        $topic = $this->rows['topic'][$id] ?? null;
+
+        return $topic instanceof Topic && $topic->removed === null ? $topic : null;
+    }
+
+    public function topic(string $id, string $field = 'topic'): Topic
+    {
+        return $this->find($id) ?? throw MissingTopic::called($id, $field);
+    }
+
+    /** @return array<string, Topic> the topics right below, in their order, by id */
+    public function children(string $id): array
+    {
+        if (isset($this->unsorted[$id])) {
+            $this->sort($id);
+        }
+
+        return $this->children[$id] ?? [];
+    }
+
+    /** @return array<string, Topic> topics without a parent other than the root, in their order, by id */
+    public function loose(): array
+    {
+        $loose = $this->children('');
+        unset($loose[$this->sheet()->root]);
+
+        return $loose;
+    }
+
+    /** @return list<Topic> the topics above, nearest first */
+    public function ancestors(string $id): array
+    {
+        $above = [];
+        $topic = $this->find($id);
+        while ($topic?->parent !== null && ($topic = $this->find($topic->parent)) !== null) {
+            $above[] = $topic;
+        }
+
+        return $above;
+    }
+
+    /** @return array<string, Topic> the topic and all below it, each before what is below it, by id */
+    public function branch(string $id): array
+    {
+        $branch = [];
+        $stack = [$this->topic($id)];
+        while (($topic = array_pop($stack)) !== null) {
+            $branch[$topic->id] = $topic;
+            if (isset($this->children[$topic->id])) {
+                array_push($stack, ...array_reverse(array_values($this->children($topic->id))));
+            }
+        }
+
+        return $branch;
+    }
+
+    /** @return array<string, Topic> every topic in the map in reading order: the root's branch, then the loose ones */
+    public function all(): array
+    {
+        $all = $this->branch($this->sheet()->root);
+        foreach ($this->loose() as $id => $topic) {
+            $all += $this->branch((string) $id);
+        }
+
+        return $all;
+    }
+
+    /** @return list<Topic> the trash: the topics at whose removal a branch went */
+    public function removedTops(): array
+    {
+        $tops = [];
+        foreach ($this->rows['topic'] ?? [] as $topic) {
+            if ($topic instanceof Topic && $topic->removed === $topic->id) {
+                $tops[] = $topic;
+            }
+        }
+
+        return $tops;
+    }
+
+    /** @return list<Topic> everything that was removed together with this topic, itself too */
+    public function removedWith(string $id): array
+    {
+        $gone = [];
+        foreach ($this->rows['topic'] ?? [] as $topic) {
+            if ($topic instanceof Topic && $topic->removed === $id) {
+                $gone[] = $topic;
+            }
+        }
+
+        return $gone;
+    }
+
+    public function isWithin(string $id, string $branch): bool
+    {
+        if ($id === $branch) {
+            return true;
+        }
+        foreach ($this->ancestors($id) as $above) {
+            if ($above->id === $branch) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private function sort(string $parent): void
+    {
+        unset($this->unsorted[$parent]);
+        $last = '';
+        foreach ($this->children[$parent] ?? [] as $topic) {
+            if (strcmp($last, $topic->rank) >= 0) {
+                uasort(
+                    $this->children[$parent],
+                    fn (Topic $a, Topic $b): int => strcmp($a->rank, $b->rank) ?: strcmp($a->id, $b->id),
+                );
+
+                return;
+            }
+            $last = $topic->rank;
+        }
+    }
+}

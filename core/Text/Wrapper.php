@@ -1,0 +1,217 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Text;
+
+/**
+ * Breaks a title into lines no wider than asked: at spaces, after hyphens and dashes, between characters of scripts
+ * that are written without spaces, and, where one word is wider than a line, inside it. Runs of spaces count as one.
+ */
+final class Wrapper
+{
+    /** Characters that may begin a line without a space before them: ideographs, kana, hangul, full-width forms. */
+    private const FREE = '\x{2E80}-\x{9FFF}\x{AC00}-\x{D7AF}\x{F900}-\x{FAFF}\x{FF00}-\x{FF60}\x{20000}-\x{3FFFF}';
+
+    /** @var list<array{x: float, w: float, run: Run}> the line being filled */
+    private array $parts = [];
+
+    private float $width = 0.0;
+
+    /** @var list<Line> */
+    private array $lines = [];
+
+    private float $size = 16.0;
+
+    private float $limit = 0.0;
+
+    private int $base = 0;
+
+    public function __construct(private readonly Advances $advances)
+    {
+    }
+
+    /**
+     * @param  float  $size  type size in pixels
+     * @param  float  $limit  pixels
+     * @param  int  $base  marks that hold for all of it, such as Run::BOLD at a level that is set bold
+     * @return non-empty-list<Line>
+     */
+    public function wrap(string $markdown, float $size, float $limit, int $base = 0): array
+    {
+        if (strpbrk($markdown, "*_~`[]<&\\\n") === false && ! str_contains($markdown, '  ')) {
+            $width = $this->advances->width($markdown, $base) * $size / 1000;
+            if ($width <= $limit && ($markdown === '' || ($markdown[0] !== ' ' && $markdown[-1] !== ' '))) {
+                return [new Line($width, $markdown === '' ? [] : [['x' => 0.0, 'w' => $width, 'run' => new Run($markdown, $base)]])];
+            }
+            if (preg_match('/[-–—\/'.self::FREE.']/u', $markdown) === 0 && ($lines = $this->byWord($markdown, $size, $limit, $base)) !== []) {
+                return $lines;
+            }
+        }
+
+        return $this->slowly(InlineMarkdown::runs($markdown), $size, $limit, $base);
+    }
+
+    /**
+     * The common case: words of one formatting, each narrower than a line.
+     *
+     * @return list<Line> empty where it is not that case
+     */
+    private function byWord(string $text, float $size, float $limit, int $base): array
+    {
+        $lines = [];
+        $scale = $size / 1000;
+        $space = $this->advances->width(' ', $base) * $scale;
+        $line = '';
+        $width = 0.0;
+        foreach (explode(' ', trim($text, ' ')) as $word) {
+            $wide = $this->advances->width($word, $base) * $scale;
+            if ($wide > $limit) {
+                return [];
+            }
+            if ($line !== '' && $width + $space + $wide > $limit) {
+                $lines[] = new Line($width, [['x' => 0.0, 'w' => $width, 'run' => new Run($line, $base)]]);
+                [$line, $width] = [$word, $wide];
+            } else {
+                $width += ($line === '' ? 0.0 : $space) + $wide;
+                $line .= $line === '' ? $word : " {$word}";
+            }
+        }
+        $lines[] = new Line($width, $line === '' ? [] : [['x' => 0.0, 'w' => $width, 'run' => new Run($line, $base)]]);
+
+        return $lines;
+    }
+
+    /**
+     * The same for text that is not Markdown.
+     *
+     * @return non-empty-list<Line>
+     */
+    public function wrapPlain(string $text, float $size, float $limit): array
+    {
+        return $this->slowly($text === '' ? [] : [new Run($text)], $size, $limit, 0);
+    }
+
+    /**
+     * @param  list<Run>  $runs
+     * @return non-empty-list<Line>
+     */
+    private function slowly(array $runs, float $size, float $limit, int $base): array
+    {
+        [$this->parts, $this->width, $this->lines] = [[], 0.0, []];
+        [$this->size, $this->limit, $this->base] = [$size, $limit, $base];
+        $word = [];
+        $space = null;
+        foreach ($this->atoms($runs) as [$kind, $run]) {
+            if ($kind === 'glyphs') {
+                $word[] = $run;
+
+                continue;
+            }
+            $this->place($word, $space);
+            $word = [];
+            if ($kind === 'newline') {
+                $this->finish();
+            }
+            $space = match ($kind) {
+                'space' => $run,
+                'free' => $word === [] && $space !== null && $this->parts === [] ? $space : null,
+                default => null,
+            };
+            if ($kind === 'free') {
+                $word = [$run];
+            }
+        }
+        $this->place($word, $space);
+        $this->finish();
+
+        return $this->lines === [] ? [new Line(0.0, [])] : $this->lines;
+    }
+
+    /**
+     * @param  list<Run>  $runs
+     * @return iterable<array{string, Run}> "glyphs" of a word, "space", "newline", "break" where a line may end, or "free": glyphs that may begin a line
+     */
+    private function atoms(array $runs): iterable
+    {
+        foreach ($runs as $run) {
+            preg_match_all('/\n|[ \t]+|['.self::FREE.']|[^ \t\n'.self::FREE.']*?[-–—\/](?=[^ \t\n\-–—\/\d])|[^ \t\n'.self::FREE.']+/u', $run->text, $pieces);
+            foreach ($pieces[0] as $piece) {
+                if ($piece === "\n") {
+                    yield ['newline', $run];
+                } elseif ($piece[0] === ' ' || $piece[0] === "\t") {
+                    yield ['space', new Run(' ', $run->marks | $this->base, $run->href)];
+                } else {
+                    $glyphs = new Run($piece, $run->marks | $this->base, $run->href);
+                    yield [preg_match('/\A['.self::FREE.']/u', $piece) === 1 ? 'free' : 'glyphs', $glyphs];
+                    if (preg_match('/[-–—\/]\z/u', $piece) === 1) {
+                        yield ['break', $glyphs];
+                    }
+                }
+            }
+        }
+    }
+
+    /** @param  list<Run>  $word */
+    private function place(array $word, ?Run $space): void
+    {
+        if ($word === []) {
+            return;
+        }
+        $width = 0.0;
+        foreach ($word as $run) {
+            $width += $this->widthOf($run);
+        }
+        $gap = $space !== null && $this->parts !== [] ? $this->widthOf($space) : 0.0;
+        if ($this->parts !== [] && $this->width + $gap + $width > $this->limit) {
+            $this->finish();
+            $gap = 0.0;
+        }
+        if ($gap > 0 && $space !== null) {
+            $this->append($space);
+        }
+        foreach ($word as $run) {
+            $width > $this->limit ? $this->appendInPieces($run) : $this->append($run);
+        }
+    }
+
+    private function appendInPieces(Run $run): void
+    {
+        foreach (Clusters::of($run->text) as $cluster) {
+            $piece = new Run($cluster, $run->marks, $run->href);
+            if ($this->parts !== [] && $this->width + $this->widthOf($piece) > $this->limit) {
+                $this->finish();
+            }
+            $this->append($piece);
+        }
+    }
+
+    private function append(Run $run): void
+    {
+        $width = $this->widthOf($run);
+        $last = count($this->parts) - 1;
+        if ($last >= 0 && $this->parts[$last]['run']->marks === $run->marks && $this->parts[$last]['run']->href === $run->href) {
+            $before = $this->parts[$last];
+            $this->parts[$last] = [
+                'x' => $before['x'],
+                'w' => $before['w'] + $width,
+                'run' => new Run($before['run']->text.$run->text, $run->marks, $run->href),
+            ];
+        } else {
+            $this->parts[] = ['x' => $this->width, 'w' => $width, 'run' => $run];
+        }
+        $this->width += $width;
+    }
+
+    private function finish(): void
+    {
+        $this->lines[] = new Line($this->width, $this->parts);
+        $this->parts = [];
+        $this->width = 0.0;
+    }
+
+    private function widthOf(Run $run): float
+    {
+        return $this->advances->width($run->text, $run->marks) * $this->size / 1000;
+    }
+}

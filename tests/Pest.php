@@ -1,0 +1,7 @@
+<?php
+
+declare(strict_types=1);
+
+use Tests\Support\HttpTestCase;
+
+pest()->extend(HttpTestCase::class)->in('Feature');

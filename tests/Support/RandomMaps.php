@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support;
+
+use ChalkTree\Edit\Edit;
+use ChalkTree\Edit\Edits;
+use ChalkTree\Edit\TopicDraft;
+use ChalkTree\Map\Ids;
+use ChalkTree\Map\NewMap;
+use ChalkTree\Map\Sheet;
+use ChalkTree\Map\Topic;
+use ChalkTree\Map\TopicMap;
+
+/** Random maps, and random edits that may or may not fit them. */
+final class RandomMaps
+{
+    public static function map(Chance $chance, int $topics, bool $notes = false, bool $loose = true): TopicMap
+    {
+        $root = new TopicDraft($chance->title());
+        $tops = [$root];
+        $all = [$root];
+        for ($i = 1; $i < $topics; $i++) {
+            $draft = new TopicDraft(
+                $chance->title(),
+                $chance->yes(15) ? trim($chance->words(4)) : '',
+                $notes && $chance->yes(30) ? $chance->note() : '',
+                $chance->yes(5) ? $chance->int(60, 400) : null,
+            );
+            $chance->yes(2) && $loose ? $tops[] = $draft : $chance->pick(array_slice($all, -$chance->int(1, 60)))->children[] = $draft;
+            $all[] = $draft;
+        }
+
+        return NewMap::from($root, array_slice($tops, 1), $chance->pick(['both-sides', 'rightward']), $chance->yes(50) ? 'A map' : null);
+    }
+
+    /** The body of an edit as it comes over the wire, mostly one that can be done. */
+    public static function edit(Chance $chance, TopicMap $map): array
+    {
+        $ids = array_map(fn (Topic $topic): string => $topic->id, array_values($map->all()));
+        $some = fn (): array => array_values(array_unique(array_map(fn (): string => $chance->pick($ids), range(1, $chance->int(1, 3)))));
+        $place = fn (): array => match ($chance->int(1, 5)) {
+            1 => ['before' => $chance->pick($ids)],
+            2 => ['after' => $chance->pick($ids)],
+            3 => ['parent' => $chance->pick($ids), 'first' => true],
+            4 => $chance->yes(10) ? ['parent' => null] : ['parent' => $chance->pick($ids)],
+            default => ['parent' => $chance->pick($ids)],
+        };
+
+        return match ($chance->int(1, 14)) {
+            1, 2, 3, 4 => ['name' => 'topic.add', 'topic' => ['id' => Ids::next(), 'title' => $chance->title(), 'children' => $chance->yes(20) ? [['title' => $chance->word()], ['children' => [['note' => 'n']]]] : []]] + $place(),
+            5 => ['name' => 'topic.retitle', 'topic' => $chance->pick($ids), 'title' => $chance->title()],
+            6 => ['name' => 'topic.caption', 'topics' => $some(), 'caption' => $chance->word()],
+            7 => ['name' => 'topic.note', 'topics' => $some(), 'note' => $chance->note()],
+            8, 9 => ['name' => 'topic.move', 'topics' => $some()] + $place(),
+            10 => ['name' => 'topic.remove', 'topics' => $some()],
+            11 => ['name' => 'topic.restore', 'topics' => [$chance->pick([...array_map(fn (Topic $t): string => $t->id, $map->removedTops()), Ids::next()])]],
+            12 => ['name' => 'topic.side', 'topics' => $some(), 'side' => $chance->pick(['left', 'right', null])],
+            13 => ['name' => 'topic.width', 'topics' => $some(), 'width' => $chance->pick([null, 80, 300])],
+            default => $chance->pick([['name' => 'map.balance'], ['name' => 'map.arrange', 'arrangement' => $chance->pick(['both-sides', 'rightward'])], ['name' => 'map.rename', 'title' => $chance->word()]]),
+        };
+    }
+
+    public static function read(array $body): Edit
+    {
+        return Edits::read($body['name'], array_diff_key($body, ['name' => 1]));
+    }
+
+    /** Everything in a map in a form that compares: rows by type and id, fields by name. */
+    public static function contents(TopicMap $map): array
+    {
+        $contents = [];
+        foreach ($map->rows() as $type => $rows) {
+            foreach ($rows as $id => $row) {
+                $contents[$type][$id] = $row->fields();
+            }
+        }
+        array_walk($contents, fn (array &$rows) => ksort($rows));
+
+        return array_filter($contents);
+    }
+
+    /** What a reader of a format should find again: per topic the text as drawn, the caption, the note, the depth. */
+    public static function reading(TopicMap $map, bool $all = true): array
+    {
+        $depths = [];
+        $lines = [];
+        foreach ($map->all() as $id => $topic) {
+            $depths[$id] = $topic->parent === null ? 0 : $depths[$topic->parent] + 1;
+            $lines[] = $all
+                ? [$depths[$id], \ChalkTree\Text\InlineMarkdown::runs($topic->title), $topic->caption, $topic->note]
+                : [$depths[$id], trim(preg_replace('/\s+/u', ' ', \ChalkTree\Text\InlineMarkdown::plain($topic->title)))];
+        }
+
+        return $lines;
+    }
+
+    public static function sheet(TopicMap $map): Sheet
+    {
+        return $map->sheet();
+    }
+}

@@ -17,7 +17,7 @@ final class EditMap extends MapCommand
     public function handle(MapAnswers $answers): int
     {
         $record = $this->record();
-        $edits = json_decode($this->contents((string) $this->argument('file')), true);
+        $edits = json_decode($this->contents($this->said('file')), true);
         if (! is_array($edits) || ! array_is_list($edits)) {
             throw new RuntimeException('The file has to hold a JSON list of edits.');
         }

@@ -16,7 +16,7 @@ final class ImportMap extends MapCommand
 
     public function handle(MapStore $store): int
     {
-        $file = (string) $this->argument('file');
+        $file = $this->said('file');
         $owner = $this->owner();
         $map = Formats::read($this->contents($file), $file, $this->text('format'), $this->text('title'));
         $this->put($store->create($owner, $map)->id."\n");

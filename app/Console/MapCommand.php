@@ -8,10 +8,12 @@ use App\Models\MapRecord;
 use App\Models\Person;
 use ChalkTree\Refusal;
 use Illuminate\Console\Command;
+use Illuminate\Console\OutputStyle;
 use RuntimeException;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
+use Throwable;
 
 /**
  * What the map commands have in common: they work as the demo person or as --owner, print their result and nothing
@@ -23,7 +25,11 @@ abstract class MapCommand extends Command
     {
         try {
             return (int) parent::execute($input, $output);
-        } catch (Refusal|RuntimeException $refused) {
+        } catch (Throwable $refused) {
+            if (! $refused instanceof Refusal && ! $refused instanceof RuntimeException) {
+                throw $refused;
+            }
+            $output = $output instanceof OutputStyle ? $output->getOutput() : $output;
             $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
             $errors->writeln($refused->getMessage(), OutputInterface::OUTPUT_RAW);
 
@@ -41,9 +47,17 @@ abstract class MapCommand extends Command
 
     protected function record(): MapRecord
     {
-        $id = (string) $this->argument('id');
+        $id = $this->said('id');
 
         return $this->owner()->maps()->find(strtolower($id)) ?? throw new RuntimeException("There is no map with the id {$id}.");
+    }
+
+    /** An argument, which the signature makes sure is there. */
+    protected function said(string $argument): string
+    {
+        $value = $this->argument($argument);
+
+        return is_string($value) ? $value : '';
     }
 
     /** An option with a text, or null where it was not given. */

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Mail;
 
 use Illuminate\Support\Facades\DB;
+use Symfony\Component\Mailer\Exception\TransportException;
 use Symfony\Component\Mailer\SentMessage;
 use Symfony\Component\Mailer\Transport\AbstractTransport;
 use Symfony\Component\Mime\Address;
+use Symfony\Component\Mime\Message;
 use Symfony\Component\Mime\MessageConverter;
 
 /** Stands in for a mail service: letters go into a table, which the outbox page shows. */
@@ -20,7 +22,11 @@ final class OutboxTransport extends AbstractTransport
 
     protected function doSend(SentMessage $message): void
     {
-        $letter = MessageConverter::toEmail($message->getOriginalMessage());
+        $original = $message->getOriginalMessage();
+        if (! $original instanceof Message) {
+            throw new TransportException('The outbox keeps letters only, not raw messages.');
+        }
+        $letter = MessageConverter::toEmail($original);
         DB::table('letters')->insert([
             'recipient' => implode(', ', array_map(fn (Address $to): string => $to->getAddress(), $letter->getTo())),
             'subject' => (string) $letter->getSubject(),

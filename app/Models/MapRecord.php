@@ -35,6 +35,7 @@ final class MapRecord extends Model
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
+    /** @var array<string, string> */
     protected $casts = [
         'person_id' => 'integer',
         'seq' => 'integer',

@@ -27,6 +27,7 @@ final class Person extends User
 
     protected $hidden = ['password', 'remember_token'];
 
+    /** @var array<string, string> */
     protected $casts = ['password' => 'hashed'];
 
     /** @return HasMany<MapRecord, $this> */

@@ -124,7 +124,10 @@ final readonly class EditLog
 
     public function decoded(string $changes): Changes
     {
-        return Changes::fromArray((array) json_decode($changes, true, 16, JSON_THROW_ON_ERROR));
+        /** @var list<array{type: string, id: string, before: array<string, scalar|null>|null, after: array<string, scalar|null>|null}> $data */
+        $data = json_decode($changes, true, 16, JSON_THROW_ON_ERROR);
+
+        return Changes::fromArray($data);
     }
 
     private function of(MapRecord $map): Builder

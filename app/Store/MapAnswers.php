@@ -58,7 +58,7 @@ final readonly class MapAnswers
     public function edit(MapRecord $record, Person $person, int $since, array $bodies, bool $all = false, ?array $look = null): array
     {
         return $this->database->transaction(function () use ($record, $person, $since, $bodies, $all, $look): array {
-            $record = MapRecord::query()->lockForUpdate()->findOrFail($record->id);
+            $record = $this->locked($record);
             $map = $this->store->load($record);
             $view = $this->views->board($record, $person);
             $missed = $since === $record->seq ? [] : $this->missed($record, $since);
@@ -87,6 +87,14 @@ final readonly class MapAnswers
                 ...$this->log->next($record, $person),
             ];
         });
+    }
+
+    /** The record as it is now, held until the transaction ends, so that edits of one map come one after the other. */
+    private function locked(MapRecord $record): MapRecord
+    {
+        MapRecord::query()->whereKey($record->id)->lockForUpdate()->value('id');
+
+        return $record->refresh();
     }
 
     /** @return array{array<string, mixed>, Changes|null} */

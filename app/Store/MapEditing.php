@@ -39,7 +39,7 @@ final readonly class MapEditing
             return null;
         }
         [$kind, $step, $summary, $changes] = match ($edit->name) {
-            'undo' => $this->undo($record, $map, $person),
+            'undo' => $this->undo($record, $map, $person, forget: ($edit->arguments['forget'] ?? false) === true),
             'redo' => $this->redo($record, $map, $person),
             'history.return' => $this->return($record, $map, $edit),
             default => $this->apply($map, $edit),
@@ -60,14 +60,17 @@ final readonly class MapEditing
         return ['do', $body->step, $edit->summary($map), $changes];
     }
 
-    /** @return array{string, string, string, Changes} */
-    private function undo(MapRecord $record, TopicMap $map, Person $person): array
+    /**
+     * @param  bool  $forget  that it cannot be redone, as for a topic that was begun and left empty
+     * @return array{string, string, string, Changes}
+     */
+    private function undo(MapRecord $record, TopicMap $map, Person $person, bool $forget): array
     {
         $records = $this->log->undoable($record, $person);
         $changes = $this->replay($map, $records, reversed: true, empty: 'There is nothing to undo.');
-        $this->log->mark($record, $records, 'undone');
+        $this->log->mark($record, $records, $forget ? 'dropped' : 'undone');
 
-        return ['undo', $records->first()->step, 'Undid: '.$records->last()->summary, $changes];
+        return ['undo', $records[0]->step, 'Undid: '.$records[count($records) - 1]->summary, $changes];
     }
 
     /** @return array{string, string, string, Changes} */
@@ -77,7 +80,7 @@ final readonly class MapEditing
         $changes = $this->replay($map, $records, reversed: false, empty: 'There is nothing to redo.');
         $this->log->mark($record, $records, 'done');
 
-        return ['redo', $records->first()->step, 'Redid: '.$records->first()->summary, $changes];
+        return ['redo', $records[0]->step, 'Redid: '.$records[0]->summary, $changes];
     }
 
     /** @param  Collection<int, stdClass>  $records */

@@ -103,8 +103,10 @@ final class Layout
     {
         $stale = [];
         foreach ($touched as $id) {
-            for ($at = $id; $at !== null && ! isset($stale[$at]); $at = $map->row(Topic::type(), $at)?->fields()['parent'] ?? null) {
+            for ($at = $id; $at !== null && ! isset($stale[$at]);) {
                 $stale[$at] = true;
+                $row = $map->row(Topic::type(), $at);
+                $at = $row instanceof Topic ? $row->parent : null;
             }
             for ($at = $this->slips[$id]->parent ?? null; $at !== null; $at = $this->slips[$at]->parent ?? null) {
                 $stale[$at] = true;

@@ -4,12 +4,34 @@ declare(strict_types=1);
 
 namespace ChalkTree\Arrange;
 
+use ChalkTree\Map\TopicMap;
+
 /** What one person has folded in one map. Together with the map it decides what is drawn. */
 final readonly class View
 {
     /** @param  array<string, true>  $folded ids of topics whose subtopics are hidden */
     public function __construct(public array $folded = [])
     {
+    }
+
+    /** The deepest view, in whole levels, that shows no more than so many topics. */
+    public static function overview(TopicMap $map, int $most): self
+    {
+        $shown = 1;
+        $level = [$map->sheet()->root];
+        while ($level !== []) {
+            $next = [];
+            foreach ($level as $id) {
+                array_push($next, ...array_map(strval(...), array_keys($map->children($id))));
+            }
+            $shown += count($next);
+            if ($shown > $most) {
+                return self::folding($level);
+            }
+            $level = $next;
+        }
+
+        return new self;
     }
 
     /** @param  iterable<string>  $ids */

@@ -12,8 +12,8 @@ use ChalkTree\Look\Chalk;
 /** A scene reduced to its shape: bars for slips and strokes between them, small enough to draw dozens at once. */
 final readonly class Thumbnail
 {
-    /** The largest maps are shown without their deepest topics. */
-    private const MOST = 600;
+    /** More topics than this cannot be told apart in so small a picture; View::overview() leaves the deepest out. */
+    public const MOST = 160;
 
     /** The ratio of width to height that the picture is made for. */
     private const RATIO = 1.6;
@@ -25,15 +25,11 @@ final readonly class Thumbnail
     public function write(Scene $scene): string
     {
         $boxes = $scene->boxes();
-        $deepest = count($boxes) > self::MOST ? 1 : PHP_INT_MAX;
         $colours = $this->board->colours();
         $out = '';
         [$left, $top, $right, $bottom] = [INF, INF, -INF, -INF];
         foreach ($boxes as $id => $box) {
             $slip = $scene->slips[$id];
-            if ($slip->level > $deepest) {
-                continue;
-            }
             $left = min($left, $box['x']);
             $right = max($right, $box['x'] + $box['w']);
             $top = min($top, $box['y']);

@@ -13,13 +13,13 @@ final class InlineParser
     /** More delimiter runs than this in one title are text: nobody writes them, and pairing them takes time. */
     private const MOST_DELIMITERS = 500;
 
-    /** @var list<string> the text of each piece */
+    /** @var array<int, string> the text of each piece */
     private array $text = [];
 
-    /** @var list<int> the marks of each piece */
+    /** @var array<int, int> the marks of each piece */
     private array $marks = [];
 
-    /** @var list<string|null> where each piece leads */
+    /** @var array<int, string|null> where each piece leads */
     private array $href = [];
 
     /** @var array<int, array{char: string, left: int, count: int, opens: bool, closes: bool}> delimiter runs by piece */
@@ -117,7 +117,7 @@ final class InlineParser
         $count = strspn($this->source, '`', $this->at);
         $fence = str_repeat('`', $count);
         $from = $this->at + $count;
-        for ($close = $from; ($close = strpos($this->source, $fence, $close)) !== false; $close += $run) {
+        for ($run = 0, $close = strpos($this->source, $fence, $from); $close !== false; $close = strpos($this->source, $fence, $close + $run)) {
             $run = strspn($this->source, '`', $close);
             if ($run === $count) {
                 $code = str_replace("\n", ' ', substr($this->source, $from, $close - $from));
@@ -323,7 +323,9 @@ final class InlineParser
             $this->marks[$i] |= $mark;
         }
         foreach ([$opener, $closer] as $piece) {
-            $this->delimiters[$piece]['left'] -= $used;
+            $run = $this->delimiters[$piece];
+            $run['left'] -= $used;
+            $this->delimiters[$piece] = $run;
             $this->text[$piece] = substr($this->text[$piece], $used);
         }
     }
@@ -352,16 +354,16 @@ final class InlineParser
     private function joined(): array
     {
         $runs = [];
-        $last = -1;
+        $last = null;
         foreach ($this->text as $i => $text) {
             if ($text === '') {
                 continue;
             }
-            if ($last >= 0 && $runs[$last]->marks === $this->marks[$i] && $runs[$last]->href === $this->href[$i]) {
-                $runs[$last] = new Run($runs[$last]->text.$text, $this->marks[$i], $this->href[$i]);
-            } else {
-                $runs[++$last] = new Run($text, $this->marks[$i], $this->href[$i]);
+            if ($last !== null && $last->marks === $this->marks[$i] && $last->href === $this->href[$i]) {
+                array_pop($runs);
+                $text = $last->text.$text;
             }
+            $runs[] = $last = new Run($text, $this->marks[$i], $this->href[$i]);
         }
 
         return $runs;

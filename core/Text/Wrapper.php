@@ -109,18 +109,15 @@ final class Wrapper
                 continue;
             }
             $this->place($word, $space);
-            $word = [];
             if ($kind === 'newline') {
                 $this->finish();
             }
-            $space = match ($kind) {
-                'space' => $run,
-                'free' => $word === [] && $space !== null && $this->parts === [] ? $space : null,
+            $space = match (true) {
+                $kind === 'space' => $run,
+                $kind === 'free' && $word === [] => $space,
                 default => null,
             };
-            if ($kind === 'free') {
-                $word = [$run];
-            }
+            $word = $kind === 'free' ? [$run] : [];
         }
         $this->place($word, $space);
         $this->finish();

@@ -7,6 +7,7 @@
     <title>Chalk Tree</title>
     <link rel="icon" type="image/svg+xml" href="/mark.svg">
     <style>{!! $colours !!}</style>
+    <script type="application/json" id="looks">{!! $looks !!}</script>
     @vite('resources/ts/main.ts')
 </head>
 <body>

@@ -158,6 +158,7 @@ it('honours line breaks, breaks words that are too long, and breaks between ideo
     expect($texts("one\ntwo\n\nthree", 200))->toBe(['one', 'two', '', 'three'])
         ->and(count($texts(str_repeat('x', 100), 100)))->toBeGreaterThan(5)
         ->and($texts('漢字漢字漢字', 50))->toBe(['漢字漢', '字漢字'])
+        ->and($texts('漢 字 a', 200))->toBe(['漢 字 a'])
         ->and($texts('well-known', 60))->toBe(['well-', 'known'])
         ->and($texts('', 60))->toBe(['']);
 });

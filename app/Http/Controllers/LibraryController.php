@@ -52,7 +52,7 @@ final readonly class LibraryController
         if ((int) $request->header('Content-Length') > Formats::LARGEST) {
             throw new UnreadableFile('This file is larger than 16 MB, more than a map can take in.');
         }
-        $map = Formats::read((string) $request->getContent(), (string) $request->query('name'), $request->query('format') === null ? null : (string) $request->query('format'));
+        $map = Formats::read((string) $request->getContent(), (string) $request->string('name'), $request->filled('format') ? (string) $request->string('format') : null);
 
         return new JsonResponse(['id' => $this->store->create($person, $map)->id], 201);
     }
@@ -90,7 +90,7 @@ final readonly class LibraryController
         $topics = $this->store->load($map);
         $title = $this->shelf->titleOf($map, $topics->root()->title);
         $view = $request->query('as') === 'shown' ? $views->board($map, $person) : new View;
-        $board = BoardTheme::tryFrom((string) $request->query('board')) ?? BoardTheme::Day;
+        $board = BoardTheme::tryFrom((string) $request->string('board')) ?? BoardTheme::Day;
         $width = $request->filled('width') ? $request->integer('width') : null;
         $name = trim((string) preg_replace('/[^\p{L}\p{N} _-]+/u', '', $title)) ?: 'map';
         $plain = trim((string) preg_replace('/[^A-Za-z0-9 _-]+/', '', Str::ascii($name))) ?: 'map';
@@ -106,7 +106,7 @@ final readonly class LibraryController
     public function picture(Request $request, MapRecord $map): Response
     {
         $request->validate(['board' => ['nullable', Rule::enum(BoardTheme::class)]]);
-        $board = BoardTheme::tryFrom((string) $request->query('board')) ?? BoardTheme::Day;
+        $board = BoardTheme::tryFrom((string) $request->string('board')) ?? BoardTheme::Day;
         $answer = new Response('', 200, [
             'Content-Type' => 'image/svg+xml',
             'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'",
@@ -114,7 +114,8 @@ final readonly class LibraryController
             'ETag' => "\"{$map->id}-{$map->seq}-{$board->value}\"",
         ]);
         if (! $answer->isNotModified($request)) {
-            $answer->setContent((new Thumbnail($board))->write(Layout::of($this->store->load($map), new View)->scene()));
+            $topics = $this->store->load($map);
+            $answer->setContent((new Thumbnail($board))->write(Layout::of($topics, View::overview($topics, Thumbnail::MOST))->scene()));
         }
 
         return $answer;

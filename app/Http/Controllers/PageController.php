@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use ChalkTree\Look\Looks;
 use ChalkTree\Look\StyleSheet;
 use Illuminate\Contracts\View\View;
 use Illuminate\Support\Facades\DB;
@@ -13,7 +14,7 @@ final class PageController
 {
     public function app(): View
     {
-        return view('app', ['colours' => StyleSheet::css()]);
+        return view('app', ['colours' => StyleSheet::css(), 'looks' => json_encode(Looks::standard(), JSON_THROW_ON_ERROR | JSON_HEX_TAG)]);
     }
 
     /** Letters hold links that open accounts, so only a demo installation shows them. */

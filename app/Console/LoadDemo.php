@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console;
+
+use App\Library\Demo\ArchiveIndex;
+use App\Models\Person;
+use App\Store\MapStore;
+use App\Store\ViewStore;
+use ChalkTree\Exchange\Formats;
+use ChalkTree\Map\Topic;
+use Illuminate\Console\Command;
+use Illuminate\Support\Str;
+
+/** Makes the demo person with the demo maps, once; a person who is there already is left alone. */
+final class LoadDemo extends Command
+{
+    protected $signature = 'demo:load';
+
+    protected $description = 'Makes the demo person with the demo maps, if they are not there yet.';
+
+    /** The latest made stands first in the library. */
+    private const MAPS = ['archive', 'meeting-log', 'guidebook', 'festival-plan'];
+
+    public function handle(MapStore $store, ViewStore $views): int
+    {
+        $email = (string) config('chalk.demo_email');
+        if (Person::query()->where('email', $email)->exists()) {
+            return self::SUCCESS;
+        }
+        $person = Person::query()->create(['name' => 'Wren', 'email' => $email, 'password' => Str::random(40)]);
+        foreach (self::MAPS as $name) {
+            $map = $name === 'archive'
+                ? ArchiveIndex::make()
+                : Formats::read((string) file_get_contents(database_path("demo/{$name}.json")), "{$name}.json");
+            $record = $store->create($person, $map);
+            if ($name === 'archive') {
+                // So large a map is met with its shelves closed.
+                $shelves = array_keys(array_filter($map->all(), fn (Topic $topic): bool => count($map->ancestors($topic->id)) === 2));
+                $views->save($record, $person, ['folded' => $shelves, 'outlineFolded' => $shelves, 'chosen' => null]);
+            }
+            usleep(2000);
+        }
+
+        return self::SUCCESS;
+    }
+}

@@ -1,0 +1,25 @@
+<script setup lang="ts">
+import { NConfigProvider } from 'naive-ui'
+import { computed, defineAsyncComponent } from 'vue'
+import { useActions } from '@/actions/useActions'
+import { usePreferences } from '@/stores/preferences'
+import { themes } from '@/ui/theme'
+import { useUi } from '@/ui/uiStore'
+
+const ActionPalette = defineAsyncComponent(() => import('@/ui/ActionPalette.vue'))
+const KeyList = defineAsyncComponent(() => import('@/ui/KeyList.vue'))
+
+const preferences = usePreferences()
+const ui = useUi()
+const theme = computed(() => themes[preferences.board])
+
+useActions().listen()
+</script>
+
+<template>
+    <NConfigProvider :theme="theme.base" :theme-overrides="theme.overrides">
+        <RouterView />
+        <ActionPalette v-if="ui.panel === 'palette'" />
+        <KeyList v-if="ui.panel === 'keys'" />
+    </NConfigProvider>
+</template>

@@ -1,0 +1,36 @@
+const mac = /Mac|iPhone|iPad/.test(navigator.platform)
+
+const shown: Record<string, string> = {
+    ArrowUp: '↑', ArrowDown: '↓', ArrowLeft: '←', ArrowRight: '→',
+    Mod: mac ? '⌘' : 'Ctrl', Alt: mac ? '⌥' : 'Alt', Escape: 'Esc', Delete: 'Del', Backspace: '⌫', ' ': 'Space',
+}
+
+/** A key press in the registry's writing, "Mod+Shift+Z". */
+export function pressed(event: KeyboardEvent): string {
+    const parts: string[] = []
+    if (mac ? event.metaKey : event.ctrlKey) {
+        parts.push('Mod')
+    }
+    if (event.altKey) {
+        parts.push('Alt')
+    }
+    if (event.shiftKey) {
+        parts.push('Shift')
+    }
+    const key = event.altKey && event.code.startsWith('Key') ? event.code.slice(3) : event.key
+    parts.push(key.length === 1 ? key.toUpperCase() : key)
+    return parts.join('+')
+}
+
+/** A key in the registry's writing as a person reads it. */
+export function readable(keys: string): string {
+    return keys
+        .split('+')
+        .map((part) => shown[part] ?? part)
+        .join(mac ? '' : '+')
+}
+
+/** Whether a key press types a character. */
+export function types(event: KeyboardEvent): boolean {
+    return event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey && event.key !== ' '
+}

@@ -1,0 +1,78 @@
+import { exportAddress } from '@/api/client'
+import type { Action, Context } from './registry'
+
+const inMap = ['board', 'outline', 'field'] as const
+const onTopics = ['board', 'outline'] as const
+
+function exporting(to: string, name: string, options: (context: Context) => Record<string, string> = () => ({})): Action {
+    return {
+        id: `export.${to}`, name, group: 'Map', keys: [], scopes: inMap,
+        run: (context) => context.ui.download(exportAddress(context.map.id, to, options(context))),
+    }
+}
+
+const asShown = ({ preferences }: Context): Record<string, string> => ({ board: preferences.board, as: 'shown' })
+
+/** What concerns the map as a whole, and what helps. */
+export const mapActions: readonly Action[] = [
+    {
+        id: 'map.undo', name: 'Undo', group: 'Map', keys: ['Mod+Z'], scopes: onTopics,
+        available: ({ map }) => map.undoLabel !== null || map.waiting.length > 0,
+        run: ({ map }) => map.edit({ name: 'undo' }),
+    },
+    {
+        id: 'map.redo', name: 'Redo', group: 'Map', keys: ['Mod+Shift+Z', 'Mod+Y'], scopes: onTopics,
+        available: ({ map }) => map.redoLabel !== null || map.waiting.length > 0,
+        run: ({ map }) => map.edit({ name: 'redo' }),
+    },
+    { id: 'map.history', name: 'History', group: 'Map', keys: ['Alt+H'], scopes: onTopics, run: ({ ui }) => ui.show('history') },
+    { id: 'map.trash', name: 'Removed branches', group: 'Map', keys: ['Alt+R'], scopes: onTopics, run: ({ ui }) => ui.show('removed') },
+    {
+        id: 'arrange.both-sides', name: 'Arrange on both sides', group: 'Map', keys: [], scopes: inMap,
+        available: ({ map }) => map.tree.arrangement !== 'both-sides',
+        run: ({ map }) => map.edit({ name: 'map.arrange', arrangement: 'both-sides' }),
+    },
+    {
+        id: 'arrange.rightward', name: 'Arrange rightward', group: 'Map', keys: [], scopes: inMap,
+        available: ({ map }) => map.tree.arrangement !== 'rightward',
+        run: ({ map }) => map.edit({ name: 'map.arrange', arrangement: 'rightward' }),
+    },
+    {
+        id: 'arrange.balance', name: 'Balance the two sides', group: 'Map', keys: [], scopes: inMap,
+        available: ({ map }) => map.tree.arrangement === 'both-sides',
+        run: ({ map }) => map.edit({ name: 'map.balance' }),
+    },
+    exporting('md', 'Take out as Markdown'),
+    exporting('txt', 'Take out as text'),
+    exporting('opml', 'Take out as OPML'),
+    exporting('json', 'Take out as JSON'),
+    exporting('svg', 'Take out as SVG picture', asShown),
+    exporting('png', 'Take out as PNG picture', asShown),
+    {
+        id: 'map.library', name: 'Back to the library', group: 'Map', keys: ['Alt+L'], scopes: inMap,
+        run: ({ router }) => void router.push('/'),
+    },
+    { id: 'walk.begin', name: 'Walk through the map from here', group: 'Walk', keys: ['F9'], scopes: onTopics, run: ({ map, walk }) => walk.begin(map.current ?? map.tree.root) },
+    {
+        id: 'help.palette', name: 'Find an action by name', group: 'Help', keys: ['Mod+J'], scopes: ['board', 'outline', 'field', 'typing', 'library'],
+        run: ({ ui, typing }) => {
+            typing.finish()
+            ui.show('palette')
+        },
+    },
+    { id: 'help.keys', name: 'All keys', group: 'Help', keys: ['F1'], scopes: ['board', 'outline', 'field', 'library', 'typing'], run: ({ ui }) => ui.show('keys') },
+]
+
+/** While a title is being typed. */
+export const typingActions: readonly Action[] = [
+    { id: 'typing.next', name: 'Finish, and go on with the next topic', group: 'Typing', keys: ['Enter'], scopes: ['typing'], run: ({ typing, titles }) => typing.then((id) => titles.addSibling(id)) },
+    { id: 'typing.subtopic', name: 'Finish, and go on with a subtopic', group: 'Typing', keys: ['Tab'], scopes: ['typing'], run: ({ typing, titles }) => typing.then((id) => titles.addChild(id)) },
+    { id: 'typing.finish', name: 'Finish the title', group: 'Typing', keys: ['Mod+Enter', 'F2'], scopes: ['typing'], run: ({ typing }) => typing.finish() },
+    { id: 'typing.line', name: 'Begin a new line', group: 'Typing', keys: ['Shift+Enter'], scopes: ['typing'], run: ({ typing }) => void typing.editor?.commands.setHardBreak() },
+    { id: 'typing.cancel', name: 'Leave the title as it was', group: 'Typing', keys: ['Escape'], scopes: ['typing'], run: ({ typing }) => typing.cancel() },
+    { id: 'typing.bold', name: 'Bold', group: 'Typing', keys: ['Mod+B'], scopes: ['typing'], run: ({ typing }) => void typing.editor?.commands.toggleBold() },
+    { id: 'typing.italic', name: 'Italic', group: 'Typing', keys: ['Mod+I'], scopes: ['typing'], run: ({ typing }) => void typing.editor?.commands.toggleItalic() },
+    { id: 'typing.underline', name: 'Underline', group: 'Typing', keys: ['Mod+U'], scopes: ['typing'], run: ({ typing }) => void typing.editor?.commands.toggleUnderline() },
+    { id: 'typing.strike', name: 'Strike through', group: 'Typing', keys: ['Mod+Shift+X'], scopes: ['typing'], run: ({ typing }) => void typing.editor?.commands.toggleStrike() },
+    { id: 'typing.code', name: 'Code', group: 'Typing', keys: ['Mod+E'], scopes: ['typing'], run: ({ typing }) => void typing.editor?.commands.toggleCode() },
+]

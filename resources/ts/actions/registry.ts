@@ -1,0 +1,43 @@
+import type { Router } from 'vue-router'
+import type { useCamera } from '@/board/cameraStore'
+import type { useMap } from '@/stores/map'
+import type { usePreferences } from '@/stores/preferences'
+import type { useTitles } from '@/stores/titles'
+import type { useTyping } from '@/text/typing'
+import type { useUi } from '@/ui/uiStore'
+import type { useWalk } from '@/show/walkStore'
+
+/** Where keys are pressed: on the board, in the outline, in a title, in another field, in a walk, or in the library. */
+export type Scope = 'board' | 'outline' | 'typing' | 'field' | 'walk' | 'library'
+
+export type Group = 'Topics' | 'Moving' | 'Typing' | 'Seeing' | 'Map' | 'Walk' | 'Help'
+
+/** What actions act on. */
+export interface Context {
+    map: ReturnType<typeof useMap>
+    titles: ReturnType<typeof useTitles>
+    typing: ReturnType<typeof useTyping>
+    camera: ReturnType<typeof useCamera>
+    preferences: ReturnType<typeof usePreferences>
+    ui: ReturnType<typeof useUi>
+    walk: ReturnType<typeof useWalk>
+    router: Router
+    scope: Scope
+}
+
+/**
+ * Something a person can do, by name. This one list feeds the palette, the page of keys, the menus and the buttons;
+ * no key is bound anywhere else.
+ */
+export interface Action {
+    /** Never changes, so that keys and tests can refer to it. */
+    id: string
+    name: string
+    group: Group
+    /** Such as "Shift+Enter", "Mod+Z" (Mod is Ctrl, on a Mac ⌘), "Alt+ArrowUp". The first is the one shown. */
+    keys: readonly string[]
+    scopes: readonly Scope[]
+    /** Whether it makes sense now; where it does not, it is not offered. */
+    available?: (context: Context) => boolean
+    run: (context: Context) => void
+}

@@ -1,0 +1,96 @@
+import { useEventListener } from '@vueuse/core'
+import { useRouter } from 'vue-router'
+import { useCamera } from '@/board/cameraStore'
+import { useWalk } from '@/show/walkStore'
+import { useMap } from '@/stores/map'
+import { usePreferences } from '@/stores/preferences'
+import { useTitles } from '@/stores/titles'
+import { useTyping } from '@/text/typing'
+import { useUi } from '@/ui/uiStore'
+import { pressed, readable, types } from './keys'
+import { mapActions, typingActions } from './mapActions'
+import type { Action, Context, Scope } from './registry'
+import { seeingActions } from './seeingActions'
+import { movingActions, topicActions } from './topicActions'
+import { walkActions } from './walkActions'
+
+/** Every action there is. */
+export const actions: readonly Action[] = [
+    ...topicActions, ...movingActions, ...typingActions, ...seeingActions, ...mapActions, ...walkActions,
+]
+
+const byId = new Map(actions.map((action) => [action.id, action]))
+
+/** Asking for actions and running them, from wherever a component is. */
+export function useActions() {
+    const router = useRouter()
+    const stores = {
+        map: useMap(), titles: useTitles(), typing: useTyping(), camera: useCamera(),
+        preferences: usePreferences(), ui: useUi(), walk: useWalk(),
+    }
+
+    const context = (scope: Scope): Context => ({ ...stores, router, scope })
+
+    function scopeOf(target: EventTarget | null): Scope {
+        const element = target instanceof Element ? target : null
+        if (element?.closest('.title-editor') != null) {
+            return 'typing'
+        }
+        if (element?.closest('input, textarea, select, [contenteditable=true], [role=dialog], .n-popover') != null) {
+            return 'field'
+        }
+        if (stores.walk.at !== null) {
+            return 'walk'
+        }
+        return stores.map.id === '' ? 'library' : stores.map.region
+    }
+
+    const isAvailable = (action: Action): boolean => action.available?.(context(action.scopes[0] ?? 'board')) ?? true
+
+    function run(id: string): void {
+        const action = byId.get(id)
+        if (action !== undefined && isAvailable(action)) {
+            action.run(context(action.scopes[0] ?? 'board'))
+        }
+    }
+
+    const nameOf = (id: string): string => byId.get(id)?.name ?? id
+
+    /** The key of an action as a person reads it, or nothing. */
+    function keyOf(id: string): string {
+        const key = byId.get(id)?.keys[0]
+        return key === undefined ? '' : readable(key)
+    }
+
+    function onKey(event: KeyboardEvent): void {
+        if (event.isComposing || event.keyCode === 229 || event.defaultPrevented) {
+            return
+        }
+        const scope = scopeOf(event.target)
+        const isPlainControl = event.target instanceof Element && event.target.closest('button, a, [role=menuitem], [role=tab], [role=slider], [role=separator]') !== null
+        if (isPlainControl && ['Enter', ' ', 'Tab', 'ArrowLeft', 'ArrowRight', 'Shift+Tab'].includes(pressed(event)) && scope !== 'walk') {
+            return
+        }
+        const key = pressed(event)
+        const found = actions.find((action) => action.scopes.includes(scope) && action.keys.includes(key))
+        if (found !== undefined) {
+            event.preventDefault()
+            event.stopPropagation()
+            if (found.available?.(context(scope)) ?? true) {
+                found.run(context(scope))
+            }
+            return
+        }
+        if ((scope === 'board' || scope === 'outline') && types(event) && stores.map.current !== null) {
+            event.preventDefault()
+            stores.titles.begin(stores.map.current, event.key)
+        }
+    }
+
+    /** Listens for keys; once, by the application. */
+    function listen(): void {
+        useEventListener(window, 'keydown', onKey, { capture: true })
+    }
+
+    return { actions, run, isAvailable, nameOf, keyOf, listen }
+}

@@ -1,0 +1,196 @@
+<script setup lang="ts">
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import type { Slip } from '@/api/wire'
+import { useActions } from '@/actions/useActions'
+import { useWalk } from '@/show/walkStore'
+import { useMap } from '@/stores/map'
+import { usePreferences } from '@/stores/preferences'
+import { childrenOf } from '@/stores/tree'
+import { useTitles } from '@/stores/titles'
+import BoardControls from './BoardControls.vue'
+import { useCamera } from './cameraStore'
+import FarView from './FarView.vue'
+import { frameAround, overlaps, type Box } from './geometry'
+import SlipShape from './SlipShape.vue'
+import TypingSlip from './TypingSlip.vue'
+import { useTopicDrag } from './useTopicDrag'
+import { useViewport } from './useViewport'
+
+/** The drawn map. Only what is painted is in the document; from far away, bars stand for topics. */
+const FAR = 0.3
+
+const map = useMap()
+const titles = useTitles()
+const camera = useCamera()
+const walk = useWalk()
+const preferences = usePreferences()
+const { run } = useActions()
+
+const frame = ref<HTMLElement | null>(null)
+const layer = ref<HTMLElement | null>(null)
+const { painted, moving, width, centre, fit, reveal, zoomBy, panBy, toBoard } = useViewport(frame, layer, (scale) => (camera.scale = scale))
+
+interface Placed { slip: Slip; box: Box }
+
+const far = computed(() => painted.value.scale < FAR)
+const seen = computed<Placed[]>(() => {
+    const placed: Placed[] = []
+    for (const [id, box] of camera.boxes) {
+        const slip = camera.drawn.get(id)
+        if (slip !== undefined && overlaps({ x: box.x - 90, y: box.y, w: box.w + 180, h: box.h }, painted.value) && (!far.value || slip.level < 2 || id === map.current)) {
+            placed.push({ slip, box })
+        }
+    }
+    return placed
+})
+
+/** Connectors reach from a box to its parent, so they can be in view when the box is not. */
+const connectors = computed<Placed[]>(() => {
+    const placed: Placed[] = []
+    for (const [id, box] of camera.boxes) {
+        const slip = camera.drawn.get(id)
+        const parent = slip?.parent == null ? undefined : camera.boxes.get(slip.parent)
+        if (slip !== undefined && parent !== undefined && slip.connector !== '' && (!far.value || slip.level < 2)) {
+            const way = frameAround([box, parent])
+            if (way !== null && overlaps(way, painted.value)) {
+                placed.push({ slip, box })
+            }
+        }
+    }
+    return placed
+})
+
+const { drag, down } = useTopicDrag({ boxes: () => camera.boxes, slips: () => camera.drawn, toBoard, panBy, frame: () => frame.value })
+
+const isDimmed = (id: string): boolean => (walk.at !== null && walk.at !== id) || (drag.value?.ids.includes(id) ?? false)
+const typingId = computed(() => (map.editing?.where === 'board' ? map.editing.id : null))
+const svgFrame = computed(() => ({
+    viewBox: `${painted.value.x} ${painted.value.y} ${painted.value.w} ${painted.value.h}`,
+    width: painted.value.w * painted.value.scale,
+    height: painted.value.h * painted.value.scale,
+}))
+
+function topicOf(event: Event): string | null {
+    return (event.target as Element).closest<SVGElement>('[data-topic]')?.dataset.topic ?? null
+}
+
+function pointerDown(event: PointerEvent): void {
+    map.region = 'board'
+    frame.value?.focus({ preventScroll: true })
+    const id = topicOf(event)
+    if (id === null || event.button !== 0) {
+        return
+    }
+    if (event.ctrlKey || event.metaKey || event.shiftKey) {
+        map.choose(...(map.chosen.includes(id) ? map.chosen.filter((one) => one !== id) : [...map.chosen, id]))
+    } else if (!map.chosen.includes(id)) {
+        map.choose(id)
+    }
+    down(event, id)
+}
+
+function click(event: MouseEvent): void {
+    const id = topicOf(event)
+    const link = (event.target as Element).closest('.link')
+    if (id !== null && link !== null && (event.ctrlKey || event.metaKey || walk.at !== null)) {
+        openLink(id, link.textContent)
+    } else if (id !== null && walk.at !== null) {
+        walk.go(id)
+    } else if (id !== null && map.chosen.length > 1 && !event.ctrlKey && !event.metaKey && !event.shiftKey) {
+        map.choose(id)
+    }
+}
+
+function openLink(id: string, text: string): void {
+    const part = camera.drawn.get(id)?.lines.flatMap((line) => line.parts).find((one) => one.href !== undefined && one.text === text)
+    if (part?.href !== undefined) {
+        window.open(part.href, '_blank', 'noopener,noreferrer')
+    }
+}
+
+function doubleClick(event: MouseEvent): void {
+    const id = topicOf(event)
+    if (id !== null && walk.at === null) {
+        titles.begin(id)
+    }
+}
+
+function showAll(glides = true): void {
+    const all = frameAround(camera.boxes.values())
+    if (all !== null) {
+        fit(all, glides)
+    }
+}
+
+/** A map opens with all of it in view if it can be read so, else with the chosen topic in the middle. */
+function begin(): void {
+    const all = frameAround(camera.boxes.values())
+    const at = camera.boxes.get(map.current ?? '')
+    if (all === null || width.value === 0) {
+        return
+    }
+    showAll(false)
+    if (camera.scale < 0.33 && at !== undefined) {
+        centre(at, Math.min(1, width.value / 700))
+    }
+}
+
+const handle = { showAll, centre, reveal, zoomBy }
+onMounted(() => {
+    camera.handle = handle
+    void nextTick(begin)
+    if (map.editing === null) {
+        frame.value?.focus({ preventScroll: true })
+    }
+})
+onBeforeUnmount(() => {
+    camera.handle = null
+})
+/** After typing the keys belong to the board again. */
+watch(() => map.editing, (now, before) => now === null && before?.where === 'board' && frame.value?.focus({ preventScroll: true }))
+watch(() => width.value > 0, (there, before) => there && !before && begin())
+watch(() => (walk.at !== null ? camera.boxes.has(walk.at) : null), (there, before) => there === true && before === false && walk.look())
+</script>
+
+<template>
+    <div
+        ref="frame" class="board" :class="{ moving, walking: walk.at !== null, dragging: drag !== null }" data-region="board" data-focus="board"
+        tabindex="0" role="application" aria-label="Board. The outline holds the same topics as a list." :style="{ '--rest': 1 - (walk.at === null ? 0.6 : preferences.walkDim) }"
+        @pointerdown="pointerDown" @click="click" @dblclick="doubleClick" @focus="map.region = 'board'">
+        <div ref="layer" class="layer">
+            <svg v-bind="svgFrame" aria-hidden="true">
+                <FarView v-if="far" :painted="painted" />
+                <path
+                    v-for="{ slip, box } in connectors" :key="slip.id" class="connector" :class="{ dimmed: walk.at !== null || isDimmed(slip.id) }"
+                    :d="slip.connector" :style="{ transform: `translate(${box.x}px, ${box.y}px)`, d: `path('${slip.connector}')`, fill: `var(--${slip.chalk})` }" />
+                <SlipShape
+                    v-for="{ slip, box } in seen" :key="slip.id" :slip="slip" :x="box.x" :y="box.y"
+                    :chosen="walk.at === null && map.chosen.includes(slip.id)" :dimmed="isDimmed(slip.id)" :typing="slip.id === typingId"
+                    :foldable="walk.at === null && slip.level > 0 && childrenOf(map.tree, slip.id).length > 0"
+                    @fold="map.setFolded('board', [slip.id], slip.hidden === 0)" />
+                <g v-if="drag !== null" class="dragged">
+                    <rect v-if="drag.landing !== null" class="slot" :x="drag.landing.slot.x" :y="drag.landing.slot.y" :width="drag.landing.slot.w" :height="drag.landing.slot.h" rx="6" />
+                    <template v-for="(id, i) in drag.ids.slice(0, 3)" :key="id">
+                        <rect v-if="camera.boxes.get(id)" class="ghost" :x="drag.x + drag.dx + i * 6" :y="drag.y + drag.dy + i * 6" :width="camera.boxes.get(id)?.w" :height="camera.boxes.get(id)?.h" rx="8" />
+                    </template>
+                </g>
+            </svg>
+            <TypingSlip v-if="typingId !== null" :key="typingId" :painted="painted" @leave="titles.regionOf(frame)" />
+        </div>
+        <p class="unseen" aria-live="polite">{{ drag?.landing?.words ?? '' }}</p>
+        <BoardControls v-if="walk.at === null" @act="run" />
+    </div>
+</template>
+
+<style scoped>
+.board { position: relative; overflow: hidden; background: var(--board); outline: none; touch-action: none; height: 100%; }
+.board:not(.walking):focus-visible::after { content: ''; position: absolute; inset: 0; border: 2px solid var(--tide); pointer-events: none; border-radius: 2px; }
+.layer { position: absolute; left: 0; top: 0; transform-origin: 0 0; will-change: transform; }
+.layer > svg { display: block; overflow: visible; }
+.connector { transition: transform 180ms ease-out, d 180ms ease-out, opacity 180ms; pointer-events: none; }
+.moving .connector { transition: none; }
+.connector.dimmed { opacity: var(--rest); }
+.dragging { cursor: grabbing; }
+.slot { fill: color-mix(in srgb, var(--tide) 30%, transparent); stroke: var(--tide); stroke-width: 1.5; stroke-dasharray: 5 4; }
+.ghost { fill: color-mix(in srgb, var(--slip) 70%, transparent); stroke: var(--tide); stroke-width: 1.5; }
+</style>

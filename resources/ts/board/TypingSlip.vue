@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useMap } from '@/stores/map'
+import TitleEditor from '@/text/TitleEditor.vue'
+import { useTyping } from '@/text/typing'
+import { useCamera } from './cameraStore'
+import { lookOf } from './looks'
+import type { Painted } from './useViewport'
+
+/** The title being typed, over its slip on the board, set as it will be drawn. */
+const props = defineProps<{ painted: Painted }>()
+
+const map = useMap()
+const camera = useCamera()
+const typing = useTyping()
+
+const own = map.editing?.id ?? ''
+const slip = computed(() => camera.drawn.get(own))
+const box = computed(() => camera.boxes.get(own))
+const topic = computed(() => map.tree.topics.get(own))
+
+const style = computed(() => {
+    if (slip.value === undefined || box.value === undefined) {
+        return { display: 'none' }
+    }
+    const look = lookOf(slip.value.level)
+    const { x, y, scale } = props.painted
+    const spine = `${look.spine}px`
+    const left = slip.value.grows === 'left' && slip.value.level > 0
+    return {
+        transform: `translate(${(box.value.x - x) * scale}px, ${(box.value.y - y) * scale}px) scale(${scale})${left ? ` translateX(${box.value.w}px) translateX(-100%)` : ''}`,
+        minWidth: `${box.value.w}px`,
+        minHeight: `${box.value.h}px`,
+        maxWidth: `${Math.max(box.value.w, look.widest + 2 * look.padX + look.spine + 1)}px`,
+        padding: `${look.padY}px ${look.padX}px`,
+        font: `${look.bold ? '700' : '400'} ${look.size}px/${look.line}px 'Atkinson Hyperlegible', sans-serif`,
+        borderRadius: `${look.corner}px`,
+        borderLeft: left || slip.value.level === 0 ? '0' : `${spine} solid var(--${slip.value.chalk})`,
+        borderRight: left ? `${spine} solid var(--${slip.value.chalk})` : '0',
+        background: slip.value.level === 0 ? 'var(--plate)' : 'var(--slip)',
+        color: slip.value.level === 0 ? 'var(--plate-ink)' : 'var(--ink)',
+        textAlign: (slip.value.level === 0 ? 'center' : 'left') as 'center' | 'left',
+    }
+})
+
+/** Going on to the next title takes the focus away too, but then another one is being typed. */
+function leave(): void {
+    if (map.editing?.id === own) {
+        typing.finish()
+    }
+}
+</script>
+
+<template>
+    <div class="typing-slip" :style="style">
+        <TitleEditor v-if="topic !== undefined" :title="topic.title" :instead="map.editing?.instead ?? null" label="Title of the topic" @leave="leave" />
+    </div>
+</template>
+
+<style scoped>
+.typing-slip { position: absolute; left: 0; top: 0; transform-origin: 0 0; box-sizing: border-box; width: max-content; box-shadow: 0 0 0 2px var(--board), 0 0 0 4px var(--tide), 0 6px 18px rgb(0 0 0 / 18%); cursor: text; }
+</style>

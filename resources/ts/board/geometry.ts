@@ -1,0 +1,122 @@
+import type { Slip } from '@/api/wire'
+import { childrenOf, type Tree } from '@/stores/tree'
+
+/** A rectangle on the board, pixels at scale 1. */
+export interface Box {
+    readonly x: number
+    readonly y: number
+    readonly w: number
+    readonly h: number
+}
+
+export type Direction = 'up' | 'down' | 'left' | 'right'
+
+/** Adds up the relative places of slips to places on the board. */
+export function absoluteBoxes(slips: ReadonlyMap<string, Slip>): Map<string, Box> {
+    const boxes = new Map<string, Box>()
+    const place = (slip: Slip): Box | null => {
+        const trail: Slip[] = []
+        let at: Slip | undefined = slip
+        while (at !== undefined && !boxes.has(at.id)) {
+            trail.push(at)
+            at = at.parent === null ? undefined : slips.get(at.parent)
+            if (at === undefined && trail[trail.length - 1]?.parent !== null) {
+                return null
+            }
+        }
+        let above: Box = at === undefined ? { x: 0, y: 0, w: 0, h: 0 } : (boxes.get(at.id) ?? { x: 0, y: 0, w: 0, h: 0 })
+        for (const next of trail.reverse()) {
+            above = { x: above.x + next.x, y: above.y + next.y, w: next.w, h: next.h }
+            boxes.set(next.id, above)
+        }
+        return above
+    }
+    for (const slip of slips.values()) {
+        place(slip)
+    }
+    return boxes
+}
+
+export function frameAround(boxes: Iterable<Box>): Box | null {
+    let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity]
+    for (const box of boxes) {
+        left = Math.min(left, box.x)
+        top = Math.min(top, box.y)
+        right = Math.max(right, box.x + box.w)
+        bottom = Math.max(bottom, box.y + box.h)
+    }
+    return left === Infinity ? null : { x: left, y: top, w: right - left, h: bottom - top }
+}
+
+export function overlaps(a: Box, b: Box): boolean {
+    return a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h
+}
+
+/** The topic one comes to by an arrow key: along the branch first, else the nearest one drawn in that direction. */
+export function nearestTowards(
+    boxes: ReadonlyMap<string, Box>,
+    slips: ReadonlyMap<string, Slip>,
+    tree: Tree,
+    from: string,
+    direction: Direction,
+): string | null {
+    const here = boxes.get(from)
+    if (here === undefined) {
+        return null
+    }
+    if (direction === 'left' || direction === 'right') {
+        const outward = childrenOf(tree, from).filter((id) => slips.get(id)?.grows === direction && boxes.has(id))
+        if (outward.length > 0) {
+            return nearest(outward, boxes, middle(here))
+        }
+        const slip = slips.get(from)
+        if (slip !== undefined && slip.parent !== null && slip.grows !== direction) {
+            return slip.parent
+        }
+    }
+    return inDirection(boxes, from, here, direction)
+}
+
+function middle(box: Box): { x: number; y: number } {
+    return { x: box.x + box.w / 2, y: box.y + box.h / 2 }
+}
+
+function nearest(ids: readonly string[], boxes: ReadonlyMap<string, Box>, to: { x: number; y: number }): string | null {
+    let best: string | null = null
+    let least = Infinity
+    for (const id of ids) {
+        const box = boxes.get(id)
+        const distance = box === undefined ? Infinity : Math.abs(middle(box).y - to.y)
+        if (distance < least) {
+            least = distance
+            best = id
+        }
+    }
+    return best
+}
+
+/** Going aside costs more than going on, and topics that share the row or column come first. */
+function inDirection(boxes: ReadonlyMap<string, Box>, from: string, here: Box, direction: Direction): string | null {
+    const vertical = direction === 'up' || direction === 'down'
+    const sign = direction === 'down' || direction === 'right' ? 1 : -1
+    const at = middle(here)
+    let best: string | null = null
+    let least = Infinity
+    for (const [id, box] of boxes) {
+        const there = middle(box)
+        const ahead = sign * (vertical ? there.y - at.y : there.x - at.x)
+        if (id === from || ahead < 1) {
+            continue
+        }
+        const gapAside = vertical
+            ? Math.max(0, Math.max(box.x - (here.x + here.w), here.x - (box.x + box.w)))
+            : Math.max(0, Math.max(box.y - (here.y + here.h), here.y - (box.y + box.h)))
+        const startAside = vertical ? Math.min(Math.abs(box.x - here.x), Math.abs(box.x + box.w - here.x - here.w)) : 0
+        const cost = ahead + 4 * gapAside + 0.5 * startAside
+        if (cost < least) {
+            least = cost
+            best = id
+        }
+    }
+    return best
+}

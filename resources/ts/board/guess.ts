@@ -1,0 +1,96 @@
+import type { Slip } from '@/api/wire'
+import { childrenOf, type Topic, type Tree } from '@/stores/tree'
+import { plainTitle } from '@/text/titleMarkdown'
+import { deepestLevel, lookOf } from './looks'
+
+const canvas = document.createElement('canvas').getContext('2d')
+
+/**
+ * Where a topic that the server has not drawn yet will stand, near enough to type in: beside its parent, below the
+ * sibling before it. The answer, a moment later, puts it right.
+ */
+export function guessedSlip(tree: Tree, topic: Topic, slips: ReadonlyMap<string, Slip>): Slip | null {
+    const parent = topic.parent === null ? undefined : slips.get(topic.parent)
+    if (topic.parent !== null && (parent === undefined || parent.hidden > 0)) {
+        return null
+    }
+    const before = slips.get(topic.id)
+    const level = before?.level ?? Math.min((parent?.level ?? 0) + 1, deepestLevel)
+    const look = lookOf(level)
+    const lines = wrapped(plainTitle(topic.title), topic.width === null ? look.widest : topic.width - 2 * look.padX, level)
+    const text = Math.max(0, ...lines.map((line) => line.width))
+    const w = Math.max(topic.width ?? 56, 2 * Math.ceil((text + 2 * look.padX + look.spine + (topic.note === '' ? 0 : 18)) / 2))
+    const h = 2 * Math.ceil((lines.length * look.line + 2 * look.padY) / 2)
+    const grows = before?.grows ?? (parent?.level === 0 && tree.arrangement === 'both-sides' ? (topic.side ?? sideGuess(tree, parent, slips)) : (parent?.grows ?? 'right'))
+    const place = before ?? placeBeside(tree, topic, parent, slips, grows, w, h, look.reach, look.gap)
+    const begin = level === 0 ? undefined : grows === 'right' ? look.padX + look.spine : Math.max(look.padX, w - look.padX - look.spine - text)
+    return {
+        id: topic.id,
+        parent: topic.parent,
+        x: before !== undefined && grows === 'left' ? before.x + before.w - w : place.x,
+        y: before === undefined ? place.y : before.y + (before.h - h) / 2,
+        w,
+        h,
+        level,
+        grows,
+        chalk: before?.chalk ?? parent?.chalk ?? 'mussel',
+        hidden: before?.hidden ?? 0,
+        note: topic.note !== '',
+        connector: before?.connector ?? '',
+        lines: lines.map((line, i) => ({
+            y: look.padY + i * look.line + (look.line - 1.24 * look.size) / 2 + 0.95 * look.size,
+            parts: [{ x: begin ?? (w - line.width) / 2, w: line.width, text: line.text, marks: look.bold ? 1 : 0 }],
+        })),
+        caption: [],
+    }
+}
+
+function sideGuess(tree: Tree, root: Slip, slips: ReadonlyMap<string, Slip>): 'left' | 'right' {
+    const left = childrenOf(tree, root.id).filter((id) => slips.get(id)?.grows === 'left').length
+    return left * 2 < childrenOf(tree, root.id).length - 1 ? 'left' : 'right'
+}
+
+function placeBeside(
+    tree: Tree,
+    topic: Topic,
+    parent: Slip | undefined,
+    slips: ReadonlyMap<string, Slip>,
+    grows: 'left' | 'right',
+    w: number,
+    h: number,
+    reach: number,
+    gap: number,
+): { x: number; y: number } {
+    if (parent === undefined) {
+        return { x: -w / 2, y: 0 }
+    }
+    const mates = childrenOf(tree, parent.id).filter((id) => id === topic.id || slips.get(id)?.grows === grows)
+    const above = slips.get(mates[mates.indexOf(topic.id) - 1] ?? '')
+    return {
+        x: grows === 'right' ? parent.w + reach : -reach - w,
+        y: above === undefined ? (parent.h - h) / 2 : above.y + above.h + gap,
+    }
+}
+
+function wrapped(text: string, limit: number, level: number): { text: string; width: number }[] {
+    const look = lookOf(level)
+    if (canvas === null) {
+        return [{ text, width: text.length * look.size * 0.55 }]
+    }
+    canvas.font = `${look.bold ? '700 ' : ''}${look.size}px "Atkinson Hyperlegible"`
+    const lines: { text: string; width: number }[] = []
+    for (const paragraph of text.split('\n')) {
+        let line = ''
+        for (const word of paragraph.split(/ +/)) {
+            const longer = line === '' ? word : `${line} ${word}`
+            if (line !== '' && canvas.measureText(longer).width > limit) {
+                lines.push({ text: line, width: canvas.measureText(line).width })
+                line = word
+            } else {
+                line = longer
+            }
+        }
+        lines.push({ text: line, width: canvas.measureText(line).width })
+    }
+    return lines
+}

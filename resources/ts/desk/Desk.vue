@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import { useDebounceFn } from '@vueuse/core'
+import { NButton, NInput, NInputNumber, NRadioButton, NRadioGroup } from 'naive-ui'
+import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
+import { newId, useMap } from '@/stores/map'
+import { branchOf } from '@/stores/tree'
+import { useTitles } from '@/stores/titles'
+import { plainTitle } from '@/text/titleMarkdown'
+import { useUi } from '@/ui/uiStore'
+
+/** What is chosen, and the ways to change it. */
+const NoteEditor = defineAsyncComponent(() => import('./NoteEditor.vue'))
+
+const map = useMap()
+const titles = useTitles()
+const ui = useUi()
+const caption = ref<InstanceType<typeof NInput> | null>(null)
+const note = ref<{ focus: () => void } | null>(null)
+
+const topic = computed(() => map.currentTopic)
+const title = computed(() => plainTitle(topic.value?.title ?? ''))
+const isFirstLevel = computed(() => topic.value?.parent === map.tree.root && map.tree.arrangement === 'both-sides')
+const side = computed(() => (topic.value?.sideHeld === true ? (topic.value.side ?? 'auto') : 'auto'))
+const below = computed(() => (topic.value === null ? 0 : branchOf(map.tree, topic.value.id).length - 1))
+
+const draft = ref('')
+let step = newId()
+watch(
+    () => topic.value?.id,
+    () => {
+        draft.value = topic.value?.caption ?? ''
+        step = newId()
+    },
+    { immediate: true },
+)
+watch(() => topic.value?.caption, (now) => (draft.value = now ?? ''))
+
+const keepCaption = useDebounceFn((id: string, text: string) => {
+    if (map.tree.topics.get(id)?.caption !== text) {
+        map.edit({ name: 'topic.caption', step, topics: [id], caption: text })
+    }
+}, 500)
+
+function typeCaption(text: string): void {
+    draft.value = text
+    if (topic.value !== null) {
+        void keepCaption(topic.value.id, text)
+    }
+}
+
+function setWidth(width: number | null): void {
+    if (width === null || (width >= 60 && width <= 1200)) {
+        map.edit({ name: 'topic.width', topics: [...map.chosen], width: width === null ? null : Math.round(width) })
+    }
+}
+
+function setSide(to: 'left' | 'right' | 'auto'): void {
+    map.edit({ name: 'topic.side', topics: map.chosen.filter((id) => map.tree.topics.get(id)?.parent === map.tree.root), side: to === 'auto' ? null : to })
+}
+
+watch(
+    () => ui.wantedField,
+    async (wanted) => {
+        if (wanted === null) {
+            return
+        }
+        await nextTick()
+        if (wanted.field === 'caption') {
+            caption.value?.focus()
+        } else {
+            // The note's editor may still be on its way.
+            for (let tries = 0; note.value === null && tries < 40; tries++) {
+                await new Promise((resolve) => setTimeout(resolve, 50))
+            }
+            note.value?.focus()
+        }
+        ui.wantedField = null
+    },
+    { immediate: true },
+)
+</script>
+
+<template>
+    <section class="desk" data-focus="desk" aria-label="Desk" @keydown.escape.stop="ui.focusRegion(map.region)">
+        <template v-if="topic !== null">
+            <header>
+                <h2 :class="{ empty: title === '' }">{{ title === '' ? 'Untitled topic' : title }}</h2>
+                <p>{{ map.chosen.length > 1 ? `${map.chosen.length} topics chosen` : below === 0 ? 'nothing below it' : below === 1 ? '1 topic below it' : `${below} topics below it` }}</p>
+                <NButton size="tiny" secondary @click="titles.begin(topic.id)">Change the title</NButton>
+            </header>
+
+            <label class="field">
+                <span>Caption</span>
+                <NInput ref="caption" :value="draft" placeholder="A short second line" :maxlength="2000" size="small" :input-props="{ 'aria-label': 'Caption' }" @update:value="typeCaption" />
+            </label>
+
+            <div class="field note">
+                <NoteEditor ref="note" :key="topic.id" :topic="topic.id" :note="topic.note" />
+            </div>
+
+            <div class="field">
+                <span>Width</span>
+                <div class="row">
+                    <NInputNumber
+                        :value="topic.width" size="small" :min="60" :max="1200" :step="20" placeholder="As the text needs" clearable
+                        :input-props="{ 'aria-label': 'Width in pixels' }" @update:value="setWidth" />
+                </div>
+            </div>
+
+            <div v-if="isFirstLevel" class="field">
+                <span>Side of the root</span>
+                <NRadioGroup :value="side" size="small" aria-label="Side of the root" @update:value="setSide">
+                    <NRadioButton value="left">Left</NRadioButton>
+                    <NRadioButton value="auto">Either</NRadioButton>
+                    <NRadioButton value="right">Right</NRadioButton>
+                </NRadioGroup>
+            </div>
+        </template>
+        <p v-else class="nothing">Choose a topic on the board or in the outline, and what belongs to it appears here.</p>
+    </section>
+</template>
+
+<style scoped>
+.desk { height: 100%; overflow: auto; padding: 14px 14px 24px; box-sizing: border-box; display: flex; flex-direction: column; gap: 16px; }
+header h2 { font-size: 17px; line-height: 1.3; margin: 0; overflow-wrap: anywhere; display: -webkit-box; -webkit-line-clamp: 4; line-clamp: 4; -webkit-box-orient: vertical; overflow: hidden; }
+header h2.empty { color: var(--soft); font-style: italic; }
+header p { margin: 2px 0 8px; color: var(--soft); font-size: 13px; }
+.field > span { display: block; font-size: 13px; color: var(--soft); margin-bottom: 4px; }
+.field.note { display: flex; flex-direction: column; }
+.row { display: flex; gap: 6px; }
+.nothing { color: var(--soft); }
+</style>

@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import { EditorContent, useEditor } from '@tiptap/vue-3'
+import StarterKit from '@tiptap/starter-kit'
+import { useDebounceFn } from '@vueuse/core'
+import { NButton, NInput, NTooltip } from 'naive-ui'
+import { onBeforeUnmount, ref, watch } from 'vue'
+import { newId, useMap } from '@/stores/map'
+import { canKeep, noteDocument, noteMarkdown } from '@/text/noteMarkdown'
+
+/** Edits the note of one topic, formatted or as Markdown; what is kept is Markdown either way. */
+const props = defineProps<{ topic: string; note: string }>()
+
+const map = useMap()
+const asMarkdown = ref(!canKeep(props.note))
+const source = ref(props.note)
+const step = newId()
+let kept = props.note
+
+const editor = useEditor({
+    extensions: [StarterKit.configure({ underline: false, link: { openOnClick: false } })],
+    editorProps: { attributes: { class: 'note-text', 'aria-label': 'Note', role: 'textbox', 'aria-multiline': 'true' } },
+    onCreate: ({ editor: made }) => void made.commands.setContent(noteDocument(made.schema, props.note).toJSON(), { emitUpdate: false }),
+    onUpdate: ({ editor: changed }) => {
+        source.value = noteMarkdown(changed.state.doc)
+        void keepSoon()
+    },
+    onBlur: () => keep(),
+})
+
+function keep(): void {
+    if (source.value !== kept && map.tree.topics.has(props.topic)) {
+        kept = source.value
+        map.edit({ name: 'topic.note', step, topics: [props.topic], note: kept })
+    }
+}
+
+const keepSoon = useDebounceFn(keep, 700)
+
+watch(
+    () => props.note,
+    (now) => {
+        // Somebody else's change, or an undo: what was typed here is kept already.
+        if (now !== kept) {
+            kept = now
+            source.value = now
+            fill(now)
+        }
+    },
+)
+
+function fill(markdown: string): void {
+    const its = editor.value
+    if (its !== undefined) {
+        its.commands.setContent(noteDocument(its.schema, markdown).toJSON(), { emitUpdate: false })
+    }
+}
+
+function change(text: string): void {
+    source.value = text
+    void keepSoon()
+}
+
+function swap(): void {
+    asMarkdown.value = !asMarkdown.value
+    if (!asMarkdown.value) {
+        fill(source.value)
+    }
+}
+
+function focus(): void {
+    if (asMarkdown.value) {
+        document.querySelector<HTMLElement>('.note-source textarea')?.focus()
+    } else {
+        editor.value?.commands.focus('end')
+    }
+}
+
+onBeforeUnmount(keep)
+defineExpose({ focus })
+
+const tools = [
+    { name: 'Bold', text: 'B', run: () => editor.value?.chain().focus().toggleBold().run(), on: () => editor.value?.isActive('bold') },
+    { name: 'Italic', text: 'I', run: () => editor.value?.chain().focus().toggleItalic().run(), on: () => editor.value?.isActive('italic') },
+    { name: 'Heading', text: 'Heading', run: () => editor.value?.chain().focus().toggleHeading({ level: 2 }).run(), on: () => editor.value?.isActive('heading') },
+    { name: 'List', text: 'List', run: () => editor.value?.chain().focus().toggleBulletList().run(), on: () => editor.value?.isActive('bulletList') },
+    { name: 'Quote', text: 'Quote', run: () => editor.value?.chain().focus().toggleBlockquote().run(), on: () => editor.value?.isActive('blockquote') },
+]
+</script>
+
+<template>
+    <div class="note-editor">
+        <div class="head"><span>Note</span><NButton size="tiny" quaternary class="swap" :disabled="asMarkdown && !canKeep(source)" @click="swap">{{ asMarkdown ? 'Formatted' : 'Markdown' }}</NButton></div>
+        <div v-if="!asMarkdown" class="tools" role="toolbar" aria-label="Format the note">
+            <NTooltip v-for="tool in tools" :key="tool.name">
+                <template #trigger>
+                    <NButton size="tiny" quaternary :type="tool.on() === true ? 'primary' : 'default'" :aria-label="tool.name" :aria-pressed="tool.on() === true" @click="tool.run()">{{ tool.text }}</NButton>
+                </template>
+                {{ tool.name }}
+            </NTooltip>
+        </div>
+        <NInput v-if="asMarkdown" class="note-source" type="textarea" :value="source" :autosize="{ minRows: 6, maxRows: 30 }" :input-props="{ 'aria-label': 'Note as Markdown' }" @update:value="change" @blur="keep" />
+        <EditorContent v-else :editor="editor" class="sheet" @click="focus" />
+    </div>
+</template>
+
+<style scoped>
+.tools { display: flex; flex-wrap: wrap; gap: 1px; margin-bottom: 4px; }
+.head { display: flex; justify-content: space-between; align-items: center; font-size: 13px; color: var(--soft); }
+.swap { color: var(--soft); }
+.sheet { background: var(--slip); border: 1px solid var(--edge); border-radius: 6px; min-height: 130px; padding: 8px 10px; cursor: text; }
+.sheet:focus-within { border-color: var(--tide); box-shadow: 0 0 0 1px var(--tide); }
+</style>
+
+<style>
+.note-text { outline: none; font-size: 14.5px; line-height: 1.5; overflow-wrap: anywhere; }
+.note-text p, .note-text ul, .note-text ol, .note-text pre, .note-text blockquote { margin: 0 0 .6em; }
+.note-text h1, .note-text h2, .note-text h3 { font-size: 16px; margin: .4em 0 .3em; }
+.note-text ul, .note-text ol { padding-left: 1.3em; }
+.note-text blockquote { border-left: 3px solid var(--edge); padding-left: 10px; color: var(--soft); }
+.note-text code { background: var(--code); border-radius: 3px; padding: 0 3px; }
+.note-text pre { background: var(--code); border-radius: 6px; padding: 8px; white-space: pre-wrap; }
+.note-text a { color: var(--link); }
+</style>

@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import { NButton, NDrawer, NDrawerContent, NEmpty, NSpin } from 'naive-ui'
+import { onMounted, ref } from 'vue'
+import { api } from '@/api/client'
+import type { RemovedBranch } from '@/api/wire'
+import { useMap } from '@/stores/map'
+import { plainTitle } from '@/text/titleMarkdown'
+import { tell } from '@/ui/tell'
+import { useUi } from '@/ui/uiStore'
+
+/** The branches removed from this map, and the way to get them back. */
+const map = useMap()
+const ui = useUi()
+const branches = ref<RemovedBranch[] | null>(null)
+
+onMounted(async () => {
+    try {
+        branches.value = (await api.removed(map.id)).branches
+    } catch (error) {
+        tell.error((error as Error).message)
+        ui.panel = null
+    }
+})
+
+function restore(branch: RemovedBranch): void {
+    map.edit({ name: 'topic.restore', topics: [branch.id] })
+    branches.value = branches.value?.filter((one) => one.id !== branch.id) ?? null
+}
+</script>
+
+<template>
+    <NDrawer :show="true" :width="380" @update:show="ui.panel = null">
+        <NDrawerContent title="Removed branches" closable>
+            <NSpin v-if="branches === null" />
+            <NEmpty v-else-if="branches.length === 0" description="Nothing has been removed from this map. What you remove is kept here." />
+            <ul v-else>
+                <li v-for="branch in branches" :key="branch.id">
+                    <span>{{ plainTitle(branch.title) || 'Untitled' }}</span>
+                    <small>{{ branch.topics === 1 ? '1 topic' : `${branch.topics} topics` }}</small>
+                    <NButton size="tiny" secondary @click="restore(branch)">Restore</NButton>
+                </li>
+            </ul>
+        </NDrawerContent>
+    </NDrawer>
+</template>
+
+<style scoped>
+ul { list-style: none; margin: 0; padding: 0; }
+li { display: flex; align-items: center; gap: 8px; padding: 6px 0; border-bottom: 1px solid var(--edge); }
+span { flex: 1; overflow-wrap: anywhere; }
+small { color: var(--soft); }
+</style>

@@ -1,0 +1,111 @@
+<script setup lang="ts">
+import { useElementSize, useScroll } from '@vueuse/core'
+import { computed, nextTick, ref, watch } from 'vue'
+import { outlineLines } from '@/actions/seeingActions'
+import { useMap } from '@/stores/map'
+import { ancestorsOf, childrenOf } from '@/stores/tree'
+import { useTitles } from '@/stores/titles'
+import { useTyping } from '@/text/typing'
+import OutlineLine from './OutlineLine.vue'
+import { useOutlineDrag } from './useOutlineDrag'
+
+/** The map as an indented list: a tree for assistive technology, the same topics and keys as the board, folds of its own. */
+const LINE = 28
+const BEYOND = 12
+
+const map = useMap()
+const titles = useTitles()
+const typing = useTyping()
+const frame = ref<HTMLElement | null>(null)
+const { height } = useElementSize(frame)
+const { y: scrolled } = useScroll(frame)
+
+const lines = computed(() => outlineLines(map.tree, map.outlineFolded))
+const first = computed(() => Math.max(0, Math.floor(scrolled.value / LINE) - BEYOND))
+const shown = computed(() =>
+    lines.value.slice(first.value, first.value + Math.ceil(height.value / LINE) + 2 * BEYOND).map((id, i) => ({
+        id,
+        index: first.value + i,
+        topic: map.tree.topics.get(id),
+        depth: ancestorsOf(map.tree, id).length,
+        below: childrenOf(map.tree, id).length,
+        siblings: childrenOf(map.tree, map.tree.topics.get(id)?.parent ?? ''),
+    })),
+)
+
+const { drag, down } = useOutlineDrag(frame, lines, LINE)
+
+/** Keeps the chosen topic's line in view, and unfolds the way to it. */
+watch(
+    () => map.current,
+    (id) => {
+        if (id === null) {
+            return
+        }
+        map.uncover(id, 'outline')
+        void nextTick(() => {
+            const at = lines.value.indexOf(id)
+            const box = frame.value
+            if (at >= 0 && box !== null) {
+                const top = at * LINE
+                if (top < box.scrollTop || top + LINE > box.scrollTop + box.clientHeight) {
+                    box.scrollTop = Math.max(0, top - box.clientHeight / 2)
+                }
+            }
+        })
+    },
+    { immediate: true },
+)
+
+function choose(event: PointerEvent, id: string): void {
+    if (map.editing?.id === id && map.editing.where === 'outline') {
+        return
+    }
+    map.region = 'outline'
+    frame.value?.focus({ preventScroll: true })
+    if (event.ctrlKey || event.metaKey) {
+        map.choose(...(map.chosen.includes(id) ? map.chosen.filter((one) => one !== id) : [...map.chosen, id]))
+    } else if (!map.chosen.includes(id)) {
+        map.choose(id)
+    }
+    down(event, id)
+}
+
+function leave(id: string): void {
+    if (map.editing?.id === id && map.editing.where === 'outline') {
+        typing.finish()
+    }
+}
+
+function edit(id: string): void {
+    map.region = 'outline'
+    titles.begin(id)
+}
+
+/** After typing the keys belong to the list again. */
+watch(() => map.editing, (now, before) => now === null && before?.where === 'outline' && frame.value?.focus({ preventScroll: true }))
+</script>
+
+<template>
+    <div
+        ref="frame" class="outline" role="tree" aria-label="Outline" tabindex="0" data-region="outline" data-focus="outline" aria-multiselectable="true"
+        :aria-activedescendant="map.current === null ? undefined : `line-${map.current}`" @focus="map.region = 'outline'">
+        <div class="lines" :style="{ height: `${lines.length * LINE}px` }">
+            <OutlineLine
+                v-for="line in shown" :key="line.id" :topic="line.topic" :depth="line.depth" :below="line.below" :folded="map.outlineFolded.has(line.id)"
+                :chosen="map.chosen.includes(line.id)" :place="line.siblings.indexOf(line.id) + 1" :of="line.siblings.length"
+                :editing="map.editing !== null && map.editing.where === 'outline' && map.editing.id === line.id ? map.editing : null"
+                :chalk="map.slips.get(line.id)?.chalk ?? null" :style="{ top: `${line.index * LINE}px`, height: `${LINE}px` }"
+                @pointerdown="choose($event, line.id)" @dblclick="edit(line.id)" @leave="leave(line.id)"
+                @fold="map.setFolded('outline', [line.id], !map.outlineFolded.has(line.id))" />
+            <div v-if="drag?.landing != null" class="landing" :class="{ into: drag.landing.into }" :style="{ top: `${drag.landing.top}px`, left: `${drag.landing.left}px` }" />
+        </div>
+    </div>
+</template>
+
+<style scoped>
+.outline { position: relative; height: 100%; overflow: auto; outline: none; padding: 6px 0; box-sizing: border-box; }
+.lines { position: relative; }
+.landing { position: absolute; right: 8px; height: 0; border-top: 3px solid var(--tide); border-radius: 2px; pointer-events: none; }
+.landing.into { height: 26px; border: 2px dashed var(--tide); border-radius: 6px; background: color-mix(in srgb, var(--tide) 15%, transparent); }
+</style>

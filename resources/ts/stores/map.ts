@@ -1,0 +1,186 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { ulid } from 'ulid'
+import { api } from '@/api/client'
+import type { Edit, EditsAnswer, SceneNews, Slip, View } from '@/api/wire'
+import { tell } from '@/ui/tell'
+import { pendingEdits } from './pending'
+import { createQueue, type SavedState } from './queue'
+import { ancestorsOf, emptyTree, foreseen, merged, type Topic, type Tree } from './tree'
+
+export type Region = 'board' | 'outline'
+
+/** A title that is being typed. */
+export interface Editing {
+    id: string
+    where: Region
+    /** Groups what belongs to the making of a new topic, so that one undo takes it all back. */
+    step: string
+    /** The topic was made for this; left empty, it goes again. */
+    fresh: boolean
+    /** What was typed to begin with, in place of the title. */
+    instead: string | null
+}
+
+export const newId = (): string => ulid().toLowerCase()
+
+/** The map that is open: its topics, its scene, what is chosen, and the way to change it. */
+export const useMap = defineStore('map', () => {
+    const id = ref('')
+    const base = shallowRef<Tree>(emptyTree)
+    const slips = shallowRef<ReadonlyMap<string, Slip>>(new Map())
+    const seq = ref(0)
+    const undoLabel = ref<string | null>(null)
+    const redoLabel = ref<string | null>(null)
+    const chosen = shallowRef<readonly string[]>([])
+    const region = ref<Region>('board')
+    const editing = shallowRef<Editing | null>(null)
+    const folded = shallowRef<ReadonlySet<string>>(new Set())
+    const outlineFolded = shallowRef<ReadonlySet<string>>(new Set())
+    const queue = shallowRef<ReturnType<typeof createQueue> | null>(null)
+
+    const waiting = computed<readonly Edit[]>(() => queue.value?.waiting.value ?? [])
+    const tree = computed<Tree>(() => foreseen(base.value, waiting.value))
+    const savedState = computed<SavedState>(() => queue.value?.state.value ?? 'saved')
+    const current = computed<string | null>(() => chosen.value[chosen.value.length - 1] ?? null)
+    const currentTopic = computed<Topic | null>(() => (current.value === null ? null : (tree.value.topics.get(current.value) ?? null)))
+
+    async function open(map: string): Promise<void> {
+        close()
+        const [answer, left] = await Promise.all([api.open(map), pendingEdits.of(map).catch(() => [])])
+        id.value = map
+        base.value = merged(emptyTree, answer.rows)
+        folded.value = new Set(answer.view.folded)
+        outlineFolded.value = new Set(answer.view.outlineFolded)
+        takeScene(answer.scene)
+        seq.value = answer.seq
+        undoLabel.value = answer.undo
+        redoLabel.value = answer.redo
+        queue.value = createQueue(map, { seq: () => seq.value, answered, refused })
+        queue.value.resume(left)
+        const last = answer.view.chosen
+        chosen.value = [last !== null && tree.value.topics.has(last) ? last : tree.value.root]
+    }
+
+    function close(): void {
+        queue.value?.close()
+        queue.value = null
+        id.value = ''
+        base.value = emptyTree
+        slips.value = new Map()
+        chosen.value = []
+        editing.value = null
+    }
+
+    function answered(answer: EditsAnswer): void {
+        if (answer.rows.length > 0) {
+            base.value = merged(answer.scene.reset ? emptyTreeLike(answer) : base.value, answer.rows)
+        }
+        takeScene(answer.scene)
+        seq.value = answer.seq
+        undoLabel.value = answer.undo
+        redoLabel.value = answer.redo
+        for (const outcome of answer.edits) {
+            if (outcome.refusal !== undefined) {
+                tell.warning(outcome.refusal.message)
+            }
+        }
+        keepChoiceValid()
+    }
+
+    /** A reset brings every row when the browser was too far behind, and only some when the arrangement changed. */
+    function emptyTreeLike(answer: EditsAnswer): Tree {
+        const whole = answer.rows.some((row) => row.type === 'map' && row.fields?.root !== undefined)
+        return whole ? emptyTree : base.value
+    }
+
+    function refused(message: string): void {
+        tell.error(message)
+        void open(id.value)
+    }
+
+    function takeScene(news: SceneNews): void {
+        if (!news.reset && news.slips.length === 0 && news.gone.length === 0) {
+            return
+        }
+        const next = new Map(news.reset ? [] : slips.value)
+        for (const gone of news.gone) {
+            next.delete(gone)
+        }
+        for (const slip of news.slips) {
+            next.set(slip.id, Object.freeze(slip))
+        }
+        slips.value = next
+    }
+
+    function keepChoiceValid(): void {
+        const there = chosen.value.filter((topic) => tree.value.topics.has(topic))
+        if (there.length !== chosen.value.length) {
+            chosen.value = there.length > 0 ? there : [tree.value.root]
+        }
+        if (editing.value !== null && !tree.value.topics.has(editing.value.id)) {
+            editing.value = null
+        }
+    }
+
+    /** Sends an edit on its way; the tree shows it at once. */
+    function edit(...edits: Edit[]): void {
+        queue.value?.push(...edits.map((one) => ({ ...one, id: one.id ?? newId() })))
+    }
+
+    function choose(...topics: string[]): void {
+        chosen.value = topics.filter((topic) => tree.value.topics.has(topic))
+        keepViewSoon()
+    }
+
+    function setFolded(where: Region, topics: readonly string[], fold: boolean): void {
+        const set = where === 'board' ? folded : outlineFolded
+        const next = new Set(set.value)
+        for (const topic of topics) {
+            if (fold) {
+                next.add(topic)
+            } else {
+                next.delete(topic)
+            }
+        }
+        set.value = next
+        keepView()
+    }
+
+    /** Unfolds whatever hides a topic. */
+    function uncover(topic: string, where: Region): void {
+        const set = where === 'board' ? folded : outlineFolded
+        const hiding = ancestorsOf(tree.value, topic).filter((above) => set.value.has(above))
+        if (hiding.length > 0) {
+            setFolded(where, hiding, false)
+        }
+    }
+
+    let soon: ReturnType<typeof setTimeout> | undefined
+
+    function keepViewSoon(): void {
+        clearTimeout(soon)
+        soon = setTimeout(keepView, 1500)
+    }
+
+    function keepView(): void {
+        clearTimeout(soon)
+        const there = (ids: ReadonlySet<string>): string[] => [...ids].filter((topic) => base.value.topics.has(topic))
+        const view: View = {
+            folded: there(folded.value),
+            outlineFolded: there(outlineFolded.value),
+            chosen: current.value !== null && base.value.topics.has(current.value) ? current.value : null,
+        }
+        queue.value?.keepView(view)
+    }
+
+    function askForNews(): void {
+        queue.value?.askForNews()
+    }
+
+    return {
+        id, tree, slips, waiting, savedState, undoLabel, redoLabel,
+        chosen, current, currentTopic, region, editing, folded, outlineFolded,
+        open, close, edit, choose, setFolded, uncover, askForNews,
+    }
+})

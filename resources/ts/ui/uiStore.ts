@@ -1,0 +1,52 @@
+import { defineStore } from 'pinia'
+import { ref, shallowRef } from 'vue'
+import { usePreferences } from '@/stores/preferences'
+
+export type Panel = 'palette' | 'keys' | 'history' | 'removed'
+export type PhoneView = 'outline' | 'board' | 'desk'
+
+const REGIONS = ['outline', 'board', 'desk', 'top']
+
+/** Which dialog is open, which part of a narrow window is seen, and where the focus goes. */
+export const useUi = defineStore('ui', () => {
+    const preferences = usePreferences()
+    const panel = ref<Panel | null>(null)
+    const phoneView = ref<PhoneView>('outline')
+    const wantedField = shallowRef<{ field: 'caption' | 'note' } | null>(null)
+
+    function show(which: Panel): void {
+        panel.value = which
+    }
+
+    function focusDesk(field: 'caption' | 'note'): void {
+        preferences.deskOpen = true
+        phoneView.value = 'desk'
+        wantedField.value = { field }
+    }
+
+    function focusRegion(region: string): boolean {
+        const frame = document.querySelector<HTMLElement>(`[data-focus=${region}]`)
+        const target = frame?.matches('[tabindex]') === true ? frame : frame?.querySelector<HTMLElement>('[tabindex="0"], button, input, [contenteditable]')
+        target?.focus({ preventScroll: true })
+        return target != null
+    }
+
+    function focusNextRegion(): void {
+        const at = document.activeElement?.closest<HTMLElement>('[data-focus]')?.dataset.focus ?? ''
+        for (let n = 1; n <= REGIONS.length; n++) {
+            const next = REGIONS[(REGIONS.indexOf(at) + n) % REGIONS.length]
+            if (next !== undefined && focusRegion(next)) {
+                return
+            }
+        }
+    }
+
+    function download(address: string): void {
+        const link = document.createElement('a')
+        link.href = address
+        link.download = ''
+        link.click()
+    }
+
+    return { panel, phoneView, wantedField, show, focusDesk, focusRegion, focusNextRegion, download }
+})

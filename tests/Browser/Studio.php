@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Tests\Support\Browser;
+use Tests\Support\TestServer;
+
+/** One server and one browser for all tests of a run, ended with it. */
+final class Studio
+{
+    private static ?TestServer $server = null;
+
+    private static ?Browser $browser = null;
+
+    public static function server(): TestServer
+    {
+        if (self::$server === null) {
+            self::$server = new TestServer;
+            register_shutdown_function(self::close(...));
+        }
+
+        return self::$server;
+    }
+
+    /** A browser in the demo library, as if newly opened. */
+    public static function browser(): Browser
+    {
+        self::$browser ??= new Browser(self::server()->address);
+        self::$browser->size(1280, 800)->visit('/mark.svg');
+        self::$browser->script('localStorage.clear(); indexedDB.deleteDatabase("chalk-tree")');
+        self::$browser->enterDemo()->complaints();
+
+        return self::$browser;
+    }
+
+    public static function close(): void
+    {
+        self::$browser?->quit();
+        self::$server?->stop();
+        self::$browser = self::$server = null;
+    }
+}

@@ -1,0 +1,314 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support;
+
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
+use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\StaleElementReferenceException;
+use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\Remote\RemoteWebElement;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverDimension;
+use Facebook\WebDriver\WebDriverKeys;
+use RuntimeException;
+use Symfony\Component\Process\Process;
+use Throwable;
+
+/** Chromium without a window, driven as a person would use it: by keys, by mouse, by what is to be seen. */
+final class Browser
+{
+    public readonly RemoteWebDriver $driver;
+
+    private readonly Process $service;
+
+    private readonly string $profile;
+
+    public function __construct(private readonly string $address, int $width = 1280, int $height = 800, bool $touch = false)
+    {
+        $port = TestServer::freePort();
+        $this->service = new Process(['chromedriver', "--port={$port}", '--log-level=OFF'], null, null, null, null);
+        $this->service->disableOutput();
+        $this->service->start();
+        $this->profile = sys_get_temp_dir().'/chalk-chromium-'.bin2hex(random_bytes(6));
+        $options = new ChromeOptions;
+        $options->addArguments([
+            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
+            '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--hide-scrollbars', '--force-device-scale-factor=1',
+            '--lang=en-GB', "--window-size={$width},{$height}", "--user-data-dir={$this->profile}",
+        ]);
+        if ($touch) {
+            $options->setExperimentalOption('mobileEmulation', ['deviceMetrics' => ['width' => $width, 'height' => $height, 'pixelRatio' => 1.0, 'touch' => true]]);
+        }
+        $capabilities = DesiredCapabilities::chrome();
+        $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
+        $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
+        $this->driver = $this->connect("http://127.0.0.1:{$port}", $capabilities);
+        if (! $touch) {
+            $this->size($width, $height);
+        }
+    }
+
+    /** Sets the size of the page itself, whatever the window around it takes. */
+    public function size(int $width, int $height): self
+    {
+        $this->driver->manage()->window()->setSize(new WebDriverDimension($width, $height));
+        [$w, $h] = $this->script('return [innerWidth, innerHeight]');
+        $this->driver->manage()->window()->setSize(new WebDriverDimension(2 * $width - $w, 2 * $height - $h));
+
+        return $this;
+    }
+
+    public function quit(): void
+    {
+        try {
+            $this->driver->quit();
+        } finally {
+            $this->service->stop(1);
+            (new Process(['rm', '-rf', $this->profile]))->run();
+        }
+    }
+
+    public function visit(string $path): self
+    {
+        $this->driver->get($this->address.$path);
+
+        return $this;
+    }
+
+    /** Opens the demo library, and the map whose title begins so. */
+    public function enterDemo(?string $map = null): self
+    {
+        $this->visit('/')->waitFor('.library, .account');
+        if ($this->has('.account')) {
+            $this->press('Open the demo library');
+        }
+        $this->waitFor('.card');
+        if ($map !== null) {
+            $this->waitUntil(fn (): bool => $this->script('const a = [...document.querySelectorAll("a.picture")].find(a => a.ariaLabel.startsWith(arguments[0])); if (a) a.click(); return !!a', "Open {$map}"));
+            $this->ready();
+        }
+
+        return $this;
+    }
+
+    /** Waits until a map is open and drawn. */
+    public function ready(): self
+    {
+        $this->waitFor('.outline [role=treeitem], .slip');
+
+        return $this;
+    }
+
+    /** Begins a new map from the library. */
+    public function newMap(): self
+    {
+        $this->press('New map');
+        $this->waitFor('.title-editor');
+
+        return $this;
+    }
+
+    /** Presses keys one after the other, wherever the focus is; "Mod+z" and the like are pressed together. */
+    public function keys(string ...$keys): self
+    {
+        $names = ['Mod' => WebDriverKeys::CONTROL, 'Alt' => WebDriverKeys::ALT, 'Shift' => WebDriverKeys::SHIFT];
+        foreach ($keys as $key) {
+            $parts = $key === '+' ? ['+'] : explode('+', $key);
+            $last = array_pop($parts);
+            $name = WebDriverKeys::class.'::'.strtoupper((string) preg_replace('/(?<=[a-z])(?=[A-Z])/', '_', $last));
+            $last = strlen($last) > 1 && defined($name) ? constant($name) : $last;
+            $held = array_map(fn (string $part): string => $names[$part], $parts);
+            $keyboard = $this->driver->getKeyboard();
+            array_walk($held, fn (string $one) => $keyboard->pressKey($one));
+            $keyboard->sendKeys($last);
+            array_walk($held, fn (string $one) => $keyboard->releaseKey($one));
+        }
+
+        return $this;
+    }
+
+    /** Types text as it is. */
+    public function type(string $text): self
+    {
+        $this->driver->getKeyboard()->sendKeys($text);
+
+        return $this;
+    }
+
+    /** Clicks the button or link that says or is called this. */
+    public function press(string $name): self
+    {
+        $quoted = "concat('".str_replace("'", "', \"'\", '", $name)."', '')";
+        $path = "(//button | //a | //*[@role='button'] | //*[contains(@class, 'n-dropdown-option-body')] | //*[contains(@class, 'n-radio-button')])"
+            ."[normalize-space(.) = {$quoted} or starts-with(normalize-space(.), concat({$quoted}, '  ·')) or starts-with(normalize-space(.), concat({$quoted}, ' ·')) or @aria-label = {$quoted}]";
+        $this->waitUntil(function () use ($path): bool {
+            foreach ($this->driver->findElements(WebDriverBy::xpath($path)) as $element) {
+                if ($element->isDisplayed()) {
+                    $element->click();
+
+                    return true;
+                }
+            }
+
+            return false;
+        }, "a button called {$name}");
+
+        return $this;
+    }
+
+    public function find(string $css): RemoteWebElement
+    {
+        $this->waitFor($css);
+
+        return $this->driver->findElement(WebDriverBy::cssSelector($css));
+    }
+
+    public function has(string $css): bool
+    {
+        return $this->driver->findElements(WebDriverBy::cssSelector($css)) !== [];
+    }
+
+    public function count(string $css): int
+    {
+        return count($this->driver->findElements(WebDriverBy::cssSelector($css)));
+    }
+
+    public function waitFor(string $css): self
+    {
+        return $this->waitUntil(fn (): bool => $this->has($css), $css);
+    }
+
+    public function waitUntil(callable $is, string $what = 'something', float $seconds = 12): self
+    {
+        $end = microtime(true) + $seconds;
+        do {
+            try {
+                if ($is()) {
+                    return $this;
+                }
+            } catch (StaleElementReferenceException) {
+                // The page changed while it was looked at.
+            }
+            usleep(30_000);
+        } while (microtime(true) < $end);
+
+        throw new RuntimeException("Waited in vain for {$what}. The page: ".mb_substr((string) $this->script('return document.body.innerText'), 0, 800));
+    }
+
+    /** Waits until everything is kept by the server. */
+    public function saved(): self
+    {
+        return $this->waitUntil(fn (): bool => $this->script('return document.querySelector(".saved")?.dataset.state') === 'saved', 'everything to be saved');
+    }
+
+    public function script(string $code, mixed ...$arguments): mixed
+    {
+        return $this->driver->executeScript($code, $arguments);
+    }
+
+    /** @return list<string> the outline as it is to be seen, indented by two spaces a level */
+    public function outline(): array
+    {
+        return $this->script(
+            'return [...document.querySelectorAll(".outline [role=treeitem]")].sort((a, b) => a.offsetTop - b.offsetTop)'
+            .'.map(l => "  ".repeat(l.ariaLevel - 1) + (l.querySelector(".text, .title-editor")?.innerText.trim() ?? ""))',
+        );
+    }
+
+    /** The id of the topic on the board with this text. */
+    public function topic(string $text): string
+    {
+        $id = null;
+        $this->waitUntil(function () use ($text, &$id): bool {
+            $id = $this->script('return [...document.querySelectorAll(".slip")].find(s => [...s.querySelectorAll("text:not(.caption)")].map(t => t.textContent).join(" ") === arguments[0])?.dataset.topic', $text);
+
+            return $id !== null;
+        }, "a topic “{$text}” on the board");
+
+        return $id;
+    }
+
+    /** Clicks on a topic on the board. */
+    public function pick(string $text, int $modifiers = 0): self
+    {
+        $box = $this->boxOf($text);
+        $at = [$box['x'] + $box['w'] / 2, $box['y'] + $box['h'] / 2];
+
+        return $this->pointer('mousePressed', ...$at, more: ['modifiers' => $modifiers])->pointer('mouseReleased', ...$at, more: ['modifiers' => $modifiers]);
+    }
+
+    /** @return array{x: float, y: float, w: float, h: float} where a topic is in the window */
+    public function boxOf(string $text): array
+    {
+        return $this->script('const r = document.querySelector(`.slip[data-topic="${arguments[0]}"] .paper`).getBoundingClientRect(); return {x: r.x, y: r.y, w: r.width, h: r.height}', $this->topic($text));
+    }
+
+    /** Drags from one point of the window to others, and lets go unless told not to. */
+    public function drag(array $from, array $to, bool $release = true): self
+    {
+        $this->pointer('mousePressed', ...$from);
+        for ($i = 1; $i <= 8; $i++) {
+            $this->pointer('mouseMoved', $from[0] + ($to[0] - $from[0]) * $i / 8, $from[1] + ($to[1] - $from[1]) * $i / 8);
+        }
+        if ($release) {
+            $this->pointer('mouseReleased', ...$to);
+        }
+
+        return $this;
+    }
+
+    public function pointer(string $type, float $x, float $y, array $more = []): self
+    {
+        $this->tools('Input.dispatchMouseEvent', ['type' => $type, 'x' => $x, 'y' => $y, 'button' => $type === 'mouseWheel' ? 'none' : 'left', 'buttons' => $type === 'mouseReleased' ? 0 : 1, 'clickCount' => 1] + $more);
+
+        return $this;
+    }
+
+    public function offline(bool $offline): self
+    {
+        $this->tools('Network.enable', []);
+        $this->tools('Network.emulateNetworkConditions', ['offline' => $offline, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+
+        return $this;
+    }
+
+    public function tools(string $command, array $parameters): mixed
+    {
+        return (new ChromeDevToolsDriver($this->driver))->execute($command, $parameters);
+    }
+
+    public function picture(string $file): self
+    {
+        $this->driver->takeScreenshot($file);
+
+        return $this;
+    }
+
+    /** @return list<string> what went wrong in the page's own eyes */
+    public function complaints(): array
+    {
+        $severe = array_filter(
+            $this->driver->manage()->getLog('browser'),
+            fn (array $entry): bool => $entry['level'] === 'SEVERE' && ! str_contains($entry['message'], 'ERR_INTERNET_DISCONNECTED'),
+        );
+
+        return array_values(array_map(fn (array $entry): string => $entry['message'], $severe));
+    }
+
+    private function connect(string $service, DesiredCapabilities $capabilities): RemoteWebDriver
+    {
+        for ($i = 0; ; $i++) {
+            try {
+                return RemoteWebDriver::create($service, $capabilities, 60_000, 120_000);
+            } catch (Throwable $refused) {
+                if ($i > 60) {
+                    throw $refused;
+                }
+                usleep(100_000);
+            }
+        }
+    }
+}

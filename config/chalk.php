@@ -9,4 +9,7 @@ return [
 
     // Milliseconds that every edit request waits, to see how the interface does on a slow connection.
     'delay' => (int) env('CHALK_DELAY', 0),
+
+    // Tells in a header how much memory a request took, for bench/.
+    'measure' => (bool) env('CHALK_MEASURE', false),
 ];

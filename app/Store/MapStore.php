@@ -35,12 +35,14 @@ final readonly class MapStore
         $rows = $this->database->getPdo()->prepare('select id, parent, rank, title, caption, note, side, side_held, width, removed from topics where map_id = ?');
         $rows->execute([$record->id]);
         $rows->setFetchMode(PDO::FETCH_NUM);
-        foreach ($rows as [$id, $parent, $rank, $title, $caption, $note, $side, $held, $width, $removed]) {
-            $map->put(new Topic(
-                $id, $parent, $rank, $title, $caption, $note,
-                $side === null ? null : Side::from($side), (bool) $held, $width === null ? null : (int) $width, $removed,
-            ));
-        }
+        $map->fill((function () use ($rows): iterable {
+            foreach ($rows as [$id, $parent, $rank, $title, $caption, $note, $side, $held, $width, $removed]) {
+                yield new Topic(
+                    $id, $parent, $rank, $title, $caption, $note,
+                    $side === null ? null : Side::from($side), (bool) $held, $width === null ? null : (int) $width, $removed,
+                );
+            }
+        })());
 
         return $map;
     }

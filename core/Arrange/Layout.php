@@ -164,7 +164,7 @@ final class Layout
             }
             $slip = new Slip($topic, $above?->topic->id, $level, $growth, $chalk);
             if ($old !== null && Measurer::same($old, $slip)) {
-                [$slip->w, $slip->h, $slip->lines, $slip->captionLines] = [$old->w, $old->h, $old->lines, $old->captionLines];
+                [$slip->w, $slip->h] = [$old->w, $old->h];
             } else {
                 $this->measurer->measure($slip);
             }

@@ -6,7 +6,6 @@ namespace ChalkTree\Arrange;
 
 use ChalkTree\Look\LevelLook;
 use ChalkTree\Look\Looks;
-use ChalkTree\Map\Topic;
 use ChalkTree\Text\Line;
 use ChalkTree\Text\Run;
 use ChalkTree\Text\Wrapper;
@@ -25,21 +24,34 @@ final class Measurer
     {
         $topic = $slip->topic;
         $look = $this->looks->level($slip->level);
-        $around = 2 * $look->padX + $look->spine + ($topic->note === '' ? 0 : Looks::NOTE_SIGN);
-        $limit = $topic->width === null ? $look->widest : max(24, $topic->width - $around);
-        $slip->lines = $this->wrapper->wrap($topic->title, $look->size, $limit, $look->bold ? Run::BOLD : 0);
-        $slip->captionLines = $topic->caption === '' ? [] : $this->caption($topic, $limit);
-        $widest = 0.0;
-        foreach ($slip->lines as $line) {
+        $around = $this->around($slip, $look);
+        [$widest, $count] = $this->wrapper->extent($topic->title, $look->size, $this->limit($slip, $look), $look->bold ? Run::BOLD : 0);
+        $captionLines = $this->captionLines($slip);
+        foreach ($captionLines as $line) {
             $widest = max($widest, $line->width);
         }
-        foreach ($slip->captionLines as $line) {
-            $widest = max($widest, $line->width);
-        }
-        $slip->w = $topic->width === null
-            ? max(self::NARROWEST, 2 * ceil(($widest + $around) / 2))
-            : max(2 * ceil($topic->width / 2), 2 * ceil(($widest + $around) / 2));
-        $slip->h = self::height($look, count($slip->lines), count($slip->captionLines));
+        $slip->w = 2 * ceil(max($widest + $around, $topic->width ?? self::NARROWEST) / 2);
+        $slip->h = self::height($look, $count, count($captionLines));
+    }
+
+    /**
+     * The title as it is wrapped. Only what is drawn asks for it; a layout makes do with the extent.
+     *
+     * @return non-empty-list<Line>
+     */
+    public function lines(Slip $slip): array
+    {
+        $look = $this->looks->level($slip->level);
+
+        return $this->wrapper->wrap($slip->topic->title, $look->size, $this->limit($slip, $look), $look->bold ? Run::BOLD : 0);
+    }
+
+    /** @return list<Line> the caption as it is wrapped */
+    public function captionLines(Slip $slip): array
+    {
+        $caption = $slip->topic->caption;
+
+        return $caption === '' ? [] : $this->wrapper->wrapPlain($caption, Looks::CAPTION_SIZE, $this->limit($slip, $this->looks->level($slip->level)));
     }
 
     /** Whether two slips would measure the same. */
@@ -64,10 +76,16 @@ final class Measurer
         return round($look->padY + $titleLines * $look->line + $line * Looks::CAPTION_LINE + 13, 2);
     }
 
-    /** @return list<Line> */
-    private function caption(Topic $topic, float $limit): array
+    /** What a box needs beside its text. */
+    private function around(Slip $slip, LevelLook $look): int
     {
-        return $this->wrapper->wrapPlain($topic->caption, Looks::CAPTION_SIZE, $limit);
+        return 2 * $look->padX + $look->spine + ($slip->topic->note === '' ? 0 : Looks::NOTE_SIGN);
+    }
+
+    /** The width at which text wraps. */
+    private function limit(Slip $slip, LevelLook $look): float
+    {
+        return $slip->topic->width === null ? $look->widest : max(24, $slip->topic->width - $this->around($slip, $look));
     }
 
     private static function height(LevelLook $look, int $lines, int $captionLines): float

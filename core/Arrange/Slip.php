@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ChalkTree\Arrange;
 
 use ChalkTree\Map\Topic;
-use ChalkTree\Text\Line;
 
 /**
  * One topic as it is drawn. Its place is that of its box's top left corner relative to the parent's; for the root
@@ -28,12 +27,6 @@ final class Slip
     public float $leftReach = 0.0;
 
     public float $rightReach = 0.0;
-
-    /** @var list<Line> */
-    public array $lines = [];
-
-    /** @var list<Line> */
-    public array $captionLines = [];
 
     /** How many topics are hidden below it by folding. */
     public int $hidden = 0;
@@ -58,8 +51,9 @@ final class Slip
             && $this->w === $other->w && $this->h === $other->h
             && $this->level === $other->level && $this->growth === $other->growth && $this->chalk === $other->chalk
             && $this->parent === $other->parent && $this->hidden === $other->hidden
-            && $this->fromX === $other->fromX && $this->fromY === $other->fromY && $this->lines == $other->lines
-            && $this->captionLines == $other->captionLines
+            && $this->fromX === $other->fromX && $this->fromY === $other->fromY
+            && $this->topic->title === $other->topic->title && $this->topic->caption === $other->topic->caption
+            && $this->topic->width === $other->topic->width
             && ($this->topic->note === '') === ($other->topic->note === '');
     }
 }

@@ -5,13 +5,18 @@ declare(strict_types=1);
 namespace ChalkTree\Arrange;
 
 use ChalkTree\Look\Looks;
+use ChalkTree\Text\Advances;
 use ChalkTree\Text\Line;
+use ChalkTree\Text\Wrapper;
 
 /** A slip as plain data, for the wire and for the command line. docs/protocol.md describes it. */
 final readonly class SlipData
 {
+    private Measurer $measurer;
+
     public function __construct(private Looks $looks)
     {
+        $this->measurer = new Measurer(new Wrapper(new Advances), $looks);
     }
 
     /**
@@ -20,13 +25,19 @@ final readonly class SlipData
     public function of(Slip $slip): array
     {
         $look = $this->looks->level($slip->level);
+        $titleLines = $this->measurer->lines($slip);
+        $captionLines = $this->measurer->captionLines($slip);
+        $widest = 0.0;
+        foreach ([...$titleLines, ...$captionLines] as $line) {
+            $widest = max($widest, $line->width);
+        }
         $lines = [];
-        foreach ($slip->lines as $i => $line) {
-            $lines[] = $this->line($slip, $line, Measurer::baseline($look, $i));
+        foreach ($titleLines as $i => $line) {
+            $lines[] = $this->line($slip, $line, $widest, Measurer::baseline($look, $i));
         }
         $caption = [];
-        foreach ($slip->captionLines as $i => $line) {
-            $caption[] = $this->line($slip, $line, Measurer::captionBaseline($look, count($slip->lines), $i));
+        foreach ($captionLines as $i => $line) {
+            $caption[] = $this->line($slip, $line, $widest, Measurer::captionBaseline($look, count($titleLines), $i));
         }
 
         return [
@@ -48,9 +59,9 @@ final readonly class SlipData
     }
 
     /** @return array{y: float, parts: list<array{x: float, w: float, text: string, marks: int, href?: string, guess?: true}>} */
-    private function line(Slip $slip, Line $line, float $baseline): array
+    private function line(Slip $slip, Line $line, float $widest, float $baseline): array
     {
-        $begin = $this->begin($slip, $line->width);
+        $begin = $this->begin($slip, $line->width, $widest);
         $parts = [];
         foreach ($line->parts as $part) {
             $data = [
@@ -73,7 +84,7 @@ final readonly class SlipData
     }
 
     /** Where a line begins: in the middle on the root's plate, else ranged left, in a block beside the spine. */
-    private function begin(Slip $slip, float $width): float
+    private function begin(Slip $slip, float $width, float $widest): float
     {
         $look = $this->looks->level($slip->level);
         $sign = $slip->topic->note === '' ? 0 : Looks::NOTE_SIGN;
@@ -82,10 +93,6 @@ final readonly class SlipData
         }
         if ($slip->growth === Growth::Right) {
             return $look->padX + $look->spine;
-        }
-        $widest = 0.0;
-        foreach ([...$slip->lines, ...$slip->captionLines] as $line) {
-            $widest = max($widest, $line->width);
         }
 
         return max((float) $look->padX, $slip->w - $look->padX - $look->spine - $sign - $widest);

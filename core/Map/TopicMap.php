@@ -27,6 +27,24 @@ final class TopicMap
         }
     }
 
+    /**
+     * Puts topics into a map that has none of them yet; for ten thousand of them, one put() each would take twice as long.
+     *
+     * @param  iterable<Topic>  $topics
+     */
+    public function fill(iterable $topics): void
+    {
+        foreach ($topics as $topic) {
+            $this->rows['topic'][$topic->id] = $topic;
+            if ($topic->removed === null) {
+                $this->children[$topic->parent ?? ''][$topic->id] = $topic;
+            }
+        }
+        foreach ($this->children as $parent => $_) {
+            $this->unsorted[(string) $parent] = true;
+        }
+    }
+
     public function row(string $type, string $id): ?Row
     {
         return $this->rows[$type][$id] ?? null;

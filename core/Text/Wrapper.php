@@ -53,6 +53,28 @@ final class Wrapper
     }
 
     /**
+     * How wide the widest line is, and how many there are; for plain titles without making the lines.
+     *
+     * @return array{float, int} pixels, count
+     */
+    public function extent(string $markdown, float $size, float $limit, int $base = 0): array
+    {
+        if ($markdown !== '' && strpbrk($markdown, "*_~`[]<&\\\n") === false && ! str_contains($markdown, '  ') && $markdown[0] !== ' ' && $markdown[-1] !== ' ') {
+            $width = $this->advances->width($markdown, $base) * $size / 1000;
+            if ($width <= $limit) {
+                return [$width, 1];
+            }
+        }
+        $lines = $this->wrap($markdown, $size, $limit, $base);
+        $widest = 0.0;
+        foreach ($lines as $line) {
+            $widest = max($widest, $line->width);
+        }
+
+        return [$widest, count($lines)];
+    }
+
+    /**
      * The common case: words of one formatting, each narrower than a line.
      *
      * @return list<Line> empty where it is not that case

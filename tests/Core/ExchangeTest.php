@@ -14,6 +14,7 @@ use ChalkTree\Exchange\UnreadableFile;
 use ChalkTree\Look\BoardTheme;
 use ChalkTree\Map\NewMap;
 use ChalkTree\Map\TreeCheck;
+use ChalkTree\Text\InlineMarkdown;
 use Tests\Support\Chance;
 use Tests\Support\RandomMaps;
 
@@ -194,10 +195,8 @@ it('draws SVG that is well-formed, whatever the titles say, with the cuts it use
             ->and(substr_count($svg, '@font-face'))->toBeGreaterThanOrEqual(1);
         $text = preg_replace('/\s/u', '', $document->getElementsByTagName('svg')[0]->textContent);
         foreach ($scene->slips as $slip) {
-            foreach ($slip->lines as $line) {
-                foreach ($line->parts as $part) {
-                    expect(str_contains($text, preg_replace('/\s/u', '', $part['run']->text)))->toBeTrue();
-                }
+            foreach (InlineMarkdown::runs($slip->topic->title) as $run) {
+                expect(str_contains($text, preg_replace('/\s/u', '', $run->text)))->toBeTrue();
             }
         }
     }

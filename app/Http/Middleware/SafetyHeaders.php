@@ -24,6 +24,10 @@ final class SafetyHeaders
         $response->headers->set('X-Content-Type-Options', 'nosniff');
         $response->headers->set('Referrer-Policy', 'same-origin');
 
+        if (config('chalk.measure')) {
+            $response->headers->set('X-Peak-Memory', (string) memory_get_peak_usage());
+        }
+
         return $response;
     }
 }

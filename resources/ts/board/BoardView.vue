@@ -7,6 +7,7 @@ import { useMap } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
 import { childrenOf } from '@/stores/tree'
 import { useTitles } from '@/stores/titles'
+import { prepareEditor } from '@/text/titleEditors'
 import BoardControls from './BoardControls.vue'
 import { useCamera } from './cameraStore'
 import FarView from './FarView.vue'
@@ -139,6 +140,7 @@ const handle = { showAll, centre, reveal, zoomBy }
 onMounted(() => {
     camera.handle = handle
     void nextTick(begin)
+    setTimeout(prepareEditor, 300)
     if (map.editing === null) {
         frame.value?.focus({ preventScroll: true })
     }

@@ -53,7 +53,7 @@ function leave(): void {
 
 <template>
     <div class="typing-slip" :style="style">
-        <TitleEditor v-if="topic !== undefined" :title="topic.title" :instead="map.editing?.instead ?? null" label="Title of the topic" @leave="leave" />
+        <TitleEditor v-if="topic !== undefined" :title="topic.title" :instead="map.editing?.instead ?? null" @leave="leave" />
     </div>
 </template>
 

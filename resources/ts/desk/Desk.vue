@@ -95,7 +95,7 @@ watch(
             </label>
 
             <div class="field note">
-                <NoteEditor ref="note" :key="topic.id" :topic="topic.id" :note="topic.note" />
+                <NoteEditor ref="note" :topic="topic.id" :note="topic.note" />
             </div>
 
             <div class="field">

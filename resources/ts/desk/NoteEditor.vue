@@ -11,15 +11,17 @@ import { canKeep, noteDocument, noteMarkdown } from '@/text/noteMarkdown'
 const props = defineProps<{ topic: string; note: string }>()
 
 const map = useMap()
+const own = ref(props.topic)
 const asMarkdown = ref(!canKeep(props.note))
 const source = ref(props.note)
-const step = newId()
+let step = newId()
 let kept = props.note
+let filling: ReturnType<typeof setTimeout> | undefined
 
 const editor = useEditor({
     extensions: [StarterKit.configure({ underline: false, link: { openOnClick: false } })],
     editorProps: { attributes: { class: 'note-text', 'aria-label': 'Note', role: 'textbox', 'aria-multiline': 'true' } },
-    onCreate: ({ editor: made }) => void made.commands.setContent(noteDocument(made.schema, props.note).toJSON(), { emitUpdate: false }),
+    onCreate: () => fill(props.note),
     onUpdate: ({ editor: changed }) => {
         source.value = noteMarkdown(changed.state.doc)
         void keepSoon()
@@ -28,29 +30,36 @@ const editor = useEditor({
 })
 
 function keep(): void {
-    if (source.value !== kept && map.tree.topics.has(props.topic)) {
+    if (source.value !== kept && map.tree.topics.has(own.value)) {
         kept = source.value
-        map.edit({ name: 'topic.note', step, topics: [props.topic], note: kept })
+        map.edit({ name: 'topic.note', step, topics: [own.value], note: kept })
     }
 }
 
 const keepSoon = useDebounceFn(keep, 700)
 
+/** Another topic, somebody else's change, or an undo; what was typed here is kept first. */
 watch(
-    () => props.note,
-    (now) => {
-        // Somebody else's change, or an undo: what was typed here is kept already.
-        if (now !== kept) {
-            kept = now
-            source.value = now
-            fill(now)
+    () => [props.topic, props.note] as const,
+    ([topic, note]) => {
+        if (topic !== own.value) {
+            keep()
+            own.value = topic
+            step = newId()
+        } else if (note === kept) {
+            return
         }
+        kept = source.value = note
+        asMarkdown.value = !canKeep(note)
+        // While the choice runs along the board, only the note where it rests is set.
+        clearTimeout(filling)
+        filling = setTimeout(() => fill(note), 60)
     },
 )
 
 function fill(markdown: string): void {
     const its = editor.value
-    if (its !== undefined) {
+    if (its !== undefined && markdown === kept) {
         its.commands.setContent(noteDocument(its.schema, markdown).toJSON(), { emitUpdate: false })
     }
 }
@@ -63,6 +72,7 @@ function change(text: string): void {
 function swap(): void {
     asMarkdown.value = !asMarkdown.value
     if (!asMarkdown.value) {
+        keep()
         fill(source.value)
     }
 }
@@ -75,7 +85,10 @@ function focus(): void {
     }
 }
 
-onBeforeUnmount(keep)
+onBeforeUnmount(() => {
+    clearTimeout(filling)
+    keep()
+})
 defineExpose({ focus })
 
 const tools = [

@@ -32,7 +32,7 @@ const text = computed(() => plainTitle(props.topic?.title ?? '').replace(/\s+/g,
             <svg width="12" height="12" viewBox="0 0 12 12" :class="{ folded }"><path d="M2 4.5L6 8.5L10 4.5" /></svg>
         </button>
         <span v-else class="dot" :style="{ background: chalk === null ? undefined : `var(--${chalk})` }" />
-        <TitleEditor v-if="editing !== null" :title="topic.title" :instead="editing.instead" label="Title of the topic" class="editor" @leave="emit('leave')" />
+        <TitleEditor v-if="editing !== null" :title="topic.title" :instead="editing.instead" class="editor" @leave="emit('leave')" />
         <span v-else class="text" :class="{ empty: text === '' }">{{ text === '' ? 'Untitled' : text }}</span>
         <span v-if="folded" class="hidden">{{ below }}</span>
     </div>

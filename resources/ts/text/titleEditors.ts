@@ -1,0 +1,79 @@
+import { Editor } from '@tiptap/core'
+import Bold from '@tiptap/extension-bold'
+import Code from '@tiptap/extension-code'
+import Document from '@tiptap/extension-document'
+import HardBreak from '@tiptap/extension-hard-break'
+import Italic from '@tiptap/extension-italic'
+import Link from '@tiptap/extension-link'
+import Paragraph from '@tiptap/extension-paragraph'
+import Strike from '@tiptap/extension-strike'
+import Text from '@tiptap/extension-text'
+import Underline from '@tiptap/extension-underline'
+import { UndoRedo } from '@tiptap/extensions'
+import { EditorState, Selection, TextSelection } from '@tiptap/pm/state'
+import type { EditorView } from '@tiptap/pm/view'
+import { titleDocument } from './titleMarkdown'
+
+let spare: Editor | null = null
+
+/** Pasted text is one topic, line breaks and all. */
+function pasteAsText(view: EditorView, event: ClipboardEvent): boolean {
+    const text = event.clipboardData?.getData('text/plain') ?? ''
+    const { schema } = view.state
+    const lineBreak = schema.nodes.hardBreak
+    if (text === '' || lineBreak === undefined) {
+        return false
+    }
+    const nodes = text
+        .replace(/\r\n?/g, '\n')
+        .trim()
+        .split('\n')
+        .flatMap((line, i) => [...(i > 0 ? [lineBreak.create()] : []), ...(line === '' ? [] : [schema.text(line)])])
+    view.dispatch(nodes.reduce((change, node) => change.replaceSelectionWith(node, true), view.state.tr.deleteSelection()))
+    return true
+}
+
+function make(): Editor {
+    return new Editor({
+        element: document.createElement('div'),
+        extensions: [
+            Document.extend({ content: 'paragraph' }),
+            Paragraph, Text, HardBreak, Bold, Italic, Underline, Strike, Code,
+            Link.configure({ openOnClick: false, autolink: true, linkOnPaste: true }),
+            UndoRedo,
+        ],
+        editorProps: {
+            attributes: { class: 'title-editor', role: 'textbox', 'aria-label': 'Title of the topic', 'aria-multiline': 'true', spellcheck: 'true' },
+            handlePaste: pasteAsText,
+        },
+    })
+}
+
+/**
+ * An editor for titles in a frame, holding a title and the focus. Making one takes longer than a frame lasts, so they
+ * are used again; each begins with a history of its own.
+ */
+export function takeEditor(frame: HTMLElement, markdown: string, selectAll: boolean): Editor {
+    const editor = spare ?? make()
+    spare = null
+    frame.append(editor.view.dom)
+    const doc = titleDocument(editor.schema, markdown)
+    const selection = selectAll ? TextSelection.create(doc, 1, doc.content.size - 1) : Selection.atEnd(doc)
+    editor.view.updateState(EditorState.create({ doc, selection, plugins: editor.state.plugins }))
+    editor.view.focus()
+    return editor
+}
+
+export function giveBack(editor: Editor): void {
+    editor.view.dom.remove()
+    if (spare === null) {
+        spare = editor
+    } else {
+        editor.destroy()
+    }
+}
+
+/** Makes the first editor before it is needed. */
+export function prepareEditor(): void {
+    spare ??= make()
+}

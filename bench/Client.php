@@ -11,6 +11,7 @@ final class Client
 
     private readonly \CurlHandle $connection;
 
+    /** @param  non-empty-string  $address */
     public function __construct(private readonly string $address)
     {
         $this->cookies = (string) tempnam(sys_get_temp_dir(), 'cookies');
@@ -25,6 +26,7 @@ final class Client
     }
 
     /**
+     * @param  non-empty-string  $method
      * @param  array<string, mixed>|null  $body
      * @return array{array<string, mixed>, float, int} the answer, the milliseconds it took, the server's peak memory in bytes
      */
@@ -44,8 +46,8 @@ final class Client
             CURLOPT_COOKIEFILE => $this->cookies,
             CURLOPT_ENCODING => 'gzip',
             CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', "X-XSRF-TOKEN: {$token}"],
-            CURLOPT_POSTFIELDS => $body === null ? null : json_encode($body, JSON_THROW_ON_ERROR),
-            CURLOPT_HEADERFUNCTION => function ($_, string $header) use (&$memory): int {
+            CURLOPT_POSTFIELDS => $body === null ? '' : json_encode($body, JSON_THROW_ON_ERROR),
+            CURLOPT_HEADERFUNCTION => function (\CurlHandle $_, string $header) use (&$memory): int {
                 if (preg_match('/^X-Peak-Memory: (\d+)/i', $header, $m) === 1) {
                     $memory = (int) $m[1];
                 }

@@ -3,7 +3,7 @@ import { useElementSize, useScroll } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import { outlineLines } from '@/actions/seeingActions'
 import { useMap } from '@/stores/map'
-import { ancestorsOf, childrenOf } from '@/stores/tree'
+import { ancestorsOf, branchOf, childrenOf } from '@/stores/tree'
 import { useTitles } from '@/stores/titles'
 import { useTyping } from '@/text/typing'
 import OutlineLine from './OutlineLine.vue'
@@ -28,7 +28,7 @@ const shown = computed(() =>
         index: first.value + i,
         topic: map.tree.topics.get(id),
         depth: ancestorsOf(map.tree, id).length,
-        below: childrenOf(map.tree, id).length,
+        below: map.outlineFolded.has(id) ? branchOf(map.tree, id).length - 1 : childrenOf(map.tree, id).length,
         siblings: childrenOf(map.tree, map.tree.topics.get(id)?.parent ?? ''),
     })),
 )

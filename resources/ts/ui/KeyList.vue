@@ -28,7 +28,7 @@ function close(): void {
     <NModal :show="true" preset="card" title="All keys" class="key-list" style="width: min(860px, calc(100vw - 24px))" :bordered="false" @update:show="close">
         <NInput v-model:value="words" placeholder="Search the keys" clearable :input-props="{ 'aria-label': 'Search the keys' }" />
         <p class="hint">On the board and in the outline, typing begins a new title for the chosen topic.</p>
-        <div class="groups">
+        <div class="scroll"><div class="groups">
             <section v-for="{ group, actions: its } in groups" :key="group">
                 <h3>{{ group }}</h3>
                 <dl>
@@ -38,13 +38,14 @@ function close(): void {
                     </template>
                 </dl>
             </section>
-        </div>
+        </div></div>
     </NModal>
 </template>
 
 <style scoped>
 .hint { color: var(--soft); margin: 10px 0 0; }
-.groups { columns: 2 340px; column-gap: 32px; max-height: 62vh; overflow: auto; }
+.scroll { max-height: 62vh; overflow: auto; }
+.groups { columns: 2 340px; column-gap: 32px; }
 section { break-inside: avoid-column; }
 h3 { margin: 14px 0 4px; font-size: 15px; }
 dl { display: grid; grid-template-columns: minmax(130px, auto) 1fr; gap: 3px 12px; margin: 0; font-size: 14px; }

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Store\MapAnswers;
+use ChalkTree\Edit\Edits;
+use ChalkTree\Map\Ids;
+use Illuminate\Testing\TestResponse;
+use Opis\JsonSchema\Errors\ErrorFormatter;
+use Opis\JsonSchema\Validator;
+
+/** Holds data to a shape of the wire schema. */
+function expectShape(string $shape, mixed $data): void
+{
+    $validator = new Validator;
+    $validator->resolver()->registerFile('https://chalk-tree.example/wire.schema.json', dirname(__DIR__, 2).'/resources/wire/wire.schema.json');
+    $result = $validator->validate(json_decode(json_encode($data)), "https://chalk-tree.example/wire.schema.json#/definitions/{$shape}");
+
+    expect($result->isValid())->toBeTrue($result->isValid() ? '' : $shape.': '.json_encode((new ErrorFormatter)->format($result->error())));
+}
+
+/** @return list<array{method: string, path: string, body: string, after: string}> every request on the page */
+function examples(): array
+{
+    preg_match_all('/```http\n(\S+) (\S+)\n(?:\n(.*?)\n)?```\n([^\n]*)/s', (string) file_get_contents(dirname(__DIR__, 2).'/docs/protocol.md'), $m, PREG_SET_ORDER);
+
+    return array_map(fn (array $one): array => ['method' => $one[1], 'path' => $one[2], 'body' => $one[3], 'after' => $one[4]], $m);
+}
+
+it('answers every request on the page about the protocol as the page says', function () {
+    $tove = $this->person();
+    $named = 0;
+    foreach (examples() as $example) {
+        $this->actingAs($tove->fresh());
+        $map = $this->mapOf($tove);
+        $fill = fn (string $text): string => strtr($text, ['{map}' => $map->id, '{topic}' => $this->id($map, 'Lanterns'), '{edit}' => Ids::next()]);
+        $isJson = str_starts_with($example['body'], '{');
+        /** @var TestResponse $answer */
+        $answer = $isJson
+            ? $this->json($example['method'], $fill($example['path']), json_decode($fill($example['body']), true, 512, JSON_THROW_ON_ERROR))
+            : $this->call($example['method'], $fill($example['path']), content: $example['body'], server: ['HTTP_ACCEPT' => 'application/json']);
+        $wanted = match (true) {
+            str_contains($example['path'], 'reset-password') => 422,
+            str_contains($example['path'], '/demo') => 404,
+            default => null,
+        };
+        $wanted === null ? expect($answer->status())->toBeLessThan(300, $example['path']) : $answer->assertStatus($wanted);
+        if (preg_match('/^Answers `(\w+Answer)`/', $example['after'], $m) === 1) {
+            expectShape($m[1], $answer->json());
+            $named++;
+        }
+        if ($answer->status() >= 400) {
+            expectShape('ErrorAnswer', $answer->json());
+        }
+    }
+    expect($named)->toBeGreaterThanOrEqual(8);
+});
+
+it('makes every edit on the page, and each request fits its shape', function () {
+    $this->actingAs($tove = $this->person());
+    $map = $this->mapOf($tove);
+    $ids = ['{root}' => $map->root, '{topic}' => $this->id($map, 'Lanterns'), '{other}' => $this->id($map, 'Boats'), '{branch}' => $this->id($map, 'Willow'), '{new}' => Ids::next()];
+    preg_match_all('/```json edit\n(.*?)\n```/s', (string) file_get_contents(dirname(__DIR__, 2).'/docs/protocol.md'), $m);
+    $seq = 0;
+    foreach ($m[1] as $body) {
+        $edit = json_decode(strtr($body, $ids), true, 512, JSON_THROW_ON_ERROR) + ['id' => Ids::next()];
+        expectShape('EditsRequest', ['since' => $seq, 'edits' => [$edit]]);
+        $answer = $this->sendEdits($map, [$edit], $seq)->assertOk()->assertJsonPath('edits.0.status', 'done')->json();
+        expectShape('EditsAnswer', $answer);
+        $seq = $answer['seq'];
+    }
+    $shown = array_map(fn (string $body): string => json_decode(strtr($body, $ids), true)['name'], $m[1]);
+    expect($shown)->toEqualCanonicalizing([...array_map(fn (string $class): string => $class::name(), Edits::ALL), 'undo', 'redo', 'history.return']);
+});
+
+it('has every route on the page', function () {
+    $shown = array_map(fn (array $one): string => $one['method'].' '.strtok(ltrim($one['path'], '/'), '?'), examples());
+    foreach (app('router')->getRoutes() as $route) {
+        if (str_starts_with($route->uri(), 'api/')) {
+            expect($shown)->toContain($route->methods()[0].' '.$route->uri());
+        }
+    }
+});
+
+it('opens large and awkward maps in the shape that the schema gives', function () {
+    $tove = $this->person();
+    $map = $this->mapOf($tove);
+    $answer = app(MapAnswers::class)->open($map, $tove);
+
+    expectShape('OpenAnswer', $answer);
+    expect(array_column($answer['rows'], 'type'))->toContain('map', 'topic');
+});

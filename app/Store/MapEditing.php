@@ -57,7 +57,7 @@ final readonly class MapEditing
         $edit = Edits::read($body->name, $body->arguments);
         $changes = Edits::apply($edit, $map);
 
-        return ['do', $body->step, $edit->summary($map), $changes];
+        return ['do', $body->step, $edit->sentence($map), $changes];
     }
 
     /**

@@ -32,7 +32,7 @@ final readonly class AddTopic implements Edit
         }
     }
 
-    public function summary(TopicMap $map): string
+    public function sentence(TopicMap $map): string
     {
         $more = $this->draft->count() - 1;
 

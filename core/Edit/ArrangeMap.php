@@ -35,7 +35,7 @@ final readonly class ArrangeMap implements Edit
         $recorder->put(new Sheet($sheet->title, $sheet->root, $this->arrangement));
     }
 
-    public function summary(TopicMap $map): string
+    public function sentence(TopicMap $map): string
     {
         return 'Arranged the map '.str_replace('-', ' ', $this->arrangement);
     }

@@ -27,7 +27,7 @@ final readonly class BalanceMap implements Edit
         }
     }
 
-    public function summary(TopicMap $map): string
+    public function sentence(TopicMap $map): string
     {
         return 'Balanced the two sides';
     }

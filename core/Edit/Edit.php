@@ -21,5 +21,5 @@ interface Edit
     public function apply(TopicMap $map, Recorder $recorder): void;
 
     /** What was done, in the past tense, for the history; asked for after apply(). */
-    public function summary(TopicMap $map): string;
+    public function sentence(TopicMap $map): string;
 }

@@ -49,7 +49,7 @@ final readonly class MoveTopics implements Edit
         }
     }
 
-    public function summary(TopicMap $map): string
+    public function sentence(TopicMap $map): string
     {
         return 'Moved '.Wording::several(TopicChoice::titles($map, $this->topics));
     }

@@ -36,7 +36,7 @@ final readonly class RemoveTopics implements Edit
         }
     }
 
-    public function summary(TopicMap $map): string
+    public function sentence(TopicMap $map): string
     {
         return 'Removed '.Wording::several(TopicChoice::titles($map, $this->topics));
     }

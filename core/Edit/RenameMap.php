@@ -35,7 +35,7 @@ final readonly class RenameMap implements Edit
         $recorder->put(new Sheet($this->title, $sheet->root, $sheet->arrangement));
     }
 
-    public function summary(TopicMap $map): string
+    public function sentence(TopicMap $map): string
     {
         return $this->title === null ? 'Named the map after its root' : 'Named the map '.Wording::excerpt($this->title);
     }

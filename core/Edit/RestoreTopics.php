@@ -46,7 +46,7 @@ final readonly class RestoreTopics implements Edit
         }
     }
 
-    public function summary(TopicMap $map): string
+    public function sentence(TopicMap $map): string
     {
         return 'Restored '.Wording::several(TopicChoice::titles($map, $this->topics));
     }

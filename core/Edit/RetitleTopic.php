@@ -28,7 +28,7 @@ final readonly class RetitleTopic implements Edit
         $recorder->put($map->topic($this->topic)->with(['title' => $this->title]));
     }
 
-    public function summary(TopicMap $map): string
+    public function sentence(TopicMap $map): string
     {
         return 'Titled '.Wording::excerpt($this->title);
     }

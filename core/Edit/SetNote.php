@@ -31,7 +31,7 @@ final readonly class SetNote implements Edit
         }
     }
 
-    public function summary(TopicMap $map): string
+    public function sentence(TopicMap $map): string
     {
         return 'Changed the note of '.Wording::several(TopicChoice::titles($map, $this->topics));
     }

@@ -38,7 +38,7 @@ final readonly class SetSide implements Edit
         }
     }
 
-    public function summary(TopicMap $map): string
+    public function sentence(TopicMap $map): string
     {
         return 'Changed the side of '.Wording::several(TopicChoice::titles($map, $this->topics));
     }

@@ -35,7 +35,7 @@ final readonly class SetWidth implements Edit
         }
     }
 
-    public function summary(TopicMap $map): string
+    public function sentence(TopicMap $map): string
     {
         return 'Changed the width of '.Wording::several(TopicChoice::titles($map, $this->topics));
     }

@@ -62,7 +62,8 @@ final class JsonReader implements Reader
         if ($problem !== null) {
             throw new UnreadableFile('The topics in this file do not make a tree: '.$problem, 'topics');
         }
-        $this->balance($map);
+        // Files written by hand need not say on which side branches are.
+        SideBalance::settle($map);
 
         return $map;
     }
@@ -88,16 +89,5 @@ final class JsonReader implements Reader
             $from->has('width') ? $from->intOrNull('width', SetWidth::LEAST, SetWidth::MOST) : null,
         ));
         $from->refuseRest();
-    }
-
-    /** Files written by hand need not say on which side branches are. */
-    private function balance(TopicMap $map): void
-    {
-        foreach (SideBalance::whole($map) as $id => $side) {
-            $topic = $map->topic($id);
-            if ($topic->side === null) {
-                $map->put($topic->with(['side' => $side->value]));
-            }
-        }
     }
 }

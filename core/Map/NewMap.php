@@ -29,12 +29,7 @@ final class NewMap
                 $map->put($row);
             }
         }
-        foreach (SideBalance::whole($map) as $id => $side) {
-            $topic = $map->topic($id);
-            if ($topic->side === null) {
-                $map->put($topic->with(['side' => $side->value]));
-            }
-        }
+        SideBalance::settle($map);
 
         return $map;
     }

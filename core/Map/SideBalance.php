@@ -68,6 +68,17 @@ final class SideBalance
         return $sides;
     }
 
+    /** Gives a side to those branches of a new map that have none. */
+    public static function settle(TopicMap $map): void
+    {
+        foreach (self::whole($map) as $id => $side) {
+            $topic = $map->topic($id);
+            if ($topic->side === null) {
+                $map->put($topic->with(['side' => $side->value]));
+            }
+        }
+    }
+
     /** The estimated height of a branch, in pixels. */
     private static function height(TopicMap $map, string $id): int
     {

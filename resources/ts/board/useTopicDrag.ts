@@ -1,7 +1,8 @@
-import { onBeforeUnmount, shallowRef } from 'vue'
+import { shallowRef } from 'vue'
 import type { Slip } from '@/api/wire'
 import { useMap } from '@/stores/map'
 import { childrenOf, topsOf, type Tree } from '@/stores/tree'
+import { usePointerDrag } from '@/ui/usePointerDrag'
 import type { Box } from './geometry'
 
 /** Where dragged topics would land, and the pale slot that shows it. */
@@ -23,7 +24,6 @@ interface Drag {
     landing: Landing | null
 }
 
-const SLACK = 5
 const EDGE = 40
 const SLOT = { w: 74, h: 14 }
 
@@ -37,46 +37,26 @@ export function useTopicDrag(options: {
 }) {
     const map = useMap()
     const drag = shallowRef<Drag | null>(null)
-    let begin: { id: string; x: number; y: number } | null = null
     let last: PointerEvent | null = null
     let scrolling = 0
 
-    function down(event: PointerEvent, id: string): void {
-        if (event.button !== 0 || event.pointerType === 'touch' || id === map.tree.root) {
-            return
-        }
-        begin = { id, x: event.clientX, y: event.clientY }
-        window.addEventListener('pointermove', move)
-        window.addEventListener('pointerup', up)
-        window.addEventListener('keydown', key, { capture: true })
-    }
-
-    function move(event: PointerEvent): void {
-        if (begin === null) {
-            return
-        }
-        last = event
-        if (drag.value === null) {
-            if (Math.hypot(event.clientX - begin.x, event.clientY - begin.y) < SLACK) {
-                return
-            }
-            start(begin.id)
-            scrolling = requestAnimationFrame(scroll)
-        }
-        follow(event)
-    }
-
-    function start(id: string): void {
+    function begin(id: string, pressed: { x: number; y: number }): boolean {
         if (!map.chosen.includes(id)) {
             map.choose(id)
         }
-        const at = options.toBoard(begin?.x ?? 0, begin?.y ?? 0)
+        const at = options.toBoard(pressed.x, pressed.y)
         const box = options.boxes().get(id)
         const ids = topsOf(map.tree, map.chosen).filter((one) => one !== map.tree.root)
+        if (ids.length === 0) {
+            return false
+        }
         drag.value = { ids, dx: (box?.x ?? at.x) - at.x, dy: (box?.y ?? at.y) - at.y, x: at.x, y: at.y, landing: null }
+        scrolling = requestAnimationFrame(scroll)
+        return true
     }
 
     function follow(event: PointerEvent): void {
+        last = event
         if (drag.value !== null) {
             const { x, y } = options.toBoard(event.clientX, event.clientY)
             drag.value = { ...drag.value, x, y, landing: landingAt(x, y, drag.value.ids) }
@@ -86,13 +66,13 @@ export function useTopicDrag(options: {
     /** Near the edge of the board the view moves along. */
     function scroll(): void {
         const bounds = options.frame()?.getBoundingClientRect()
-        if (drag.value === null || last === null || bounds === undefined) {
+        if (drag.value === null || bounds === undefined) {
             return
         }
         const pull = (at: number, low: number, high: number): number => (at < low + EDGE ? low + EDGE - at : at > high - EDGE ? high - EDGE - at : 0) / 4
-        const dx = pull(last.clientX, bounds.left, bounds.right)
-        const dy = pull(last.clientY, bounds.top, bounds.bottom)
-        if (dx !== 0 || dy !== 0) {
+        const dx = last === null ? 0 : pull(last.clientX, bounds.left, bounds.right)
+        const dy = last === null ? 0 : pull(last.clientY, bounds.top, bounds.bottom)
+        if (last !== null && (dx !== 0 || dy !== 0)) {
             options.panBy(dx, dy)
             follow(last)
         }
@@ -121,36 +101,20 @@ export function useTopicDrag(options: {
         return best === null ? null : landingBy(best.id, best.box, x, y, map.tree, options.slips())
     }
 
-    function key(event: KeyboardEvent): void {
-        if (event.key === 'Escape' && drag.value !== null) {
-            event.preventDefault()
-            event.stopPropagation()
-            stop()
+    function drop(): void {
+        const landing = drag.value?.landing
+        if (drag.value !== null && landing != null) {
+            map.edit({ name: 'topic.move', topics: [...drag.value.ids], ...landing.place, ...(landing.side === undefined ? {} : { side: landing.side }) })
         }
     }
 
-    function up(): void {
-        const landed = drag.value
-        stop()
-        if (landed?.landing != null) {
-            const { place, side } = landed.landing
-            map.edit({ name: 'topic.move', topics: [...landed.ids], ...place, ...(side === undefined ? {} : { side }) })
-        }
-    }
-
-    function stop(): void {
+    function end(): void {
         cancelAnimationFrame(scrolling)
-        begin = null
         last = null
         drag.value = null
-        window.removeEventListener('pointermove', move)
-        window.removeEventListener('pointerup', up)
-        window.removeEventListener('keydown', key, { capture: true })
     }
 
-    onBeforeUnmount(stop)
-
-    return { drag, down }
+    return { drag, ...usePointerDrag({ begin, follow, drop, end }) }
 }
 
 /** Over the upper or lower third of a topic one lands beside it, in the middle or beyond its outer edge below it. */

@@ -1,6 +1,7 @@
-import { onBeforeUnmount, shallowRef, type Ref } from 'vue'
+import { shallowRef, type Ref } from 'vue'
 import { useMap } from '@/stores/map'
 import { ancestorsOf, topsOf } from '@/stores/tree'
+import { usePointerDrag } from '@/ui/usePointerDrag'
 
 interface Landing {
     place: { parent: string } | { before: string } | { after: string }
@@ -9,37 +10,27 @@ interface Landing {
     left: number
 }
 
-const SLACK = 5
 const EDGE = 24
 
 /** Dragging topics in the outline: on a line to go below it, between two to go there. */
 export function useOutlineDrag(frame: Ref<HTMLElement | null>, lines: Ref<readonly string[]>, lineHeight: number) {
     const map = useMap()
     const drag = shallowRef<{ ids: readonly string[]; landing: Landing | null } | null>(null)
-    let begin: { id: string; x: number; y: number } | null = null
 
-    function down(event: PointerEvent, id: string): void {
-        if (event.button !== 0 || event.pointerType === 'touch' || id === map.tree.root) {
-            return
-        }
-        begin = { id, x: event.clientX, y: event.clientY }
-        window.addEventListener('pointermove', move)
-        window.addEventListener('pointerup', up)
-        window.addEventListener('keydown', key, { capture: true })
+    function begin(): boolean {
+        const ids = topsOf(map.tree, map.chosen).filter((id) => id !== map.tree.root)
+        drag.value = { ids, landing: null }
+        return ids.length > 0
     }
 
-    function move(event: PointerEvent): void {
-        if (begin === null || (drag.value === null && Math.hypot(event.clientX - begin.x, event.clientY - begin.y) < SLACK)) {
-            return
-        }
+    function follow(event: PointerEvent): void {
         const box = frame.value
-        const ids = drag.value?.ids ?? topsOf(map.tree, map.chosen).filter((id) => id !== map.tree.root)
-        if (box === null || ids.length === 0) {
+        if (box === null || drag.value === null) {
             return
         }
         const bounds = box.getBoundingClientRect()
         box.scrollTop += event.clientY < bounds.top + EDGE ? -12 : event.clientY > bounds.bottom - EDGE ? 12 : 0
-        drag.value = { ids, landing: landingAt(event.clientY - bounds.top + box.scrollTop - 6, ids) }
+        drag.value = { ids: drag.value.ids, landing: landingAt(event.clientY - bounds.top + box.scrollTop - 6, drag.value.ids) }
     }
 
     function landingAt(y: number, ids: readonly string[]): Landing | null {
@@ -58,31 +49,15 @@ export function useOutlineDrag(frame: Ref<HTMLElement | null>, lines: Ref<readon
         return within <= 0.3 ? { place: { before: id }, into: false, top: top - 1, left } : { place: { after: id }, into: false, top: top + lineHeight - 2, left }
     }
 
-    function key(event: KeyboardEvent): void {
-        if (event.key === 'Escape' && drag.value !== null) {
-            event.preventDefault()
-            event.stopPropagation()
-            stop()
+    function drop(): void {
+        if (drag.value?.landing != null) {
+            map.edit({ name: 'topic.move', topics: [...drag.value.ids], ...drag.value.landing.place })
         }
     }
 
-    function up(): void {
-        const landed = drag.value
-        stop()
-        if (landed?.landing != null) {
-            map.edit({ name: 'topic.move', topics: [...landed.ids], ...landed.landing.place })
-        }
-    }
-
-    function stop(): void {
-        begin = null
+    function end(): void {
         drag.value = null
-        window.removeEventListener('pointermove', move)
-        window.removeEventListener('pointerup', up)
-        window.removeEventListener('keydown', key, { capture: true })
     }
 
-    onBeforeUnmount(stop)
-
-    return { drag, down }
+    return { drag, ...usePointerDrag({ begin, follow, drop, end }) }
 }

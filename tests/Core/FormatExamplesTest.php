@@ -1,0 +1,187 @@
+<?php
+
+declare(strict_types=1);
+
+use ChalkTree\Edit\TopicDraft;
+use ChalkTree\Exchange\Formats;
+use ChalkTree\Exchange\InlineHtml;
+use ChalkTree\Exchange\MarkdownWriter;
+use ChalkTree\Exchange\TextReader;
+use ChalkTree\Map\NewMap;
+use ChalkTree\Map\Topic;
+use ChalkTree\Map\TopicMap;
+use ChalkTree\Text\InlineMarkdown;
+use ChalkTree\Text\Run;
+
+function harbour(): TopicMap
+{
+    return NewMap::from(new TopicDraft('Harbour & *quay*', 'agreed', 'First paragraph.', children: [
+        new TopicDraft('Permits', children: [
+            new TopicDraft('Quay closed', '', "- from 17:00\n- signs a week before"),
+            new TopicDraft("Fires:\nnone"),
+        ]),
+        new TopicDraft('# not a heading', children: [
+            new TopicDraft('1. not a list'),
+            new TopicDraft(''),
+        ]),
+    ]));
+}
+
+it('writes Markdown just so', function () {
+    expect(Formats::write(harbour(), 'md'))->toBe(<<<'MD'
+        # Harbour & *quay*
+
+        <small>agreed</small>
+
+        First paragraph.
+
+        ## Permits
+
+        - Quay closed
+
+          <!-- note 1 -->
+          - from 17:00
+          - signs a week before
+          <!-- /note 1 -->
+
+        - Fires:<br>none
+
+        ## \# not a heading
+
+        - 1\. not a list
+        -
+
+        MD);
+});
+
+it('writes Markdown with as many heading levels as asked', function (int $headings, array $starts) {
+    $lines = array_values(array_filter(explode("\n", (new MarkdownWriter($headings))->write(harbour())), fn (string $line): bool => preg_match('/Permits|Quay closed/', $line) === 1));
+
+    expect($lines)->toBe($starts);
+})->with([
+    [1, ['- Permits', '  - Quay closed']],
+    [2, ['## Permits', '- Quay closed']],
+    [3, ['## Permits', '### Quay closed']],
+]);
+
+it('writes text just so', function () {
+    expect(Formats::write(harbour(), 'txt'))->toBe("Harbour & quay\n\tPermits\n\t\tQuay closed\n\t\tFires: none\n\t# not a heading\n\t\t1. not a list\n\t\t\n");
+});
+
+it('writes OPML just so', function () {
+    expect(Formats::write(harbour(), 'opml'))->toBe(<<<'XML'
+        <?xml version="1.0" encoding="UTF-8"?>
+        <opml version="2.0">
+          <head>
+            <title>Harbour &amp; quay</title>
+          </head>
+          <body>
+            <outline text="Harbour &amp; quay" _markdown="Harbour &amp; *quay*" description="agreed" _note="First paragraph.">
+              <outline text="Permits">
+                <outline text="Quay closed" _note="- from 17:00&#10;- signs a week before"/>
+                <outline text="Fires:&#10;none"/>
+              </outline>
+              <outline text="# not a heading">
+                <outline text="1. not a list"/>
+                <outline text=""/>
+              </outline>
+            </outline>
+          </body>
+        </opml>
+
+        XML);
+});
+
+it('writes our JSON with what is set and nothing else', function () {
+    $data = json_decode(Formats::write(harbour(), 'json'), true);
+    $topics = $data['topics'];
+
+    expect(array_keys($data))->toBe(['format', 'version', 'title', 'arrangement', 'root', 'topics'])
+        ->and($data['format'])->toBe('chalk-tree-map')
+        ->and($data['version'])->toBe(1)
+        ->and($data['root'])->toBe($topics[0]['id'])
+        ->and(array_keys($topics[0]))->toBe(['id', 'parent', 'title', 'caption', 'note'])
+        ->and(array_keys($topics[1]))->toBe(['id', 'parent', 'title', 'side'])
+        ->and($topics[1]['parent'])->toBe($topics[0]['id']);
+});
+
+it('puts loose topics behind the tree in every format', function (string $format) {
+    $map = NewMap::from(new TopicDraft('Root', children: [new TopicDraft('A')]), [new TopicDraft('Loose')]);
+    $text = Formats::write($map, $format);
+
+    expect(strpos($text, 'Loose'))->toBeGreaterThan(strpos($text, 'A'));
+})->with(array_keys(Formats::ALL));
+
+it('keeps loose topics loose in our JSON', function () {
+    $map = NewMap::from(new TopicDraft('Root'), [new TopicDraft('Loose', children: [new TopicDraft('Below')])]);
+    $again = Formats::read(Formats::write($map, 'json'), 'a.json');
+
+    expect(array_map(fn (Topic $topic): string => $topic->title, array_values($again->loose())))->toBe(['Loose']);
+});
+
+it('counts columns of indentation', function (string $line, int $columns) {
+    expect(TextReader::columns($line))->toBe($columns);
+})->with([
+    ['x', 0],
+    ['  x', 2],
+    ["\tx", 8],
+    ["  \tx", 8],
+    ["\t  x", 10],
+    ["\t\tx", 16],
+    ['', 0],
+]);
+
+it('takes any deeper indentation for one level', function () {
+    $map = Formats::read("a\n      b\n      c\n        d\n  e\n", 'x.txt');
+
+    expect(Formats::write($map, 'txt'))->toBe("a\n\tb\n\tc\n\t\td\n\te\n");
+});
+
+it('turns simple HTML into Markdown', function (string $html, string $markdown) {
+    expect(InlineHtml::markdown($html))->toBe($markdown);
+})->with([
+    ['plain', 'plain'],
+    ['<b>bold</b> and <EM>slanted</EM>', '**bold** and *slanted*'],
+    ['<u>under</u> <s>struck</s> <code>x*y</code>', '<u>under</u> ~~struck~~ `x*y`'],
+    ['<a href="https://a.b/c?d=1&amp;e=2">there</a>', '[there](<https://a.b/c?d=1&e=2>)'],
+    ['one<br/>two', "one\ntwo"],
+    ['<span style="color:red">kept <b>words</b></span>', 'kept **words**'],
+    ['5 &lt; 6 &amp; 7', '5 < 6 & 7'],
+    ['a*b', 'a\\*b'],
+    ['<script>alert(1)</script>', 'alert(1)'],
+]);
+
+it('writes runs so that they read back as the same', function (array $runs) {
+    $again = InlineMarkdown::runs(InlineMarkdown::write($runs));
+
+    expect($again)->toEqual($runs);
+})->with([
+    'bold' => [[new Run('a '), new Run('b', Run::BOLD), new Run(' c')]],
+    'bold and slanted' => [[new Run('x', Run::BOLD | Run::ITALIC)]],
+    'underline and strike' => [[new Run('x', Run::UNDERLINE | Run::STRIKE)]],
+    'a link' => [[new Run('see '), new Run('there', 0, 'https://saltmere.example/a?b=c&d')]],
+    'code with a backtick' => [[new Run('a`b', Run::CODE)]],
+    'signs' => [[new Run('*not* _this_ [nor] ~~that~~ <b> &amp; \\')]],
+]);
+
+it('keeps a note that would be taken for topics together', function (string $note) {
+    $map = NewMap::from(new TopicDraft('Root', children: [new TopicDraft('A', note: $note, children: [new TopicDraft('B', note: $note, children: [new TopicDraft('C', note: $note)])])]));
+    $again = Formats::read(Formats::write($map, 'md'), 'a.md');
+
+    expect(array_map(fn (Topic $topic): array => [$topic->title, $topic->note], array_values($again->all())))
+        ->toBe([['Root', ''], ['A', $note], ['B', $note], ['C', $note]]);
+})->with([
+    'a list' => "- one\n- two\n  - three",
+    'a heading' => "# Heading\n\ntext",
+    'numbers' => "1. one\n2. two",
+    'code' => "```php\n# comment\n- x\n```",
+    'a quote' => "> quoted\n> more",
+    'a table' => "| a | b |\n| - | - |\n| 1 | 2 |",
+    'its own fence' => "<!-- note 1 -->\nx\n<!-- /note 1 -->",
+    'paragraphs' => "one\ntwo\n\nthree",
+    'a rule' => "above\n\n---\n\nbelow",
+    'an underlined heading' => "Heading\n=======",
+    'indented code' => "    code\n    more",
+    'small print' => '<small>not a caption</small>',
+    'far blank lines' => "a\n\n\n\nb",
+]);

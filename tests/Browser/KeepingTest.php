@@ -47,7 +47,7 @@ it('has everything that was answered, and nothing by half, after the server was 
         for ($round = 0; $round < 3; $round++) {
             $killer = pcntl_fork();
             if ($killer === 0) {
-                usleep(random_int(250_000, 500_000));
+                usleep(random_int(600_000, 1_200_000));
                 $server->kill();
                 posix_kill(posix_getpid(), 9);
             }
@@ -69,7 +69,7 @@ it('has everything that was answered, and nothing by half, after the server was 
                 ->and($parts)->toBe(9 * $tops);
             $server->start();
         }
-        expect($answered)->toBeGreaterThan(3);
+        expect($answered)->toBeGreaterThan(3)->toBeLessThan(200);
         unlink($cookies);
     } finally {
         $server->stop();

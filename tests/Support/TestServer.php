@@ -18,6 +18,8 @@ final class TestServer
 
     private ?Process $process = null;
 
+    private ?int $pid = null;
+
     /** @param  array<string, string>  $settings further environment */
     public function __construct(private readonly array $settings = [], private readonly bool $demo = true)
     {
@@ -52,6 +54,8 @@ final class TestServer
         );
         $this->process->disableOutput();
         $this->process->start();
+        // Noted now, because a process that this one forks to do the killing cannot ask for it.
+        $this->pid = $this->process->getPid();
         for ($i = 0; $i < 100; $i++) {
             $probe = curl_init("{$this->address}/api/me");
             curl_setopt_array($probe, [CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 10]);
@@ -67,14 +71,14 @@ final class TestServer
     /** Ends the server and its workers from one moment to the next, as a crash would. */
     public function kill(): void
     {
-        $pid = $this->process?->getPid();
-        if ($pid !== null) {
-            $children = trim((string) @file_get_contents("/proc/{$pid}/task/{$pid}/children"));
-            foreach ([...array_filter(explode(' ', $children)), $pid] as $one) {
+        if ($this->pid !== null) {
+            $file = "/proc/{$this->pid}/task/{$this->pid}/children";
+            $workers = is_file($file) ? array_filter(explode(' ', trim((string) file_get_contents($file)))) : [];
+            foreach ([$this->pid, ...$workers] as $one) {
                 posix_kill((int) $one, 9);
             }
         }
-        $this->process?->stop(0);
+        $this->pid = null;
         $this->process = null;
     }
 

@@ -1,0 +1,195 @@
+<?php
+
+declare(strict_types=1);
+
+use Tests\Browser\Studio;
+use Tests\Support\Browser;
+
+/** Opens a map made of text, in a browser as newly opened. */
+function opened(string $text): Browser
+{
+    $file = sys_get_temp_dir().'/seen-'.bin2hex(random_bytes(4)).'.txt';
+    file_put_contents($file, $text);
+    $id = trim(Studio::server()->artisan('map:import', $file));
+    unlink($file);
+
+    return Studio::browser()->visit("/maps/{$id}")->ready();
+}
+
+function mapId(Browser $browser): string
+{
+    return basename((string) parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH));
+}
+
+it('has a name for every control, in the library, on a map and in a walk', function () {
+    $nameless = <<<'JS'
+        return [...document.querySelectorAll('button, a[href], input, [role=button], [role=slider], [role=separator], [tabindex="0"]')]
+            .filter((e) => e.offsetParent !== null || e instanceof SVGElement)
+            .filter((e) => e.closest('.n-base-selection, .n-input__suffix, .n-input-number-suffix, .n-slider-handles') === null)
+            .filter((e) => !(e.innerText?.trim() || e.getAttribute('aria-label') || e.textContent.trim() || e.title || e.labels?.length || e.getAttribute('aria-labelledby')))
+            .filter((e) => !e.hidden)
+            .map((e) => e.outerHTML.slice(0, 160))
+        JS;
+    $browser = Studio::browser();
+    expect($browser->script($nameless))->toBe([]);
+    $browser->enterDemo('Saltmere lantern');
+    expect($browser->script($nameless))->toBe([]);
+    $browser->keys('F9')->waitFor('.walk');
+    expect($browser->script($nameless))->toBe([]);
+    $browser->keys('Escape');
+});
+
+it('goes round the parts of the window by one key, and shows where the focus is', function () {
+    $browser = opened("Plan\n\tA\n");
+    $part = fn (): ?string => $browser->script('return document.activeElement.closest("[data-focus]")?.dataset.focus ?? null');
+    $seen = [];
+    for ($i = 0; $i < 4; $i++) {
+        $browser->keys('F6');
+        $seen[] = $part();
+    }
+    expect($seen)->toEqualCanonicalizing(['outline', 'board', 'desk', 'top']);
+    $browser->find('.board');
+    $browser->script('document.querySelector(".outline").focus()');
+    $browser->keys('F6');
+    expect($part())->toBe('board')
+        ->and($browser->script('return getComputedStyle(document.querySelector(".board"), "::after").borderTopWidth'))->toBe('2px');
+});
+
+it('shows markup in titles, captions and notes as text and runs none of it', function () {
+    $browser = opened("<img src=x onerror=window.hacked=1>\n\t<script>hacked=1</script>\n\t[x](javascript:window.hacked=1)\n");
+    $browser->pick('<script>hacked=1</script>');
+    $browser->keys('Alt+k')->type('<b onmouseover=window.hacked=1>c</b>')->waitUntil(fn (): bool => $browser->count('.slip text.caption') === 1, 'the caption');
+    $browser->find('.note-text')->click();
+    $browser->type('<img src=x onerror=window.hacked=1>');
+    usleep(900_000);
+    $browser->saved();
+    $browser->visit('/maps/'.mapId($browser))->ready();
+    usleep(300_000);
+    expect($browser->script('return window.hacked ?? null'))->toBeNull()
+        ->and($browser->script('return document.querySelectorAll("#app img, #app script").length'))->toBe(0)
+        ->and($browser->script('return [...document.querySelectorAll("a[href], .link")].filter(a => (a.getAttribute("href") ?? "").startsWith("javascript")).length'))->toBe(0);
+});
+
+it('remembers the board, the panels and their widths over a reload', function () {
+    $browser = opened("Plan\n\tA\n");
+    $browser->find('.board')->click();
+    $browser->keys('Alt+b')->waitUntil(fn (): bool => $browser->script('return document.documentElement.dataset.board') === 'slate', 'the Slate board');
+    $browser->keys('F8')->waitUntil(fn (): bool => ! $browser->has('.desk'), 'the desk to close');
+    $edge = $browser->script('const r = document.querySelector(".edge").getBoundingClientRect(); return [r.x + 2, r.y + 200]');
+    $browser->drag($edge, [$edge[0] + 60, $edge[1]]);
+    $width = (int) $browser->script('return document.querySelector(".left").getBoundingClientRect().width');
+    expect($width)->toBeGreaterThan(290)->toBeLessThan(320);
+    $browser->visit('/maps/'.mapId($browser))->ready();
+    expect($browser->script('return document.documentElement.dataset.board'))->toBe('slate')
+        ->and($browser->has('.desk'))->toBeFalse()
+        ->and((int) $browser->script('return document.querySelector(".left").getBoundingClientRect().width'))->toBe($width);
+});
+
+it('keeps most of the window for the board', function (int $width, int $height, float $least) {
+    $browser = Studio::browser()->enterDemo('Saltmere lantern')->size($width, $height);
+    usleep(300_000);
+    $part = $browser->script('return document.querySelector(".board").getBoundingClientRect().width / innerWidth');
+    expect($part)->toBeGreaterThanOrEqual($least)
+        ->and($browser->script('return document.documentElement.scrollWidth <= innerWidth && document.documentElement.scrollHeight <= innerHeight'))->toBeTrue();
+})->with([
+    'at 1280 by 800' => [1280, 800, 0.6],
+    'at 1920 by 1080' => [1920, 1080, 0.7],
+]);
+
+it('shows what was done in one window in another', function () {
+    $browser = opened("Plan\n\tA\n");
+    $first = $browser->driver->getWindowHandle();
+    $address = $browser->driver->getCurrentURL();
+    $browser->driver->switchTo()->newWindow();
+    $browser->driver->get($address);
+    $browser->ready()->pick('A');
+    $browser->type('Changed elsewhere')->keys('Mod+Enter')->saved();
+    $browser->driver->close();
+    $browser->driver->switchTo()->window($first);
+    $browser->script('window.dispatchEvent(new Event("focus"))');
+    $browser->waitUntil(fn (): bool => $browser->outline() === ['Plan', '  Changed elsewhere'], 'the change to arrive');
+    expect($browser->topic('Changed elsewhere'))->toHaveLength(26);
+});
+
+it('renames a map at the top, and goes by its root until then', function () {
+    $browser = opened("Plan\n\tA\n");
+    expect($browser->find('.name')->getText())->toBe('Plan');
+    $browser->find('.name')->click();
+    $browser->waitFor('.naming');
+    $browser->keys('Mod+a')->type('Another name')->keys('Enter');
+    $browser->waitUntil(fn (): bool => $browser->find('.name')->getText() === 'Another name', 'the new name');
+    $browser->saved()->press('Undo');
+    $browser->waitUntil(fn (): bool => $browser->find('.name')->getText() === 'Plan', 'the old name');
+});
+
+it('keeps a note that is still being typed when another topic is chosen', function () {
+    $browser = opened("Plan\n\tA\n\tB\n");
+    $browser->pick('A');
+    $browser->keys('Alt+n')->waitUntil(fn (): bool => $browser->script('return document.activeElement.classList.contains("note-text")'), 'the note to take the focus');
+    $browser->type('Belongs to A');
+    $browser->pick('B');
+    $browser->waitUntil(fn (): bool => $browser->script('return document.querySelector(".note-text").innerText.trim()') === '', 'the note of B');
+    $browser->find('.note-text')->click();
+    $browser->type('Belongs to B');
+    $browser->pick('A');
+    $browser->waitUntil(fn (): bool => $browser->script('return document.querySelector(".note-text").innerText.trim()') === 'Belongs to A', 'the note of A');
+    $browser->saved();
+    $notes = array_column(json_decode(Studio::server()->artisan('map:show', mapId($browser)), true)['topics'], 'note', 'title');
+    expect($notes)->toBe(['A' => 'Belongs to A', 'B' => 'Belongs to B']);
+});
+
+it('edits as Markdown a note that the formatted editor could not keep', function () {
+    $browser = opened("Plan\n\tA\n");
+    $file = sys_get_temp_dir().'/note-'.bin2hex(random_bytes(4)).'.json';
+    $topics = json_decode(Studio::server()->artisan('map:show', mapId($browser)), true)['topics'];
+    file_put_contents($file, json_encode([['name' => 'topic.note', 'topics' => [$topics[1]['id']], 'note' => "| a | b |\n| - | - |\n| 1 | 2 |"]]));
+    Studio::server()->artisan('map:edit', mapId($browser), $file);
+    unlink($file);
+    $browser->visit('/maps/'.mapId($browser))->ready()->pick('A');
+    expect($browser->find('.note-source textarea')->getAttribute('value'))->toBe("| a | b |\n| - | - |\n| 1 | 2 |");
+    $browser->find('.note-source textarea')->click();
+    $browser->keys('Mod+End')->type(' and more');
+    usleep(900_000);
+    $browser->saved();
+    expect(Studio::server()->artisan('map:show', mapId($browser)))->toContain('| 1 | 2 | and more');
+});
+
+it('takes files out by the menu', function () {
+    $browser = opened("Plan\n\tA\n");
+    $browser->script('window.taken = []; HTMLAnchorElement.prototype.click = function () { window.taken.push(this.getAttribute("href")) }');
+    foreach (['Markdown', 'text', 'OPML', 'JSON', 'SVG picture', 'PNG picture'] as $form) {
+        $browser->press('Take out')->press("Take out as {$form}");
+        usleep(250_000);
+    }
+    $taken = $browser->script('return window.taken');
+    expect(array_map(fn (string $address): string => preg_replace('/.*[?&]to=(\w+).*/', '$1', $address), $taken))->toBe(['md', 'txt', 'opml', 'json', 'svg', 'png']);
+    foreach ($taken as $address) {
+        expect($browser->driver->executeAsyncScript('const done = arguments[1]; fetch(arguments[0]).then((a) => a.blob().then((b) => done([a.status, b.size])))', [$address]))
+            ->{0}->toBe(200);
+    }
+});
+
+it('says so when a map is not there, and leads back', function () {
+    $browser = Studio::browser()->visit('/maps/01m00000000000000000000000');
+    $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.body.innerText'), 'This map does not open'), 'the sentence');
+    $browser->press('Back to the library')->waitFor('.card');
+    expect($browser->count('.card'))->toBeGreaterThan(3);
+});
+
+it('searches the list of keys', function () {
+    $browser = opened("Plan\n");
+    $browser->keys('F1')->waitFor('.key-list');
+    $all = $browser->count('.key-list dd');
+    $browser->find("input[aria-label='Search the keys']")->sendKeys('fold');
+    $browser->waitUntil(fn (): bool => $browser->count('.key-list dd') < $all, 'the list to shrink');
+    expect($all)->toBeGreaterThan(35)
+        ->and($browser->script('return [...document.querySelectorAll(".key-list dd")].every((d) => d.innerText.toLowerCase().includes("fold"))'))->toBeTrue();
+});
+
+it('goes without movement where the system asks for that', function () {
+    $browser = Studio::browser();
+    $browser->tools('Emulation.setEmulatedMedia', ['features' => [['name' => 'prefers-reduced-motion', 'value' => 'reduce']]]);
+    $browser->enterDemo('Volunteers');
+    expect($browser->script('return getComputedStyle(document.querySelector(".slip")).transitionDuration'))->toBe('0s');
+    $browser->tools('Emulation.setEmulatedMedia', ['features' => []]);
+});

@@ -16,6 +16,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 
 /** Wires the few things that Laravel cannot guess. */
@@ -31,7 +32,9 @@ final class AppServiceProvider extends ServiceProvider
         Model::shouldBeStrict();
         Gate::policy(MapRecord::class, MapPolicy::class);
         Mail::extend('outbox', fn (): OutboxTransport => new OutboxTransport);
-        ResetPassword::createUrlUsing(fn (Person $person, string $token): string => url('/reset-password').'?'.http_build_query(['token' => $token, 'email' => $person->email]));
+        // Not from the request's host, which whoever asks can make up.
+        ResetPassword::createUrlUsing(fn (Person $person, string $token): string => rtrim((string) config('app.url'), '/').'/reset-password?'.http_build_query(['token' => $token, 'email' => $person->email]));
+        Vite::createAssetPathsUsing(fn (string $path): string => "/{$path}");
         RateLimiter::for('account', fn (Request $request): array => [
             Limit::perMinute(10)->by('account '.$request->ip().' '.mb_strtolower((string) $request->string('email'))),
             Limit::perMinute(60)->by('account '.$request->ip()),

@@ -243,3 +243,37 @@ it('runs any action by name and lists all keys', function () {
     expect($browser->script('return document.querySelector(".key-list").innerText'))->toContain('Add a subtopic')->toContain('Alt+↑');
     $browser->keys('Escape')->waitUntil(fn (): bool => ! $browser->has('.key-list'), 'the list to close');
 });
+
+it('does everything by mouse alone: a new map, titles, a drag, a fold, undo, a walk, taking out', function () {
+    $browser = smallMap();
+    $twice = function (string $topic) use ($browser): void {
+        [$x, $y] = at($browser, $topic);
+        foreach ([1, 2] as $count) {
+            $browser->pointer('mousePressed', $x, $y, ['clickCount' => $count])->pointer('mouseReleased', $x, $y, ['clickCount' => $count]);
+        }
+    };
+    $twice('A1');
+    $browser->waitFor('.board .title-editor')->keys('Mod+a')->type('By mouse');
+    $browser->drag([700, 740], [701, 740]);
+    settled($browser);
+    expect($browser->outline())->toBe(['Plan', '  A', '    By mouse', '    A2', '  B', '    B1']);
+
+    $browser->drag(at($browser, 'By mouse'), at($browser, 'B', 0.9));
+    settled($browser);
+    expect($browser->outline())->toBe(['Plan', '  A', '    A2', '  B', '    B1', '    By mouse']);
+
+    $browser->pick('B');
+    $browser->script('document.querySelector(".slip.chosen .fold-handle").dispatchEvent(new MouseEvent("click", {bubbles: true}))');
+    $browser->waitUntil(fn (): bool => $browser->count('.tally') === 1, 'the tally marks');
+    $browser->press('Undo');
+    $browser->waitUntil(fn (): bool => $browser->outline() === ['Plan', '  A', '    By mouse', '    A2', '  B', '    B1'], 'the drag to be undone');
+    $browser->press('Change the title')->waitFor('.title-editor');
+    $browser->drag([700, 740], [701, 740]);
+    $browser->press('More')->press('Arrange on both sides');
+    settled($browser);
+    $browser->press('Walk')->waitFor('.walk')->press('On')->press('End');
+    $browser->waitUntil(fn (): bool => ! $browser->has('.walk'), 'the walk to end');
+    $browser->press('Actions')->waitFor('.palette');
+    expect($browser->script('const i = [...document.querySelectorAll(".palette li")].find(l => l.innerText.includes("Balance")); i.click(); return true'))->toBeTrue();
+    settled($browser);
+});

@@ -69,6 +69,41 @@ it('sends a letter to the outbox with a link that sets a new password, once', fu
     $this->postJson('/api/reset-password', $new)->assertUnprocessable();
 });
 
+it('sends links to its own address only, whatever host is asked', function () {
+    $this->person();
+    $this->postJson('http://evil.example/api/forgot-password', ['email' => 'tove@saltmere.example'])->assertOk();
+    $text = (string) DB::table('letters')->value('text');
+
+    expect($text)->toContain(config('app.url').'/reset-password?token=')
+        ->not->toContain('evil.example/reset-password');
+});
+
+it('keeps nobody signed in who has signed out, and gives every sign-in a session of its own', function () {
+    $this->person();
+    $enter = fn () => $this->postJson('/api/sign-in', ['email' => 'tove@saltmere.example', 'password' => 'a long password'])->assertOk();
+    $this->getJson('/api/me');
+    $before = session()->getId();
+    $enter();
+    $during = session()->getId();
+    $this->postJson('/api/sign-out')->assertOk()->assertExactJson(['person' => null]);
+
+    expect($during)->not->toBe($before)
+        ->and(session()->getId())->not->toBe($during);
+    $this->getJson('/api/maps')->assertUnauthorized();
+});
+
+it('takes an address in any case as the same person', function (string $email) {
+    $this->person();
+    $this->postJson('/api/sign-in', ['email' => $email, 'password' => 'a long password'])
+        ->assertOk()->assertJsonPath('person.email', 'tove@saltmere.example');
+})->with(['tove@saltmere.example', 'TOVE@saltmere.example', 'Tove@Saltmere.Example']);
+
+it('takes no password of another kind than text', function (mixed $password) {
+    $this->person();
+    $this->postJson('/api/sign-in', ['email' => 'tove@saltmere.example', 'password' => $password])
+        ->assertUnprocessable()->assertJsonPath('field', 'password');
+})->with([[null], [['a long password']], [true], [str_repeat('x', 201)]]);
+
 it('has a demo person and an open outbox only in a demo installation', function () {
     $this->person('wren@saltmere.example');
     $this->postJson('/api/demo')->assertNotFound();

@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+use Tests\Support\TestServer;
+
+/** One real server for these tests; they look at what a test without one cannot see. */
+function realServer(): TestServer
+{
+    static $server = null;
+    if ($server === null) {
+        $server = new TestServer;
+        register_shutdown_function($server->stop(...));
+    }
+
+    return $server;
+}
+
+/**
+ * @param  list<string>  $headers
+ * @return array{status: int, headers: array<string, string>, body: string}
+ */
+function fetchReal(string $method, string $path, array $headers = [], ?string $body = null, ?string $cookies = null): array
+{
+    $found = [];
+    $request = curl_init(realServer()->address.$path);
+    curl_setopt_array($request, [
+        CURLOPT_RETURNTRANSFER => true,
+        CURLOPT_CUSTOMREQUEST => $method,
+        CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', ...$headers],
+        CURLOPT_PATH_AS_IS => true,
+        CURLOPT_TIMEOUT => 20,
+        CURLOPT_HEADERFUNCTION => function ($_, string $line) use (&$found): int {
+            if (str_contains($line, ':')) {
+                [$name, $value] = explode(':', $line, 2);
+                $found[strtolower($name)] = trim($value);
+            }
+
+            return strlen($line);
+        },
+    ]);
+    if ($body !== null) {
+        curl_setopt($request, CURLOPT_POSTFIELDS, $body);
+    }
+    if ($cookies !== null) {
+        curl_setopt_array($request, [CURLOPT_COOKIEFILE => $cookies, CURLOPT_COOKIEJAR => $cookies]);
+    }
+    $answer = (string) curl_exec($request);
+
+    return ['status' => (int) curl_getinfo($request, CURLINFO_RESPONSE_CODE), 'headers' => $found, 'body' => $answer];
+}
+
+it('refuses to change anything without the token of the page', function (string $path) {
+    $answer = fetchReal('POST', $path, body: '{}');
+
+    expect($answer['status'])->toBe(419)
+        ->and(json_decode($answer['body'], true)['code'])->toBe('stale_session');
+})->with(['/api/demo', '/api/register', '/api/sign-in', '/api/maps', '/api/forgot-password']);
+
+it('lets in with the token, over cookies that scripts cannot read', function () {
+    $cookies = (string) tempnam(sys_get_temp_dir(), 'cookies');
+    $first = fetchReal('GET', '/api/me', cookies: $cookies);
+    expect(json_decode($first['body'], true))->toBe(['person' => null, 'demo' => true]);
+    preg_match('/XSRF-TOKEN\t(\S+)/', (string) file_get_contents($cookies), $m);
+    $entered = fetchReal('POST', '/api/demo', ['X-XSRF-TOKEN: '.urldecode($m[1])], '{}', $cookies);
+    expect($entered['status'])->toBe(200);
+
+    $jar = (string) file_get_contents($cookies);
+    expect($jar)->toMatch('/#HttpOnly_\S+\t.*chalk_tree_session/')
+        ->and(json_decode(fetchReal('GET', '/api/maps', cookies: $cookies)['body'], true)['maps'])->toHaveCount(4);
+    unlink($cookies);
+});
+
+it('gives nothing from outside its public folder', function (string $path) {
+    $answer = fetchReal('GET', $path);
+
+    expect($answer['body'])->not->toContain('APP_KEY')
+        ->not->toContain('chalk-tree/chalk-tree')
+        ->not->toContain('root:');
+})->with([
+    '/../.env',
+    '/..%2f.env',
+    '/%2e%2e/%2e%2e/etc/passwd',
+    '/build/../../composer.json',
+    '/index.php/../../composer.json',
+    '/....//....//composer.json',
+    '/.env',
+]);
+
+it('sends scripts packed and to be kept, and pages with a policy', function () {
+    $page = fetchReal('GET', '/');
+    preg_match('~/build/assets/main-[^"]+\.js~', $page['body'], $m);
+    $script = fetchReal('GET', $m[0], ['Accept-Encoding: gzip']);
+
+    expect($page['headers']['content-security-policy'])->toContain("script-src 'self'")
+        ->and($page['headers']['x-content-type-options'])->toBe('nosniff')
+        ->and($script['headers']['content-type'])->toStartWith('text/javascript')
+        ->and($script['headers']['content-encoding'])->toBe('gzip')
+        ->and($script['headers']['cache-control'])->toContain('immutable')
+        ->and(strlen((string) gzdecode($script['body'])))->toBeGreaterThan(strlen($script['body']))
+        ->and(fetchReal('GET', $m[0])['headers'])->not->toHaveKey('content-encoding');
+});
+
+it('loads nothing from anywhere else', function () {
+    $page = fetchReal('GET', '/')['body'];
+    preg_match_all('~(?:src|href)="(https?:)?//([^"/]+)~', $page, $m);
+
+    expect(array_unique($m[2]))->toBe([])
+        ->and($page)->toContain('src="/build/assets/');
+    foreach ((array) glob(dirname(__DIR__, 2).'/public/build/assets/*.css') as $file) {
+        expect((string) file_get_contents((string) $file))->not->toMatch('~url\([\'"]?(?:https?:)?//~');
+    }
+});
+
+it('answers what is not JSON, too long or of the wrong kind with a sentence', function (string $method, string $path, ?string $body, int $status) {
+    $answer = fetchReal($method, $path, body: $body);
+
+    expect($answer['status'])->toBe($status)
+        ->and(json_decode($answer['body'], true))->toHaveKeys(['code', 'message', 'field']);
+})->with([
+    'no such call' => ['GET', '/api/nothing', null, 404],
+    'the wrong method' => ['DELETE', '/api/me', null, 405],
+    'signed out' => ['GET', '/api/maps', null, 401],
+]);
+
+it('answers several requests at a time', function () {
+    $many = curl_multi_init();
+    $requests = [];
+    for ($i = 0; $i < 12; $i++) {
+        $requests[$i] = curl_init(realServer()->address.'/api/me');
+        curl_setopt($requests[$i], CURLOPT_RETURNTRANSFER, true);
+        curl_multi_add_handle($many, $requests[$i]);
+    }
+    do {
+        curl_multi_exec($many, $running);
+        curl_multi_select($many, 0.2);
+    } while ($running > 0);
+
+    expect(array_map(fn (CurlHandle $one): int => curl_getinfo($one, CURLINFO_RESPONSE_CODE), $requests))->toBe(array_fill(0, 12, 200));
+});

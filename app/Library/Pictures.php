@@ -16,6 +16,9 @@ final readonly class Pictures
 {
     public const WIDEST = 16_000;
 
+    /** librsvg draws nothing taller. */
+    private const TALLEST = 32_000;
+
     /** Beyond this a PNG takes more memory than a request should. */
     private const MOST_PIXELS = 120_000_000;
 
@@ -33,7 +36,8 @@ final readonly class Pictures
         $bounds = $scene->bounds();
         $natural = $bounds['w'] + 64;
         $widest = (int) sqrt(self::MOST_PIXELS * $natural / ($bounds['h'] + 64));
-        $width = max(16, min($width ?? (int) (2 * $natural), self::WIDEST, $widest));
+        $tallest = (int) (self::TALLEST * $natural / ($bounds['h'] + 64));
+        $width = max(1, min($width ?? (int) (2 * $natural), self::WIDEST, $widest, $tallest));
         $process = new Process(
             ['rsvg-convert', '--format=png', '--unlimited', "--width={$width}", '--keep-aspect-ratio'],
             env: ['FONTCONFIG_FILE' => $this->fontList()],

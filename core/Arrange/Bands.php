@@ -32,24 +32,38 @@ final readonly class Bands
             return;
         }
         $look = $this->looks->level($slip->level + 1);
-        $heights = [Growth::Left->value => -$look->gap, Growth::Right->value => -$look->gap];
+        $gap = $look->gap;
+        $left = $right = -$gap;
         foreach ($children as $child) {
-            $heights[$child->growth->value] += $child->band + $look->gap;
+            if ($child->growth === Growth::Right) {
+                $right += $child->band + $gap;
+            } else {
+                $left += $child->band + $gap;
+            }
         }
-        $tops = [];
-        foreach ($heights as $growth => $height) {
-            $tops[$growth] = ($slip->h - $height) / 2;
-            $slip->band = max($slip->band, $height);
-        }
+        $slip->band = max($slip->h, $left, $right);
+        $left = ($slip->h - $left) / 2;
+        $right = ($slip->h - $right) / 2;
         foreach ($children as $child) {
-            $growth = $child->growth->value;
-            $child->y = $tops[$growth] + ($child->band - $child->h) / 2;
-            $child->x = $child->growth === Growth::Right ? $slip->w + $look->reach : -$look->reach - $child->w;
-            $tops[$growth] += $child->band + $look->gap;
-            $slip->leftReach = max($slip->leftReach, $child->leftReach - $child->x);
-            $slip->rightReach = max($slip->rightReach, $child->rightReach + $child->x);
-            $child->fromX = $child->growth === Growth::Right ? -$look->reach : $child->w + $look->reach;
+            $band = $child->band;
+            if ($child->growth === Growth::Right) {
+                $child->x = $slip->w + $look->reach;
+                $child->y = $right + ($band - $child->h) / 2;
+                $child->fromX = -$look->reach;
+                $right += $band + $gap;
+            } else {
+                $child->x = -$look->reach - $child->w;
+                $child->y = $left + ($band - $child->h) / 2;
+                $child->fromX = $child->w + $look->reach;
+                $left += $band + $gap;
+            }
             $child->fromY = $slip->h / 2 - $child->y;
+            if ($child->leftReach - $child->x > $slip->leftReach) {
+                $slip->leftReach = $child->leftReach - $child->x;
+            }
+            if ($child->rightReach + $child->x > $slip->rightReach) {
+                $slip->rightReach = $child->rightReach + $child->x;
+            }
         }
     }
 }

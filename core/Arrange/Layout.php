@@ -91,6 +91,9 @@ final class Layout
             $this->arrangement->place($todo[$i], $children);
         }
         $this->placeTops();
+        if ($touched === null && $this->before === []) {
+            return new SceneChange($this->slips, []);
+        }
 
         return $this->change($todo, $this->drop($left));
     }

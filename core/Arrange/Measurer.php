@@ -25,6 +25,13 @@ final class Measurer
         $topic = $slip->topic;
         $look = $this->looks->level($slip->level);
         $around = $this->around($slip, $look);
+        if ($topic->width === null && $topic->caption === '' && ($width = $this->wrapper->plainWidth($topic->title, $look->size, $look->bold ? Run::BOLD : 0)) !== null && $width <= $look->widest) {
+            // One plain line, as most topics are.
+            $slip->w = 2 * ceil(max($width + $around, self::NARROWEST) / 2);
+            $slip->h = self::height($look, 1, 0);
+
+            return;
+        }
         [$widest, $count] = $this->wrapper->extent($topic->title, $look->size, $this->limit($slip, $look), $look->bold ? Run::BOLD : 0);
         $captionLines = $this->captionLines($slip);
         foreach ($captionLines as $line) {

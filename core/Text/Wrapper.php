@@ -52,19 +52,23 @@ final class Wrapper
         return $this->slowly(InlineMarkdown::runs($markdown), $size, $limit, $base);
     }
 
+    /** The width in pixels of a title that is words and single spaces and nothing else; null for any other. */
+    public function plainWidth(string $title, float $size, int $base): ?float
+    {
+        if ($title === '' || strpbrk($title, "*_~`[]<&\\\n") !== false || str_contains($title, '  ') || $title[0] === ' ' || $title[-1] === ' ') {
+            return null;
+        }
+
+        return $this->advances->width($title, $base) * $size / 1000;
+    }
+
     /**
-     * How wide the widest line is, and how many there are; for plain titles without making the lines.
+     * How wide the widest line is, and how many there are.
      *
      * @return array{float, int} pixels, count
      */
     public function extent(string $markdown, float $size, float $limit, int $base = 0): array
     {
-        if ($markdown !== '' && strpbrk($markdown, "*_~`[]<&\\\n") === false && ! str_contains($markdown, '  ') && $markdown[0] !== ' ' && $markdown[-1] !== ' ') {
-            $width = $this->advances->width($markdown, $base) * $size / 1000;
-            if ($width <= $limit) {
-                return [$width, 1];
-            }
-        }
         $lines = $this->wrap($markdown, $size, $limit, $base);
         $widest = 0.0;
         foreach ($lines as $line) {

@@ -183,3 +183,15 @@ it('looks the same on the board and in the SVG', function () {
     }
     expect(count($file))->toBe(47);
 });
+
+it('leads to the map whose address was entered, by way of signing in', function () {
+    $id = explode("\t", Studio::server()->artisan('map:list'))[0];
+    $browser = new Browser(Studio::server()->address);
+    try {
+        $browser->visit("/maps/{$id}")->waitFor('.account');
+        $browser->press('Open the demo library')->ready();
+        expect(parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH))->toBe("/maps/{$id}");
+    } finally {
+        $browser->quit();
+    }
+});

@@ -262,7 +262,14 @@ final class Browser
 
     public function pointer(string $type, float $x, float $y, array $more = []): self
     {
-        $this->tools('Input.dispatchMouseEvent', ['type' => $type, 'x' => $x, 'y' => $y, 'button' => $type === 'mouseWheel' ? 'none' : 'left', 'buttons' => $type === 'mouseReleased' ? 0 : 1, 'clickCount' => 1] + $more);
+        $this->tools('Input.dispatchMouseEvent', $more + [
+            'type' => $type,
+            'x' => $x,
+            'y' => $y,
+            'button' => $type === 'mouseWheel' ? 'none' : 'left',
+            'buttons' => $type === 'mouseReleased' ? 0 : 1,
+            'clickCount' => 1,
+        ]);
 
         return $this;
     }

@@ -31,6 +31,23 @@ export const api = {
     removed: (map: string) => request<TrashAnswer>('GET', `maps/${map}/trash`),
 }
 
+let early: { map: string; answer: Promise<OpenAnswer> } | null = null
+
+/** Asks for a map before anything is there to show it, so that the answer comes while scripts are still read. */
+export function askEarly(map: string): void {
+    early = { map, answer: api.open(map) }
+    early.answer.catch(() => {
+        early = null
+    })
+}
+
+/** The map that was asked for early, once, or else asked for now. */
+export function openMap(map: string): Promise<OpenAnswer> {
+    const answer = early?.map === map ? early.answer : api.open(map)
+    early = null
+    return answer
+}
+
 export function exportAddress(map: string, to: string, options: Record<string, string> = {}): string {
     return `/api/maps/${map}/export?${new URLSearchParams({ to, ...options }).toString()}`
 }

@@ -38,6 +38,7 @@ const said = computed(() => {
 
 <style scoped>
 .saved { display: inline-flex; align-items: center; gap: 6px; font-size: 13.5px; color: var(--soft); white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+.saved[data-state='saved'], .saved[data-state='saving'] { flex: none; }
 .sign { width: 8px; height: 8px; border-radius: 50%; background: var(--kelp); flex: none; }
 [data-state='saving'] .sign { background: none; border: 2px solid var(--kelp); box-sizing: border-box; }
 .wait { color: var(--ink); }

@@ -19,24 +19,65 @@ export const useCamera = defineStore('camera', () => {
     const handle = shallowRef<CameraHandle | null>(null)
     const scale = ref(1)
 
-    /** The scene, with guesses for what the server has not drawn yet and without what is going. */
-    const drawn = computed<ReadonlyMap<string, Slip>>(() => {
-        if (map.waiting.length === 0) {
-            return map.slips
-        }
-        const slips = new Map([...map.slips].filter(([id]) => map.tree.topics.has(id)))
+    /** Slips that the server has not drawn yet, or not with the title they have now, as they may be. */
+    const guesses = computed<readonly Slip[]>(() => {
+        const found = new Map<string, Slip>()
+        const known = { get: (id: string): Slip | undefined => found.get(id) ?? map.slips.get(id) }
         for (const edit of map.waiting) {
             const id = edit.name === 'topic.add' ? edit.topic.id : edit.name === 'topic.retitle' ? edit.topic : undefined
             const topic = id === undefined ? undefined : map.tree.topics.get(id)
-            const guess = topic === undefined ? null : guessedSlip(map.tree, topic, slips)
+            const guess = topic === undefined ? null : guessedSlip(map.tree, topic, known)
             if (guess !== null) {
-                slips.set(guess.id, guess)
+                found.set(guess.id, guess)
             }
+        }
+        return [...found.values()]
+    })
+
+    const removing = computed(() => map.waiting.some((edit) => edit.name === 'topic.remove'))
+
+    /** The scene, with guesses for what the server has not drawn yet and without what is going. */
+    const drawn = computed<ReadonlyMap<string, Slip>>(() => {
+        if (guesses.value.length === 0 && !removing.value) {
+            return map.slips
+        }
+        const slips = new Map(map.slips)
+        if (removing.value) {
+            for (const id of map.slips.keys()) {
+                if (!map.tree.topics.has(id)) {
+                    slips.delete(id)
+                }
+            }
+        }
+        for (const guess of guesses.value) {
+            slips.set(guess.id, guess)
         }
         return slips
     })
 
-    const boxes = computed<ReadonlyMap<string, Box>>(() => absoluteBoxes(drawn.value))
+    const settledBoxes = computed<ReadonlyMap<string, Box>>(() => absoluteBoxes(map.slips))
+
+    /** Guesses stand beside what has its place already, so only they are added up. */
+    const boxes = computed<ReadonlyMap<string, Box>>(() => {
+        if (drawn.value === map.slips) {
+            return settledBoxes.value
+        }
+        const placed = new Map(settledBoxes.value)
+        if (removing.value) {
+            for (const id of settledBoxes.value.keys()) {
+                if (!drawn.value.has(id)) {
+                    placed.delete(id)
+                }
+            }
+        }
+        for (const guess of guesses.value) {
+            const above = guess.parent === null ? { x: 0, y: 0 } : placed.get(guess.parent)
+            if (above !== undefined) {
+                placed.set(guess.id, { x: above.x + guess.x, y: above.y + guess.y, w: guess.w, h: guess.h })
+            }
+        }
+        return placed
+    })
 
     function withBox(id: string, act: (box: Box) => void): void {
         const box = boxes.value.get(id)

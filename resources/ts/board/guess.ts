@@ -3,13 +3,16 @@ import { childrenOf, type Topic, type Tree } from '@/stores/tree'
 import { plainTitle } from '@/text/titleMarkdown'
 import { deepestLevel, lookOf } from './looks'
 
+/** Slips by topic, as far as they are known. */
+export type KnownSlips = Pick<ReadonlyMap<string, Slip>, 'get'>
+
 const canvas = document.createElement('canvas').getContext('2d')
 
 /**
  * Where a topic that the server has not drawn yet will stand, near enough to type in: beside its parent, below the
  * sibling before it. The answer, a moment later, puts it right.
  */
-export function guessedSlip(tree: Tree, topic: Topic, slips: ReadonlyMap<string, Slip>): Slip | null {
+export function guessedSlip(tree: Tree, topic: Topic, slips: KnownSlips): Slip | null {
     const parent = topic.parent === null ? undefined : slips.get(topic.parent)
     if (topic.parent !== null && (parent === undefined || parent.hidden > 0)) {
         return null
@@ -45,7 +48,7 @@ export function guessedSlip(tree: Tree, topic: Topic, slips: ReadonlyMap<string,
     }
 }
 
-function sideGuess(tree: Tree, root: Slip, slips: ReadonlyMap<string, Slip>): 'left' | 'right' {
+function sideGuess(tree: Tree, root: Slip, slips: KnownSlips): 'left' | 'right' {
     const left = childrenOf(tree, root.id).filter((id) => slips.get(id)?.grows === 'left').length
     return left * 2 < childrenOf(tree, root.id).length - 1 ? 'left' : 'right'
 }
@@ -54,7 +57,7 @@ function placeBeside(
     tree: Tree,
     topic: Topic,
     parent: Slip | undefined,
-    slips: ReadonlyMap<string, Slip>,
+    slips: KnownSlips,
     grows: 'left' | 'right',
     w: number,
     h: number,

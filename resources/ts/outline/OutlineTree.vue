@@ -10,7 +10,8 @@ import OutlineLine from './OutlineLine.vue'
 import { useOutlineDrag } from './useOutlineDrag'
 
 /** The map as an indented list: a tree for assistive technology, the same topics and keys as the board, folds of its own. */
-const LINE = 28
+/** A finger needs a taller line than a mouse. */
+const LINE = window.matchMedia('(pointer: coarse)').matches ? 40 : 28
 const BEYOND = 12
 
 const map = useMap()

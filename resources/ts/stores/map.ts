@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { ulid } from 'ulid'
-import { api } from '@/api/client'
+import { openMap } from '@/api/client'
 import type { Edit, EditsAnswer, SceneNews, Slip, View } from '@/api/wire'
 import { tell } from '@/ui/tell'
 import { pendingEdits } from './pending'
@@ -47,7 +47,7 @@ export const useMap = defineStore('map', () => {
 
     async function open(map: string): Promise<void> {
         close()
-        const [answer, left] = await Promise.all([api.open(map), pendingEdits.of(map).catch(() => [])])
+        const [answer, left] = await Promise.all([openMap(map), pendingEdits.of(map).catch(() => [])])
         id.value = map
         base.value = merged(emptyTree, answer.rows)
         folded.value = new Set(answer.view.folded)

@@ -189,7 +189,10 @@ export function branchOf(tree: Tree, id: string, folded?: ReadonlySet<string>): 
     for (let at = waiting.pop(); at !== undefined; at = waiting.pop()) {
         branch.push(at)
         if (folded?.has(at) !== true) {
-            waiting.push(...[...childrenOf(tree, at)].reverse())
+            const below = childrenOf(tree, at)
+            for (let i = below.length - 1; i >= 0; i--) {
+                waiting.push(below[i] as string)
+            }
         }
     }
     return branch

@@ -46,10 +46,10 @@ function close(): void {
 .hint { color: var(--soft); margin: 10px 0 0; }
 .scroll { max-height: 62vh; overflow: auto; }
 .groups { columns: 2 340px; column-gap: 32px; }
-section { break-inside: avoid-column; }
-h3 { margin: 14px 0 4px; font-size: 15px; }
-dl { display: grid; grid-template-columns: minmax(130px, auto) 1fr; gap: 3px 12px; margin: 0; font-size: 14px; }
+section { break-inside: avoid-column; padding-top: 14px; }
+h3 { margin: 0 0 4px; font-size: 15px; }
+dl { display: grid; grid-template-columns: minmax(130px, auto) 1fr; gap: 4px 12px; margin: 0; font-size: 14px; align-items: baseline; }
 dd { margin: 0; }
-dt { display: flex; flex-wrap: wrap; gap: 4px; align-content: flex-start; }
+dt { display: flex; flex-wrap: wrap; gap: 4px; align-items: baseline; }
 kbd { font: 13px 'Atkinson Hyperlegible'; border: 1px solid var(--edge); border-radius: 4px; padding: 0 6px; background: var(--board); height: fit-content; }
 </style>

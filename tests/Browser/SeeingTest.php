@@ -193,3 +193,16 @@ it('goes without movement where the system asks for that', function () {
     expect($browser->script('return getComputedStyle(document.querySelector(".slip")).transitionDuration'))->toBe('0s');
     $browser->tools('Emulation.setEmulatedMedia', ['features' => []]);
 });
+
+it('shows all of a map clear of the controls', function () {
+    $browser = Studio::browser()->enterDemo('Volunteers');
+    $browser->press('Show all');
+    usleep(600_000);
+    $under = $browser->script(<<<'JS'
+        const controls = document.querySelector('.controls').getBoundingClientRect()
+        return [...document.querySelectorAll('.slip .paper')].map((e) => e.getBoundingClientRect())
+            .filter((r) => r.right > controls.left && r.left < controls.right && r.bottom > controls.top && r.top < controls.bottom).length
+        JS);
+    expect($under)->toBe(0)
+        ->and($browser->count('.slip'))->toBe(47);
+});

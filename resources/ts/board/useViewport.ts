@@ -16,6 +16,8 @@ const BEYOND = 0.5
 /** After so many milliseconds without movement the board is painted anew, sharp and in the middle. */
 const REST = 140
 const GLIDE = 180
+/** What the controls take of the board's foot, which nothing shown as a whole should lie under. */
+const FOOT = 48
 
 /**
  * Pan and zoom. While the view moves, what is painted is only shifted and stretched, which the browser does without
@@ -128,7 +130,8 @@ export function useViewport(frame: Ref<HTMLElement | null>, layer: Ref<HTMLEleme
 
     /** Shows all of a box, at its own size if there is room. */
     function fit(box: Box, glides = true): void {
-        const to = around(box, Math.min(1, (width.value - 48) / box.w, (height.value - 48) / box.h))
+        const fitting = around(box, Math.min(1, (width.value - 48) / box.w, (height.value - 48 - FOOT) / box.h))
+        const to = new ZoomTransform(fitting.k, fitting.x, fitting.y - FOOT / 2)
         if (glides) {
             glideTo(to)
         } else {

@@ -23,8 +23,8 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->remove(HandleCors::class);
         $middleware->append([SafetyHeaders::class, PackAnswers::class, UnpackRequests::class]);
         $middleware->redirectGuestsTo('/sign-in');
-        $middleware->trimStrings(except: [fn (Request $request): bool => $request->is('api/maps/*')]);
-        $middleware->convertEmptyStringsToNull(except: [fn (Request $request): bool => $request->is('api/maps/*')]);
+        $middleware->trimStrings(except: [fn (Request $request): bool => $request->is('api/maps/*', 'api/find', 'api/replace')]);
+        $middleware->convertEmptyStringsToNull(except: [fn (Request $request): bool => $request->is('api/maps/*', 'api/find', 'api/replace')]);
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('api/*'));

@@ -3,6 +3,10 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\AccountController;
+use App\Http\Controllers\ClipboardController;
+use App\Http\Controllers\FindController;
+use App\Http\Controllers\FolderController;
+use App\Http\Controllers\HistoryController;
 use App\Http\Controllers\LibraryController;
 use App\Http\Controllers\MapController;
 use App\Http\Controllers\PageController;
@@ -25,6 +29,19 @@ Route::prefix('api')->group(function (): void {
         Route::post('maps', [LibraryController::class, 'store']);
         Route::post('maps/import', [LibraryController::class, 'import'])->middleware('throttle:heavy');
 
+        Route::get('starters', [LibraryController::class, 'starters']);
+        Route::get('starters/{starter}/picture', [LibraryController::class, 'starterPicture'])->where('starter', '[a-z0-9-]{1,40}');
+        Route::delete('trash', [LibraryController::class, 'emptyTrash']);
+
+        Route::post('folders', [FolderController::class, 'store']);
+        Route::patch('folders/{folder}', [FolderController::class, 'update'])->can('keep', 'folder');
+        Route::delete('folders/{folder}', [FolderController::class, 'destroy'])->can('keep', 'folder');
+
+        Route::get('quick', [FindController::class, 'quick']);
+        Route::post('find', [FindController::class, 'everywhere'])->middleware('throttle:heavy');
+        Route::post('replace', [FindController::class, 'replace'])->middleware('throttle:heavy');
+
+        Route::patch('maps/{map}', [LibraryController::class, 'update'])->can('work', 'map');
         Route::delete('maps/{map}', [LibraryController::class, 'trash'])->can('keep', 'map');
         Route::post('maps/{map}/restore', [LibraryController::class, 'restore'])->can('keep', 'map');
         Route::get('maps/{map}/picture', [LibraryController::class, 'picture'])->can('keep', 'map');
@@ -34,8 +51,17 @@ Route::prefix('api')->group(function (): void {
             Route::post('maps/{map}/edits', [MapController::class, 'edit']);
             Route::get('maps/{map}/edits', [MapController::class, 'news']);
             Route::put('maps/{map}/view', [MapController::class, 'look']);
-            Route::get('maps/{map}/history', [MapController::class, 'history']);
-            Route::get('maps/{map}/trash', [MapController::class, 'trash']);
+            Route::post('maps/{map}/rehearsal', [MapController::class, 'rehearse']);
+            Route::post('maps/{map}/find', [FindController::class, 'inMap']);
+            Route::post('maps/{map}/clip', [ClipboardController::class, 'read']);
+            Route::post('maps/{map}/clip/picture', [ClipboardController::class, 'picture']);
+            Route::post('maps/{map}/copy', [ClipboardController::class, 'copy']);
+            Route::get('maps/{map}/history', [HistoryController::class, 'index']);
+            Route::get('maps/{map}/history/{seq}', [HistoryController::class, 'compare'])->whereNumber('seq');
+            Route::get('maps/{map}/history/{seq}/picture', [HistoryController::class, 'picture'])->whereNumber('seq');
+            Route::get('maps/{map}/history/{seq}/branch/{topic}', [HistoryController::class, 'branch'])->whereNumber('seq');
+            Route::get('maps/{map}/trash', [HistoryController::class, 'trash']);
+            Route::delete('maps/{map}/trash', [HistoryController::class, 'emptyTrash']);
             Route::post('maps/{map}/duplicate', [LibraryController::class, 'duplicate'])->middleware('throttle:heavy');
             Route::get('maps/{map}/export', [LibraryController::class, 'export'])->middleware('throttle:heavy');
         });

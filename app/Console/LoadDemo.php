@@ -38,7 +38,7 @@ final class LoadDemo extends Command
             if ($name === 'archive') {
                 // So large a map is met with its shelves closed.
                 $shelves = array_keys(array_filter($map->all(), fn (Topic $topic): bool => count($map->ancestors($topic->id)) === 2));
-                $views->save($record, $person, ['folded' => $shelves, 'outlineFolded' => $shelves, 'chosen' => null]);
+                $views->save($record, $person, ['folded' => $shelves, 'outlineFolded' => $shelves, 'chosen' => null, 'scope' => null, 'outlineScope' => null]);
             }
             usleep(2000);
         }

@@ -8,6 +8,7 @@ use ChalkTree\Arrange\Scene;
 use ChalkTree\Draw\EmbeddedFonts;
 use ChalkTree\Draw\SvgWriter;
 use ChalkTree\Look\BoardTheme;
+use ChalkTree\Look\Chalk;
 use RuntimeException;
 use Symfony\Component\Process\Process;
 
@@ -22,9 +23,10 @@ final readonly class Pictures
     /** Beyond this a PNG takes more memory than a request should. */
     private const MOST_PIXELS = 120_000_000;
 
-    public function svg(Scene $scene, string $title, BoardTheme $board): string
+    /** @param  array<string, Chalk>  $rings  chalks for rings around topics, by id */
+    public function svg(Scene $scene, string $title, BoardTheme $board, array $rings = []): string
     {
-        return (new SvgWriter($board, new EmbeddedFonts(resource_path('fonts'))))->write($scene, $title);
+        return (new SvgWriter($board, new EmbeddedFonts(resource_path('fonts')), rings: $rings))->write($scene, $title);
     }
 
     /**

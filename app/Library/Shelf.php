@@ -23,9 +23,9 @@ final readonly class Shelf
     {
     }
 
-    public function start(Person $person, ?string $title = null): MapRecord
+    public function start(Person $person, ?string $title = null, ?string $folder = null): MapRecord
     {
-        return $this->store->create($person, NewMap::from(new TopicDraft($title === null ? '' : InlineMarkdown::escape($title))));
+        return $this->store->create($person, NewMap::from(new TopicDraft($title === null ? '' : InlineMarkdown::escape($title))), $folder);
     }
 
     public function duplicate(Person $person, MapRecord $record): MapRecord
@@ -33,7 +33,7 @@ final readonly class Shelf
         return $this->database->transaction(function () use ($person, $record): MapRecord {
             $map = $this->store->load($record);
             $title = mb_substr($this->titleOf($record, $map->root()->title), 0, 190);
-            $copy = $this->store->create($person, $map);
+            $copy = $this->store->create($person, $map, $record->folder);
             $copy->title = "{$title} (copy)";
             $copy->save();
 
@@ -42,7 +42,7 @@ final readonly class Shelf
     }
 
     /**
-     * @return list<array{id: string, title: string, topics: int, seq: int, updated: string, trashed: bool}> the latest changed first
+     * @return list<array{id: string, title: string, topics: int, seq: int, updated: string, trashed: bool, folder: string|null, favourite: bool, starter: bool}> the latest changed first
      */
     public function list(Person $person, bool $trashed = false): array
     {
@@ -52,7 +52,7 @@ final readonly class Shelf
             ->whereNull('trashed_at', not: $trashed)
             ->orderByDesc('maps.updated_at')
             ->orderBy('maps.id')
-            ->get(['maps.id', 'maps.title', 'maps.seq', 'maps.updated_at', 'maps.trashed_at', 'root.title as root_title']);
+            ->get(['maps.id', 'maps.title', 'maps.seq', 'maps.updated_at', 'maps.trashed_at', 'maps.folder', 'maps.favourite', 'maps.starter', 'root.title as root_title']);
         $counts = $this->database->table('topics')
             ->whereIn('map_id', $rows->pluck('id'))
             ->whereNull('removed')
@@ -67,7 +67,20 @@ final readonly class Shelf
             'seq' => (int) $row->seq,
             'updated' => CarbonImmutable::parse((string) $row->updated_at)->toIso8601ZuluString('millisecond'),
             'trashed' => $row->trashed_at !== null,
+            'folder' => $row->folder,
+            'favourite' => (bool) $row->favourite,
+            'starter' => (bool) $row->starter,
         ])->all());
+    }
+
+    /** @return array<string, string> by map, the latest changed first; those in the trash left out */
+    public function titles(Person $person): array
+    {
+        return $this->database->table('maps')
+            ->leftJoin('topics as root', fn ($join) => $join->on('root.map_id', '=', 'maps.id')->on('root.id', '=', 'maps.root'))
+            ->where('person_id', $person->id)->whereNull('trashed_at')->orderByDesc('maps.updated_at')
+            ->get(['maps.id', 'maps.title', 'root.title as root_title'])
+            ->mapWithKeys(fn (stdClass $row): array => [(string) $row->id => self::title($row->title, $row->root_title)])->all();
     }
 
     public function titleOf(MapRecord $record, string $rootTitle): string

@@ -17,6 +17,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $root
  * @property string $arrangement
  * @property int $seq the number of the latest edit
+ * @property string|null $folder
+ * @property bool $favourite
+ * @property bool $starter  whether new maps can begin from it
+ * @property int|null $indexed_seq  the number of the latest edit that the index of words knows
  * @property CarbonImmutable|null $trashed_at
  * @property CarbonImmutable $created_at
  * @property CarbonImmutable $updated_at
@@ -39,6 +43,9 @@ final class MapRecord extends Model
     protected $casts = [
         'person_id' => 'integer',
         'seq' => 'integer',
+        'favourite' => 'boolean',
+        'starter' => 'boolean',
+        'indexed_seq' => 'integer',
         'trashed_at' => 'immutable_datetime',
         'created_at' => 'immutable_datetime',
         'updated_at' => 'immutable_datetime',

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Auth\Notifications\ResetPassword;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Foundation\Auth\User;
 use Illuminate\Notifications\Notifiable;
@@ -16,6 +17,7 @@ use Illuminate\Notifications\Notifiable;
  * @property string $name
  * @property string $email
  * @property string $password
+ * @property string|null $starter  the one chosen last
  */
 final class Person extends User
 {
@@ -23,7 +25,7 @@ final class Person extends User
 
     protected $table = 'people';
 
-    protected $fillable = ['name', 'email', 'password'];
+    protected $fillable = ['name', 'email', 'password', 'starter'];
 
     protected $hidden = ['password', 'remember_token'];
 
@@ -34,6 +36,23 @@ final class Person extends User
     public function maps(): HasMany
     {
         return $this->hasMany(MapRecord::class);
+    }
+
+    /** One map of this person that is not in the trash; held until the transaction ends, if wanted. */
+    public function map(string $id, bool $held = false): ?MapRecord
+    {
+        if ($held) {
+            MapRecord::query()->whereKey($id)->lockForUpdate()->value('id');
+        }
+        $map = MapRecord::query()->find($id);
+
+        return $map !== null && $map->person_id === $this->id && $map->trashed_at === null ? $map : null;
+    }
+
+    /** @return Collection<int, MapRecord> all maps that are not in the trash, the latest changed first */
+    public function openMaps(): Collection
+    {
+        return MapRecord::query()->where('person_id', $this->id)->where('trashed_at', null)->get()->sortByDesc('updated_at')->values();
     }
 
     /** @param  string  $token */

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Mail\OutboxTransport;
+use App\Models\Folder;
 use App\Models\MapRecord;
 use App\Models\Person;
+use App\Policies\FolderPolicy;
 use App\Policies\MapPolicy;
 use App\Store\Sqlite\ImmediateConnector;
 use Illuminate\Auth\Notifications\ResetPassword;
@@ -31,6 +33,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         Model::shouldBeStrict();
         Gate::policy(MapRecord::class, MapPolicy::class);
+        Gate::policy(Folder::class, FolderPolicy::class);
         Mail::extend('outbox', fn (): OutboxTransport => new OutboxTransport);
         // Not from the request's host, which whoever asks can make up.
         ResetPassword::createUrlUsing(fn (Person $person, string $token): string => rtrim((string) config('app.url'), '/').'/reset-password?'.http_build_query(['token' => $token, 'email' => $person->email]));

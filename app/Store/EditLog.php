@@ -85,6 +85,27 @@ final readonly class EditLog
         return $step === null ? new Collection : $this->own($map, $person, 'undone')->where('step', $step)->orderBy('seq')->get();
     }
 
+    /**
+     * The other maps in which a person's step did something that is in this state.
+     *
+     * @return list<string> ids
+     */
+    public function elsewhere(MapRecord $map, Person $person, string $step, string $state): array
+    {
+        return array_values($this->database->table('edits')->where('step', $step)->where('person_id', $person->id)->where('kind', 'do')->where('state', $state)
+            ->where('map_id', '<>', $map->id)->distinct()->pluck('map_id')->map(strval(...))->all());
+    }
+
+    /**
+     * The records of one step in a state, latest first.
+     *
+     * @return Collection<int, stdClass>
+     */
+    public function ofStep(MapRecord $map, Person $person, string $step, string $state): Collection
+    {
+        return $this->own($map, $person, $state)->where('step', $step)->orderByDesc('seq')->get();
+    }
+
     /** @param  Collection<int, stdClass>  $records */
     public function mark(MapRecord $map, Collection $records, string $state): void
     {

@@ -6,16 +6,21 @@ namespace App\Store;
 
 use App\Models\MapRecord;
 use App\Models\Person;
-use ChalkTree\Arrange\View;
 use ChalkTree\Edit\Change;
 use ChalkTree\Edit\Changes;
 use ChalkTree\Edit\Recorder;
+use ChalkTree\Map\Numbers;
 use ChalkTree\Map\Row;
+use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Refusal;
 use Illuminate\Database\Connection;
 
-/** Answers the requests of a browser that has a map open: the whole of it, edits made on it, news of it. */
+/**
+ * Answers the requests of a browser that has a map open: the whole of it, edits made on it, news of it.
+ *
+ * @phpstan-import-type Look from ViewStore
+ */
 final readonly class MapAnswers
 {
     /** A browser that is further behind than this gets the whole map again. */
@@ -31,18 +36,19 @@ final readonly class MapAnswers
     }
 
     /** @return array<string, mixed> everything a browser needs to show the map; "OpenAnswer" in the wire schema */
-    public function open(MapRecord $record, Person $person): array
+    public function open(MapRecord $record, Person $person, string $pane = 'first'): array
     {
         $this->withoutCollecting();
         $map = $this->store->load($record);
-        $view = $this->views->of($record, $person);
+        $view = $this->views->of($record, $person, $pane);
 
         return [
             'id' => $record->id,
             'seq' => $record->seq,
             'rows' => $this->allRows($map),
             'view' => $view,
-            'scene' => (new SceneBoard(null, View::folding($view['folded'])))->news($map, []),
+            'scene' => (new SceneBoard(null, ViewStore::view($view)))->news($map, []),
+            'numbers' => (object) Numbers::of($map),
             ...$this->log->next($record, $person),
         ];
     }
@@ -52,21 +58,24 @@ final readonly class MapAnswers
      * unless all of them are wanted or none.
      *
      * @param  list<mixed>  $bodies
-     * @param  array{folded: list<string>, outlineFolded: list<string>, chosen: string|null}|null  $look  the view to keep from now on
+     * @param  Look|null  $look  the view to keep from now on
+     * @param  string  $pane  which of the two views asks
      * @return array<string, mixed> "EditsAnswer" in the wire schema
      *
      * @throws Refusal where all are wanted and one cannot be
      */
-    public function edit(MapRecord $record, Person $person, int $since, array $bodies, bool $all = false, ?array $look = null): array
+    public function edit(MapRecord $record, Person $person, int $since, array $bodies, bool $all = false, ?array $look = null, string $pane = 'first'): array
     {
         $this->withoutCollecting();
 
-        return $this->database->transaction(function () use ($record, $person, $since, $bodies, $all, $look): array {
+        return $this->database->transaction(function () use ($record, $person, $since, $bodies, $all, $look, $pane): array {
             $record = $this->locked($record);
             $map = $this->store->load($record);
-            $view = $this->views->board($record, $person);
+            $view = $this->views->board($record, $person, $pane);
             $missed = $since === $record->seq ? [] : $this->missed($record, $since);
-            $board = new SceneBoard($missed === null ? null : $this->asOf($map, $missed), $view);
+            $seen = $missed === null ? null : ($missed === [] ? $map : $this->asOf($map, $missed));
+            $numbers = $seen === null ? null : Numbers::of($seen);
+            $board = new SceneBoard($seen, $view);
             $changes = $missed ?? [];
             $outcomes = [];
             foreach ($bodies as $body) {
@@ -78,9 +87,9 @@ final readonly class MapAnswers
             }
             $refolded = [];
             if ($look !== null) {
-                $this->views->save($record, $person, $look);
+                $this->views->save($record, $person, $look, $pane);
                 $refolded = [...array_diff($look['folded'], array_keys($view->folded)), ...array_diff(array_keys($view->folded), $look['folded'])];
-                $view = View::folding($look['folded']);
+                $view = ViewStore::view($look);
             }
 
             return [
@@ -88,6 +97,7 @@ final readonly class MapAnswers
                 'edits' => $outcomes,
                 'rows' => $missed === null ? $this->allRows($map) : $this->changedRows($map, $changes),
                 'scene' => $board->news($map, $changes, $view, array_values($refolded)),
+                'numbers' => ($now = Numbers::of($map)) === $numbers ? null : (object) $now,
                 ...$this->log->next($record, $person),
             ];
         });
@@ -148,11 +158,11 @@ final readonly class MapAnswers
         return $before;
     }
 
-    /** @return list<array{type: string, id: string, fields: array<string, scalar|null>|null}> */
+    /** @return list<array{type: string, id: string, fields: array<string, scalar|null>|null, whole?: true}> */
     private function allRows(TopicMap $map): array
     {
         $rows = [['type' => 'map', 'id' => $map->sheet()->id(), 'fields' => $map->sheet()->fields()]];
-        foreach ($map->all() as $topic) {
+        foreach ($map->everything() as $topic) {
             $rows[] = $this->row($topic, null);
         }
 
@@ -163,7 +173,7 @@ final readonly class MapAnswers
      * The fields that differ, as they are now. A row that is gone, or in the trash, has none.
      *
      * @param  list<Changes>  $changes
-     * @return list<array{type: string, id: string, fields: array<string, scalar|null>|null}>
+     * @return list<array{type: string, id: string, fields: array<string, scalar|null>|null, whole?: true}>
      */
     private function changedRows(TopicMap $map, array $changes): array
     {
@@ -191,14 +201,16 @@ final readonly class MapAnswers
     }
 
     /**
-     * @param  array<string, mixed>|null  $names
-     * @return array{type: string, id: string, fields: array<string, scalar|null>}
+     * @param  array<string, mixed>|null  $names  null for a row that the other side may not have: then all that it says, and "whole"
+     * @return array{type: string, id: string, fields: array<string, scalar|null>, whole?: true}
      */
     private function row(Row $row, ?array $names): array
     {
-        $fields = $row->fields();
-        unset($fields['removed']);
+        $base = ['type' => $row::type(), 'id' => $row->id()];
+        if ($names === null) {
+            return [...$base, 'fields' => $row instanceof Topic ? $row->saying() : $row->fields(), 'whole' => true];
+        }
 
-        return ['type' => $row::type(), 'id' => $row->id(), 'fields' => $names === null ? $fields : array_intersect_key($fields, $names)];
+        return [...$base, 'fields' => array_diff_key(array_intersect_key($row->fields(), $names), ['removed' => 1])];
     }
 }

@@ -6,10 +6,12 @@ namespace App\Store;
 
 use App\Models\MapRecord;
 use App\Models\Person;
+use Carbon\CarbonImmutable;
 use ChalkTree\Edit\Changes;
 use ChalkTree\Edit\Edits;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\Recorder;
+use ChalkTree\Map\Ids;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Refusal;
 use Illuminate\Support\Collection;
@@ -38,24 +40,58 @@ final readonly class MapEditing
         if ($this->log->has($record, $edit->id)) {
             return null;
         }
-        [$kind, $step, $summary, $changes] = match ($edit->name) {
+        [$kind, $step, $summary, $changes] = $made = match ($edit->name) {
             'undo' => $this->undo($record, $map, $person, forget: ($edit->arguments['forget'] ?? false) === true),
             'redo' => $this->redo($record, $map, $person),
             'history.return' => $this->return($record, $map, $edit),
             default => $this->apply($map, $edit),
         };
-        $this->log->append($record, $person, $edit->id, $step, $kind, $edit->name, $summary, $changes);
-        $this->store->save($record, $map, $changes);
-        $record->save();
+        $this->keep($record, $map, $person, $edit->id, $edit->name, $made);
+        if ($kind !== 'do') {
+            $this->followElsewhere($record, $person, $step, $edit->name);
+        }
 
         return $changes;
+    }
+
+    /** @param  array{string, string, string, Changes}  $made */
+    private function keep(MapRecord $record, TopicMap $map, Person $person, string $id, string $name, array $made): void
+    {
+        [$kind, $step, $summary, $changes] = $made;
+        $this->log->append($record, $person, $id, $step, $kind, $name, $summary, $changes);
+        $this->store->save($record, $map, $changes);
+        $record->save();
+    }
+
+    /**
+     * A step that changed several maps is undone and redone in all of them. Where something there has been changed
+     * since, that map is left as it is.
+     */
+    private function followElsewhere(MapRecord $record, Person $person, string $step, string $name): void
+    {
+        $isUndo = $name === 'undo';
+        foreach ($this->log->elsewhere($record, $person, $step, $isUndo ? 'done' : 'undone') as $id) {
+            $other = $person->map($id, held: true);
+            if ($other === null) {
+                continue;
+            }
+            try {
+                $map = $this->store->load($other);
+                $records = $this->log->ofStep($other, $person, $step, $isUndo ? 'done' : 'undone');
+                $changes = $this->replay($map, $isUndo ? $records : $records->reverse()->values(), reversed: $isUndo, empty: 'There is nothing to undo.');
+                $this->log->mark($other, $records, $isUndo ? 'undone' : 'done');
+                $this->keep($other, $map, $person, Ids::next(), $name, [$name, $step, ($isUndo ? 'Undid: ' : 'Redid: ').$records[0]->summary, $changes]);
+            } catch (Refusal) {
+                continue;
+            }
+        }
     }
 
     /** @return array{string, string, string, Changes} */
     private function apply(TopicMap $map, EditBody $body): array
     {
         $edit = Edits::read($body->name, $body->arguments);
-        $changes = Edits::apply($edit, $map);
+        $changes = Edits::apply($edit, $map, CarbonImmutable::now()->getTimestamp());
 
         return ['do', $body->step, $edit->sentence($map), $changes];
     }

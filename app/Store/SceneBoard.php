@@ -43,8 +43,9 @@ final class SceneBoard
      */
     public function news(TopicMap $map, array $changes, ?View $view = null, array $refolded = []): array
     {
+        $scope = $this->view->scope;
         $this->view = $view ?? $this->view;
-        if ($this->layout === null || $map->sheet()->arrangement !== $this->arrangement) {
+        if ($this->layout === null || $scope !== $this->view->scope || $map->sheet()->arrangement !== $this->arrangement) {
             $layout = Layout::of($map, $this->view, looks: $this->looks);
 
             return $this->data($layout->scene(), new SceneChange($layout->scene()->slips, []), true);

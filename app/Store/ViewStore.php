@@ -9,40 +9,59 @@ use App\Models\Person;
 use ChalkTree\Arrange\View;
 use Illuminate\Database\ConnectionInterface;
 
-/** Keeps how each person looks at each map: what is folded on the board and in the outline, and what was chosen last. */
+/**
+ * Keeps how each person looks at each map: what is folded on the board and in the outline, where they have stepped in
+ * on either, and what was chosen last. A second view beside the first has its own.
+ *
+ * @phpstan-type Look array{folded: list<string>, outlineFolded: list<string>, chosen: string|null, scope: string|null, outlineScope: string|null}
+ */
 final readonly class ViewStore
 {
+    public const PANES = ['first', 'second'];
+
     public function __construct(private ConnectionInterface $database)
     {
     }
 
-    /** @return array{folded: list<string>, outlineFolded: list<string>, chosen: string|null} */
-    public function of(MapRecord $map, Person $person): array
+    /** @return Look */
+    public function of(MapRecord $map, Person $person, string $pane = 'first'): array
     {
-        $row = $this->database->table('views')->where('map_id', $map->id)->where('person_id', $person->id)->first();
+        $row = $this->database->table('views')->where('map_id', $map->id)->where('person_id', $person->id)->where('pane', $pane)->first();
+        $id = fn (string $column): ?string => isset($row->{$column}) ? (string) $row->{$column} : null;
 
         return [
             'folded' => $this->ids($row->folded ?? '[]'),
             'outlineFolded' => $this->ids($row->outline_folded ?? '[]'),
-            'chosen' => isset($row->chosen) ? (string) $row->chosen : null,
+            'chosen' => $id('chosen'),
+            'scope' => $id('scope'),
+            'outlineScope' => $id('outline_scope'),
         ];
     }
 
-    public function board(MapRecord $map, Person $person): View
+    public function board(MapRecord $map, Person $person, string $pane = 'first'): View
     {
-        return View::folding($this->of($map, $person)['folded']);
+        return self::view($this->of($map, $person, $pane));
     }
 
-    /** @param  array{folded: list<string>, outlineFolded: list<string>, chosen: string|null}  $view */
-    public function save(MapRecord $map, Person $person, array $view): void
+    /** @param  Look  $look */
+    public static function view(array $look): View
+    {
+        return View::folding($look['folded'], $look['scope']);
+    }
+
+    /** @param  Look  $view */
+    public function save(MapRecord $map, Person $person, array $view, string $pane = 'first'): void
     {
         $this->database->table('views')->upsert([[
             'map_id' => $map->id,
             'person_id' => $person->id,
+            'pane' => $pane,
             'folded' => json_encode($view['folded'], JSON_THROW_ON_ERROR),
             'outline_folded' => json_encode($view['outlineFolded'], JSON_THROW_ON_ERROR),
             'chosen' => $view['chosen'],
-        ]], ['map_id', 'person_id'], ['folded', 'outline_folded', 'chosen']);
+            'scope' => $view['scope'],
+            'outline_scope' => $view['outlineScope'],
+        ]], ['map_id', 'person_id', 'pane'], ['folded', 'outline_folded', 'chosen', 'scope', 'outline_scope']);
     }
 
     /** @return list<string> */

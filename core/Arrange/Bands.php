@@ -8,7 +8,8 @@ use ChalkTree\Look\Looks;
 
 /**
  * Lays children out beside their parent, one above the other, each with a band of height to itself that nothing else
- * enters. Nothing can overlap, a change inside a band moves only what stands in bands beside it, and it is linear.
+ * enters. Nothing can overlap, a change inside a band moves only what stands in bands beside it, and it is linear. A
+ * branch held apart by hand has that much more band, or stands that much farther out.
  */
 final readonly class Bands
 {
@@ -36,9 +37,9 @@ final readonly class Bands
         $left = $right = -$gap;
         foreach ($children as $child) {
             if ($child->growth === Growth::Right) {
-                $right += $child->band + $gap;
+                $right += $child->band + abs($child->topic->apartY) + $gap;
             } else {
-                $left += $child->band + $gap;
+                $left += $child->band + abs($child->topic->apartY) + $gap;
             }
         }
         $slip->band = max($slip->h, $left, $right);
@@ -46,16 +47,19 @@ final readonly class Bands
         $right = ($slip->h - $right) / 2;
         foreach ($children as $child) {
             $band = $child->band;
+            $apart = $child->topic->apartY;
+            $before = $apart > 0 ? $apart : 0;
+            $reach = $look->reach + $child->topic->apartX;
             if ($child->growth === Growth::Right) {
-                $child->x = $slip->w + $look->reach;
-                $child->y = $right + ($band - $child->h) / 2;
-                $child->fromX = -$look->reach;
-                $right += $band + $gap;
+                $child->x = $slip->w + $reach;
+                $child->y = $right + $before + ($band - $child->h) / 2;
+                $child->fromX = -$reach;
+                $right += $band + abs($apart) + $gap;
             } else {
-                $child->x = -$look->reach - $child->w;
-                $child->y = $left + ($band - $child->h) / 2;
-                $child->fromX = $child->w + $look->reach;
-                $left += $band + $gap;
+                $child->x = -$reach - $child->w;
+                $child->y = $left + $before + ($band - $child->h) / 2;
+                $child->fromX = $child->w + $reach;
+                $left += $band + abs($apart) + $gap;
             }
             $child->fromY = $slip->h / 2 - $child->y;
             if ($child->leftReach - $child->x > $slip->leftReach) {

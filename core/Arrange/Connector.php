@@ -15,11 +15,11 @@ final class Connector
     /** How far the curve leaves level before it turns, as a part of the way across. */
     private const BOW = 0.56;
 
-    /** An SVG path relative to the top left corner of the child's box; empty where there is no parent. */
+    /** An SVG path relative to the top left corner of the child's box; empty where it comes from nowhere. */
     public static function path(Slip $child, LevelLook $look): string
     {
         if ($child->parent === null) {
-            return '';
+            return $child->above > 0 ? self::columnLine($child) : '';
         }
         $right = $child->growth === Growth::Right;
         [$x0, $y0] = [$child->fromX, $child->fromY];
@@ -42,5 +42,13 @@ final class Connector
         [$a, $b, $c, $d, $e, $f, $g, $h, $i, $j, $k, $l, $m, $n, $o, $p] = $numbers;
 
         return "M{$a} {$b}C{$c} {$d} {$e} {$f} {$g} {$h}L{$i} {$j}C{$k} {$l} {$m} {$n} {$o} {$p}Z";
+    }
+
+    /** The line that ties a topic in a column to the one before it, along their left edge. */
+    private static function columnLine(Slip $slip): string
+    {
+        $up = (int) ($slip->above * 10) / 10;
+
+        return "M6 0v-{$up}h2.5v{$up}Z";
     }
 }

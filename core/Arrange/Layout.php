@@ -6,6 +6,7 @@ namespace ChalkTree\Arrange;
 
 use ChalkTree\Look\Chalk;
 use ChalkTree\Look\Looks;
+use ChalkTree\Map\Numbers;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Text\Advances;
@@ -17,9 +18,6 @@ use ChalkTree\Text\Wrapper;
  */
 final class Layout
 {
-    /** Between the tree and the loose topics below it, and between these. */
-    private const APART = 56;
-
     /** @var array<string, Slip> */
     private array $slips = [];
 
@@ -30,6 +28,9 @@ final class Layout
     private array $before = [];
 
     private string $root = '';
+
+    /** @var array<string, string> see Numbers */
+    private array $numbers = [];
 
     private readonly Measurer $measurer;
 
@@ -64,13 +65,16 @@ final class Layout
      */
     public function draw(TopicMap $map, View $view, ?iterable $touched = null): SceneChange
     {
-        $stale = $touched === null ? null : $this->stale($map, $touched);
+        $before = $this->numbers;
+        $this->numbers = Numbers::of($map);
+        $stale = $touched === null ? null : $this->stale($map, [...$touched, ...$this->renumbered($before)]);
         $this->before = [];
-        $this->root = $map->sheet()->root;
+        $scope = $view->scope !== null && $map->has($view->scope) ? $view->scope : null;
+        $this->root = $scope ?? $map->sheet()->root;
         $todo = [];
         $left = [];
         $stack = [];
-        $this->enter('', null, [$this->root => $map->root()] + $map->loose(), $stale, $stack, $left);
+        $this->enter('', null, [$this->root => $map->topic($this->root)] + ($scope === null ? $map->loose() : []), $stale, $stack, $left);
         while (($slip = array_pop($stack)) !== null) {
             $todo[] = $slip;
             $id = $slip->topic->id;
@@ -166,6 +170,7 @@ final class Layout
                 }
             }
             $slip = new Slip($topic, $above?->topic->id, $level, $growth, $chalk);
+            $slip->number = $this->numbers[$id] ?? '';
             if ($old !== null && Measurer::same($old, $slip)) {
                 [$slip->w, $slip->h] = [$old->w, $old->h];
             } else {
@@ -180,23 +185,34 @@ final class Layout
         $this->below[$parent] = array_keys($children);
     }
 
+    /**
+     * @param  array<string, string>  $before
+     * @return list<string> the ids of topics whose number is another now
+     */
+    private function renumbered(array $before): array
+    {
+        if ($before === $this->numbers) {
+            return [];
+        }
+
+        return array_map(strval(...), array_keys(array_diff_assoc($this->numbers, $before) + array_diff_assoc($before, $this->numbers)));
+    }
+
     private function placeTops(): void
     {
-        $y = 0.0;
-        foreach ($this->below[''] as $i => $id) {
-            $slip = $this->slips[$id];
-            if ($i === 0) {
-                $slip->x = -$slip->w / 2;
-                $slip->y = -$slip->h / 2;
-                $y = $slip->band / 2;
-            } else {
-                $this->before[$id] ??= clone $slip;
-                $y += self::APART;
-                $slip->x = -$slip->w / 2;
-                $slip->y = $y + ($slip->band - $slip->h) / 2;
-                $y += $slip->band;
-            }
+        $tops = $this->below[''];
+        $root = $this->slips[$tops[0]];
+        $root->x = -$root->w / 2;
+        $root->y = -$root->h / 2;
+        if (count($tops) === 1) {
+            return;
         }
+        $piles = [];
+        foreach (array_slice($tops, 1) as $id) {
+            $this->before[$id] ??= clone $this->slips[$id];
+            $piles[$this->slips[$id]->topic->column ?? $id][] = $this->slips[$id];
+        }
+        (new LooseTopics($this->slips, $this->below))->place($root, array_values($piles));
     }
 
     /**

@@ -25,14 +25,14 @@ final class Measurer
         $topic = $slip->topic;
         $look = $this->looks->level($slip->level);
         $around = $this->around($slip, $look);
-        if ($topic->width === null && $topic->caption === '' && ($width = $this->wrapper->plainWidth($topic->title, $look->size, $look->bold ? Run::BOLD : 0)) !== null && $width <= $look->widest) {
+        if ($topic->width === null && $topic->caption === '' && ($width = $this->wrapper->plainWidth($slip->text(), $look->size, $look->bold ? Run::BOLD : 0)) !== null && $width <= $look->widest) {
             // One plain line, as most topics are.
             $slip->w = 2 * ceil(max($width + $around, self::NARROWEST) / 2);
             $slip->h = self::height($look, 1, 0);
 
             return;
         }
-        [$widest, $count] = $this->wrapper->extent($topic->title, $look->size, $this->limit($slip, $look), $look->bold ? Run::BOLD : 0);
+        [$widest, $count] = $this->wrapper->extent($slip->text(), $look->size, $this->limit($slip, $look), $look->bold ? Run::BOLD : 0);
         $captionLines = $this->captionLines($slip);
         foreach ($captionLines as $line) {
             $widest = max($widest, $line->width);
@@ -50,7 +50,7 @@ final class Measurer
     {
         $look = $this->looks->level($slip->level);
 
-        return $this->wrapper->wrap($slip->topic->title, $look->size, $this->limit($slip, $look), $look->bold ? Run::BOLD : 0);
+        return $this->wrapper->wrap($slip->text(), $look->size, $this->limit($slip, $look), $look->bold ? Run::BOLD : 0);
     }
 
     /** @return list<Line> the caption as it is wrapped */
@@ -67,8 +67,8 @@ final class Measurer
         $s = $a->topic;
         $t = $b->topic;
 
-        return $s === $t && $a->level === $b->level || $s->title === $t->title && $s->caption === $t->caption
-            && $s->width === $t->width && ($s->note === '') === ($t->note === '') && $a->level === $b->level;
+        return $a->number === $b->number && ($s === $t && $a->level === $b->level || $s->title === $t->title && $s->caption === $t->caption
+            && $s->width === $t->width && ($s->note === '') === ($t->note === '') && $a->level === $b->level);
     }
 
     /** The baseline of a title's line, from the top of the box. */

@@ -31,6 +31,12 @@ final class Slip
     /** How many topics are hidden below it by folding. */
     public int $hidden = 0;
 
+    /** The number before its title, as the numbering above it has it; mostly none. */
+    public string $number = '';
+
+    /** In a column: how far above its box the one before it ends; 0 for the first, and for all others. */
+    public float $above = 0.0;
+
     /** Where the connector leaves the parent's edge, relative to this box's corner. */
     public float $fromX = 0.0;
 
@@ -45,12 +51,19 @@ final class Slip
     ) {
     }
 
+    /** What is written on it: the title with its number, as inline Markdown. */
+    public function text(): string
+    {
+        return $this->number === '' ? $this->topic->title : "{$this->number} {$this->topic->title}";
+    }
+
     public function sameAs(self $other): bool
     {
         return $this->x === $other->x && $this->y === $other->y
             && $this->w === $other->w && $this->h === $other->h
             && $this->level === $other->level && $this->growth === $other->growth && $this->chalk === $other->chalk
             && $this->parent === $other->parent && $this->hidden === $other->hidden
+            && $this->number === $other->number && $this->above === $other->above
             && $this->fromX === $other->fromX && $this->fromY === $other->fromY
             && $this->topic->title === $other->topic->title && $this->topic->caption === $other->topic->caption
             && $this->topic->width === $other->topic->width

@@ -20,7 +20,7 @@ final readonly class SlipData
     }
 
     /**
-     * @return array{id: string, parent: string|null, x: float, y: float, w: float, h: float, level: int, grows: string, chalk: string, hidden: int, note: bool, connector: string, lines: list<array{y: float, parts: list<array{x: float, w: float, text: string, marks: int, href?: string, guess?: true}>}>, caption: list<array{y: float, parts: list<array{x: float, w: float, text: string, marks: int, href?: string, guess?: true}>}>}
+     * @return array{id: string, parent: string|null, x: float, y: float, w: float, h: float, level: int, grows: string, chalk: string, hidden: int, number: string, note: bool, connector: string, lines: list<array{y: float, parts: list<array{x: float, w: float, text: string, marks: int, href?: string, guess?: true}>}>, caption: list<array{y: float, parts: list<array{x: float, w: float, text: string, marks: int, href?: string, guess?: true}>}>}
      */
     public function of(Slip $slip): array
     {
@@ -51,6 +51,7 @@ final readonly class SlipData
             'grows' => $slip->growth->value,
             'chalk' => $slip->chalk,
             'hidden' => $slip->hidden,
+            'number' => $slip->number,
             'note' => $slip->topic->note !== '',
             'connector' => Connector::path($slip, $look),
             'lines' => $lines,

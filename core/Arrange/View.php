@@ -6,11 +6,14 @@ namespace ChalkTree\Arrange;
 
 use ChalkTree\Map\TopicMap;
 
-/** What one person has folded in one map. Together with the map it decides what is drawn. */
+/** What one person has folded in one map, and where they have stepped in. Together with the map it decides what is drawn. */
 final readonly class View
 {
-    /** @param  array<string, true>  $folded ids of topics whose subtopics are hidden */
-    public function __construct(public array $folded = [])
+    /**
+     * @param  array<string, true>  $folded  ids of topics whose subtopics are hidden
+     * @param  string|null  $scope  the topic drawn as if it were the root; null, or one that is not there, for all of the map
+     */
+    public function __construct(public array $folded = [], public ?string $scope = null)
     {
     }
 
@@ -35,13 +38,13 @@ final readonly class View
     }
 
     /** @param  iterable<string>  $ids */
-    public static function folding(iterable $ids): self
+    public static function folding(iterable $ids, ?string $scope = null): self
     {
         $folded = [];
         foreach ($ids as $id) {
             $folded[$id] = true;
         }
 
-        return new self($folded);
+        return new self($folded, $scope);
     }
 }

@@ -32,11 +32,13 @@ final class SvgWriter
 
     private readonly Looks $looks;
 
+    /** @param  array<string, Chalk>  $rings  chalks for rings around topics, by id */
     public function __construct(
         private readonly BoardTheme $board = BoardTheme::Day,
         private readonly ?EmbeddedFonts $fonts = null,
         private readonly bool $background = true,
         ?Looks $looks = null,
+        private readonly array $rings = [],
     ) {
         $this->looks = $looks ?? Looks::standard();
         $this->data = new SlipData($this->looks);
@@ -55,7 +57,7 @@ final class SvgWriter
         foreach ($scene->boxes() as $id => $box) {
             $slip = $scene->slips[$id];
             $at = "transform=\"translate({$box['x']} {$box['y']})\"";
-            if ($slip->parent !== null) {
+            if ($slip->parent !== null || $slip->above > 0) {
                 $colour = $this->chalk($slip)->line($this->board);
                 $connectors .= "<path {$at} fill=\"{$colour}\" d=\"".Connector::path($slip, $this->looks->level($slip->level))."\"/>\n";
             }
@@ -96,6 +98,10 @@ final class SvgWriter
         }
         if ($data['note']) {
             $out .= $this->noteSign($slip, $look, $slip->level === 0 ? $ink : $colours['soft']);
+        }
+
+        if (isset($this->rings[$slip->topic->id])) {
+            $out .= '<rect x="-5" y="-5" width="'.($slip->w + 10).'" height="'.($slip->h + 10).'" rx="'.($look->corner + 5).'" fill="none" stroke-width="3" stroke-dasharray="7 4" stroke="'.$this->rings[$slip->topic->id]->line($this->board).'"/>';
         }
 
         return $out.($slip->hidden > 0 ? $this->tally($slip, $line, $colours['ink']) : '');

@@ -27,8 +27,9 @@ final readonly class AddTopic implements Edit
     {
         $parent = $this->place->parent($map);
         [$rank] = $this->place->ranks($map, $recorder, 1);
-        foreach ($this->draft->rows($map, $parent, $rank, $this->place->sideFor($map)) as $topic) {
-            $recorder->put($topic);
+        $loose = $this->place->looseFields($map, $recorder);
+        foreach ($this->draft->rows($map, $parent, $rank, $this->place->sideFor($map)) as $i => $topic) {
+            $recorder->put($i === 0 && $parent === null ? $topic->with($loose) : $topic);
         }
     }
 

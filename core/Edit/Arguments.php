@@ -6,6 +6,7 @@ namespace ChalkTree\Edit;
 
 use BackedEnum;
 use ChalkTree\Map\Ids;
+use ChalkTree\Map\Numbering;
 
 /** Reads the arguments of an edit one by one, checks their form, and refuses what nobody asked for. */
 final class Arguments
@@ -109,6 +110,18 @@ final class Arguments
         return is_string($value) ? $value : throw $this->wrong($key, "“{$key}” has to be text.");
     }
 
+    /** @return list<string> */
+    public function strings(string $key, int $most): array
+    {
+        $values = $this->take($key);
+        if (! is_array($values) || ! array_is_list($values) || count($values) > $most || array_filter($values, is_string(...)) !== $values) {
+            throw $this->wrong($key, "“{$key}” has to be a list of at most {$most} texts.");
+        }
+
+        /** @var list<string> $values */
+        return $values;
+    }
+
     public function intOrNull(string $key, int $least, int $most): ?int
     {
         $value = $this->take($key);
@@ -117,6 +130,37 @@ final class Arguments
         }
 
         return $value;
+    }
+
+    public function int(string $key, int $least, int $most): int
+    {
+        return $this->intOrNull($key, $least, $most) ?? throw $this->wrong($key, "“{$key}” has to be a whole number from {$least} to {$most}.");
+    }
+
+    /** False where it is not given. */
+    public function flag(string $key): bool
+    {
+        return $this->has($key) && $this->bool($key);
+    }
+
+    /**
+     * One of some words.
+     *
+     * @template T of string
+     *
+     * @param  non-empty-list<T>  $words
+     * @return T
+     */
+    public function oneOf(string $key, array $words): string
+    {
+        $value = $this->take($key);
+        foreach ($words as $word) {
+            if ($word === $value) {
+                return $word;
+            }
+        }
+
+        throw $this->wrong($key, "“{$key}” has to be one of: ".implode(', ', $words).'.');
     }
 
     public function bool(string $key): bool
@@ -142,6 +186,17 @@ final class Arguments
         return is_string($value) && ($case = $enum::tryFrom($value)) !== null
             ? $case
             : throw $this->wrong($key, "“{$key}” has to be one of: ".implode(', ', array_column($enum::cases(), 'value')).'.');
+    }
+
+    /** How a branch is numbered; see Numbering. */
+    public function numberingOrNull(string $key): ?string
+    {
+        $value = $this->take($key);
+        if ($value !== null && (! is_string($value) || Numbering::parse($value) === null)) {
+            throw $this->wrong($key, "“{$key}” has to name a style for up to nine levels, such as “1.1*” or “A,1,a”, or be null.");
+        }
+
+        return $value;
     }
 
     /** Arguments inside this one. */

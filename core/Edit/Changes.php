@@ -85,12 +85,30 @@ final readonly class Changes
         }
     }
 
+    /**
+     * Puts the changes on a map as far as they fit, for looking at how it once was: rows that have been cleared away
+     * since stay away.
+     */
+    public function lookOn(TopicMap $map): void
+    {
+        foreach ($this->all as $change) {
+            $row = $map->row($change->type, $change->id);
+            if ($change->after === null) {
+                $map->drop($change->type, $change->id);
+            } elseif ($row !== null || array_key_exists('rank', $change->after)) {
+                $map->put(RowTypes::make($change->type, $change->id, $change->after + ($row?->fields() ?? [])));
+            }
+        }
+    }
+
     private function checkUntouched(TopicMap $map, Change $change): void
     {
         $row = $map->row($change->type, $change->id);
-        $same = $change->before === null
+        // When a text changed is a remark about it and no reason to leave everything as it is.
+        $before = $change->before === null ? null : array_diff_key($change->before, ['changed' => 1]);
+        $same = $before === null
             ? $row === null
-            : $row !== null && array_intersect_key($row->fields(), $change->before) == $change->before;
+            : $row !== null && array_intersect_key($row->fields(), $before) == $before;
         if (! $same) {
             throw new ChangedSince('Something this would change has been changed since by someone else, so it was left as it is.');
         }

@@ -13,17 +13,38 @@ final class Edits
     /** @var list<class-string<Edit>> a new edit is one class and one line here */
     public const ALL = [
         AddTopic::class,
+        AddTopics::class,
+        AppendText::class,
         ArrangeMap::class,
         BalanceMap::class,
+        BreakTopics::class,
+        BringBackTopics::class,
+        CopyTopics::class,
+        DissolveLevels::class,
+        DissolveTopics::class,
+        HoldApart::class,
+        JoinTopics::class,
+        LiftChildren::class,
+        MergeDuplicates::class,
         MoveTopics::class,
+        NumberBranch::class,
+        ParkTopics::class,
+        PasteLines::class,
+        RemoveEmpties::class,
         RemoveTopics::class,
         RenameMap::class,
+        ReplaceText::class,
         RestoreTopics::class,
         RetitleTopic::class,
+        SendText::class,
         SetCaption::class,
         SetNote::class,
         SetSide::class,
         SetWidth::class,
+        SortTopics::class,
+        SplitTopic::class,
+        TidyText::class,
+        WrapTopics::class,
     ];
 
     /**
@@ -44,10 +65,14 @@ final class Edits
         throw new InvalidEdit("There is no edit called “{$name}”.", 'name');
     }
 
-    /** Applies an edit to a map, whole or not at all, and gives the record of it. */
-    public static function apply(Edit $edit, TopicMap $map): Changes
+    /**
+     * Applies an edit to a map, whole or not at all, and gives the record of it.
+     *
+     * @param  int|null  $now  seconds since 1970; see Recorder
+     */
+    public static function apply(Edit $edit, TopicMap $map, ?int $now = null): Changes
     {
-        $recorder = new Recorder($map);
+        $recorder = new Recorder($map, $now);
         try {
             $edit->apply($map, $recorder);
         } catch (Refusal $refusal) {

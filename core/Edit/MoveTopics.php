@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Edit;
 
+use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 
 /** Moves topics, with what is below them, to another place, keeping the order they stand in. */
@@ -38,19 +39,38 @@ final readonly class MoveTopics implements Edit
         }
         $ranks = $this->place->ranks($map, $recorder, count($tops), $tops);
         $side = $this->place->sideFor($map);
+        $loose = $this->place->looseFields($map, $recorder);
+        if ($parent === null && $loose['column'] === null) {
+            $loose['column'] = $this->wholeColumn($map, $tops);
+        }
         foreach (array_values($tops) as $i => $topic) {
             $stays = $topic->parent === $parent && $side !== null && $topic->side === $side;
-            $recorder->put($topic->with([
+            $recorder->put($map->topic($topic->id)->with([
                 'parent' => $parent,
                 'rank' => $ranks[$i],
                 'side' => $side?->value,
                 'sideHeld' => $stays && $topic->sideHeld,
+                'parked' => null,
+                ...($topic->parent === $parent && $parent !== null ? [] : ['apartX' => 0, 'apartY' => 0]),
+                ...$loose,
             ]));
         }
     }
 
+    /**
+     * The column that these topics are all of; it stays one when they move together.
+     *
+     * @param  array<string, Topic>  $tops
+     */
+    private function wholeColumn(TopicMap $map, array $tops): ?string
+    {
+        $column = $tops === [] ? null : reset($tops)->column;
+
+        return $column !== null && array_keys($map->column($column)) === array_keys($tops) ? $column : null;
+    }
+
     public function sentence(TopicMap $map): string
     {
-        return 'Moved '.Wording::several(TopicChoice::titles($map, $this->topics));
+        return 'Moved '.Wording::several(TopicChoice::titles($map, $this->topics)).' '.$this->place->words($map);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Edit;
 
+use ChalkTree\Map\Ids;
 use ChalkTree\Map\Rank;
 use ChalkTree\Map\Side;
 use ChalkTree\Map\SideBalance;
@@ -12,16 +13,22 @@ use ChalkTree\Map\TopicMap;
 
 /**
  * Where topics are to go: below a parent, first or last, or right before or after a sibling; or nowhere, as loose
- * topics. The wire says it with "parent" (null for loose), "before", "after" and "first", and may name a side.
+ * topics. The wire says it with "parent" (null for loose), "before", "after" and "first", and may name a side, or for
+ * loose topics the point "x", "y" on the board. Beside a loose topic one lands in its column.
  */
 final readonly class Place
 {
+    /** Pixels from the root; far beyond what any map fills. */
+    private const FARTHEST = 1_000_000;
+
     private function __construct(
         private ?string $parent,
         private ?string $before,
         private ?string $after,
         private bool $first,
         private ?Side $side,
+        private ?int $x = null,
+        private ?int $y = null,
     ) {
     }
 
@@ -42,6 +49,8 @@ final readonly class Place
             $after,
             $arguments->has('first') && $arguments->bool('first'),
             $arguments->has('side') ? $arguments->choiceOrNull('side', Side::class) : null,
+            $arguments->has('x') ? $arguments->intOrNull('x', -self::FARTHEST, self::FARTHEST) : null,
+            $arguments->has('y') ? $arguments->intOrNull('y', -self::FARTHEST, self::FARTHEST) : null,
         );
     }
 
@@ -55,11 +64,63 @@ final readonly class Place
         if ($sibling->id === $map->sheet()->root) {
             throw new InvalidEdit('The root of the map has no siblings.', $this->before !== null ? 'before' : 'after');
         }
+        if ($sibling->parked !== null) {
+            throw new InvalidEdit('Topics go into the parking lot by being parked.', $this->before !== null ? 'before' : 'after');
+        }
         if ($this->parent !== null && $this->parent !== $sibling->parent) {
             throw new InvalidEdit('The sibling named does not stand below the parent named.', 'parent');
         }
 
         return $sibling->parent;
+    }
+
+    /** Below the last child of a parent. */
+    public static function below(string $parent): self
+    {
+        return new self($parent, null, null, false, null);
+    }
+
+    /** Right after a topic, on its side. */
+    public static function behind(Topic $sibling): self
+    {
+        return new self(null, null, $sibling->id, false, $sibling->side);
+    }
+
+    /** Right before a topic, on its side. */
+    public static function ahead(Topic $sibling): self
+    {
+        return new self(null, $sibling->id, null, false, $sibling->side);
+    }
+
+    /**
+     * Where on the board topics in this place stand, and in which column; nothing but nulls for all that hang on a
+     * parent. A loose topic that gets a neighbour becomes a column with it.
+     *
+     * @return array{x: int|null, y: int|null, column: string|null}
+     */
+    public function looseFields(TopicMap $map, Recorder $recorder): array
+    {
+        $sibling = $this->sibling($map);
+        if ($this->parent($map) !== null || ($sibling !== null && $sibling->x === null)) {
+            return ['x' => null, 'y' => null, 'column' => null];
+        }
+        if ($sibling === null) {
+            return ['x' => $this->x, 'y' => $this->y, 'column' => null];
+        }
+        if ($sibling->column === null) {
+            $sibling = $sibling->with(['column' => Ids::next()]);
+            $recorder->put($sibling);
+        }
+
+        return ['x' => $sibling->x, 'y' => $sibling->y, 'column' => $sibling->column];
+    }
+
+    /** The place in words, "under “Boats”", for a sentence; asked for after the edit. */
+    public function words(TopicMap $map): string
+    {
+        $parent = $this->parent($map);
+
+        return $parent === null ? 'to the open board' : 'under '.Wording::excerpt($map->topic($parent)->title);
     }
 
     /**

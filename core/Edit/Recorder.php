@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ChalkTree\Edit;
 
 use ChalkTree\Map\Row;
+use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 
 /**
@@ -16,14 +17,15 @@ final class Recorder
     /** @var array<string, array{type: string, id: string, first: Row|null}> */
     private array $touched = [];
 
-    public function __construct(private readonly TopicMap $map)
+    /** @param  int|null  $now  seconds since 1970, kept in the topics whose text changes; null to leave that as it is */
+    public function __construct(private readonly TopicMap $map, private readonly ?int $now = null)
     {
     }
 
     public function put(Row $row): void
     {
         $this->note($row::type(), $row->id());
-        $this->map->put($row);
+        $this->map->put($this->now !== null && $row instanceof Topic ? $this->dated($row, $this->now) : $row);
     }
 
     public function drop(string $type, string $id): void
@@ -57,6 +59,14 @@ final class Recorder
             }
         }
         $this->touched = [];
+    }
+
+    private function dated(Topic $topic, int $now): Topic
+    {
+        $before = $this->map->row(Topic::type(), $topic->id);
+        $isNews = ! $before instanceof Topic || $topic->saysOtherThan($before) || $topic->removed !== $before->removed;
+
+        return $isNews && $topic->changed !== $now ? $topic->with(['changed' => $now]) : $topic;
     }
 
     private function note(string $type, string $id): void

@@ -35,6 +35,55 @@ final class TopicChoice
     }
 
     /**
+     * The named topics in reading order.
+     *
+     * @param  list<string>  $ids
+     * @return list<string>
+     */
+    public static function inOrder(TopicMap $map, array $ids): array
+    {
+        $trails = [];
+        foreach ($ids as $id) {
+            $trails[$id] = self::trail($map, $map->topic($id, 'topics'));
+        }
+        uasort($trails, self::compare(...));
+
+        return array_map(strval(...), array_keys($trails));
+    }
+
+    /**
+     * Of topics of which some may have gone to the trash, the first that is left.
+     *
+     * @param  non-empty-list<string>  $ids
+     */
+    public static function firstLeft(TopicMap $map, array $ids): string
+    {
+        foreach ($ids as $id) {
+            if ($map->has($id)) {
+                return $id;
+            }
+        }
+
+        return $ids[0];
+    }
+
+    /**
+     * The named topics in the order given or, where an edit goes deep, they and all below them.
+     *
+     * @param  list<string>  $ids
+     * @return array<string, Topic> by id
+     */
+    public static function reach(TopicMap $map, array $ids, bool $deep): array
+    {
+        $reach = [];
+        foreach ($ids as $id) {
+            $reach += $deep ? $map->branch($map->topic($id, 'topics')->id) : [$id => $map->topic($id, 'topics')];
+        }
+
+        return $reach;
+    }
+
+    /**
      * @param  list<string>  $ids
      * @return list<string> their titles, also of those now in the trash
      */

@@ -25,6 +25,8 @@ final class TopicDraft
         public ?string $id = null,
         public ?Side $side = null,
         public bool $sideHeld = false,
+        public ?string $numbering = null,
+        public int $numberFrom = 1,
     ) {
     }
 
@@ -57,6 +59,7 @@ final class TopicDraft
      */
     public function rows(TopicMap $map, ?string $parent, string $rank, ?Side $side): array
     {
+        $grow = fn (TopicDraft $draft): ?Side => $draft === $this ? $side : $draft->side;
         $rows = [];
         $taken = [];
         $waiting = [[$this, $parent, $rank]];
@@ -69,7 +72,7 @@ final class TopicDraft
             $taken[$id] = true;
             $rows[] = new Topic(
                 $id, $above, $at, $draft->title, $draft->caption, $draft->note,
-                $draft === $this ? $side : $draft->side, $draft->sideHeld, $draft->width,
+                $grow($draft), $draft->sideHeld, $draft->width, numbering: $draft->numbering, numberFrom: $draft->numberFrom,
             );
             $ranks = Rank::run(null, null, count($draft->children));
             foreach (array_reverse($draft->children, true) as $i => $child) {
@@ -78,6 +81,38 @@ final class TopicDraft
         }
 
         return $rows;
+    }
+
+    /** A branch of a map as a draft, with everything but its ids and places. */
+    public static function of(TopicMap $map, string $branch): self
+    {
+        /** @var array<string, self> $drafts */
+        $drafts = [];
+        foreach ($map->branch($branch) as $id => $topic) {
+            $drafts[$id] = new self(
+                $topic->title, $topic->caption, $topic->note, $topic->width,
+                numbering: $topic->numbering, numberFrom: $topic->numberFrom,
+            );
+            if ($id !== $branch) {
+                $drafts[$topic->parent]->children[] = $drafts[$id];
+            }
+        }
+
+        return $drafts[$branch];
+    }
+
+    /**
+     * As read() takes it.
+     *
+     * @return array<string, mixed>
+     */
+    public function toArray(): array
+    {
+        $own = ['title' => $this->title, 'caption' => $this->caption, 'note' => $this->note, 'width' => $this->width, 'numbering' => $this->numbering, 'numberFrom' => $this->numberFrom];
+        $blank = ['caption' => '', 'note' => '', 'width' => null, 'numbering' => null, 'numberFrom' => 1];
+
+        return array_filter($own, fn (mixed $value, string $key): bool => ! array_key_exists($key, $blank) || $value !== $blank[$key], ARRAY_FILTER_USE_BOTH)
+            + ($this->children === [] ? [] : ['children' => array_map(fn (self $child): array => $child->toArray(), $this->children)]);
     }
 
     /** How many topics there are in this tree. */
@@ -102,6 +137,8 @@ final class TopicDraft
             $arguments->has('width') ? $arguments->intOrNull('width', SetWidth::LEAST, SetWidth::MOST) : null,
             [],
             $arguments->has('id') ? $arguments->id('id') : null,
+            numbering: $arguments->has('numbering') ? $arguments->numberingOrNull('numbering') : null,
+            numberFrom: $arguments->has('numberFrom') ? $arguments->int('numberFrom', 0, 9999) : 1,
         );
     }
 }

@@ -6,6 +6,7 @@ namespace ChalkTree\Exchange;
 
 use ChalkTree\Arrange\Arrangements;
 use ChalkTree\Edit\Arguments;
+use ChalkTree\Edit\HoldApart;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\SetWidth;
 use ChalkTree\Map\Rank;
@@ -77,7 +78,7 @@ final class JsonReader implements Reader
         }
         $parent = $from->has('parent') ? $from->idOrNull('parent') : null;
         $ranks[$parent ?? ''] = Rank::between($ranks[$parent ?? ''] ?? null, null);
-        $map->put(new Topic(
+        $topic = new Topic(
             $id,
             $parent,
             $ranks[$parent ?? ''],
@@ -87,7 +88,21 @@ final class JsonReader implements Reader
             $from->has('side') ? $from->choiceOrNull('side', Side::class) : null,
             $from->has('sideHeld') && $from->bool('sideHeld'),
             $from->has('width') ? $from->intOrNull('width', SetWidth::LEAST, SetWidth::MOST) : null,
-        ));
+            null,
+            $from->has('x') ? $from->int('x', -1_000_000, 1_000_000) : null,
+            $from->has('y') ? $from->int('y', -1_000_000, 1_000_000) : null,
+            $from->has('column') ? $from->id('column') : null,
+            $from->has('parked') ? $from->id('parked') : null,
+            $from->has('numbering') ? $from->numberingOrNull('numbering') : null,
+            $from->has('numberFrom') ? $from->int('numberFrom', 0, 9999) : 1,
+            $from->has('apartX') ? $from->int('apartX', 0, HoldApart::FARTHEST) : 0,
+            $from->has('apartY') ? $from->int('apartY', -HoldApart::FARTHEST, HoldApart::FARTHEST) : 0,
+            $from->has('changed') ? $from->int('changed', 0, PHP_INT_MAX) : 0,
+        );
+        if ($topic->parked !== null && $topic->parent !== null) {
+            throw $from->wrong('parked', 'A topic in the parking lot hangs below no other.');
+        }
+        $map->put($topic);
         $from->refuseRest();
     }
 }

@@ -22,15 +22,8 @@ final class JsonWriter implements Writer
     public function data(TopicMap $map): array
     {
         $topics = [];
-        foreach ($map->all() as $topic) {
-            $fields = $topic->fields();
-            unset($fields['rank'], $fields['removed']);
-            $empty = ['caption' => '', 'note' => '', 'side' => null, 'sideHeld' => false, 'width' => null];
-            $topics[] = ['id' => $topic->id] + array_filter(
-                $fields,
-                fn (mixed $value, string $field): bool => ! array_key_exists($field, $empty) || $value !== $empty[$field],
-                ARRAY_FILTER_USE_BOTH,
-            );
+        foreach ($map->everything() as $topic) {
+            $topics[] = ['id' => $topic->id] + array_diff_key($topic->saying(), ['rank' => 1]) + ['title' => ''];
         }
         $sheet = $map->sheet();
 

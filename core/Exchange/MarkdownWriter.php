@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Exchange;
 
+use ChalkTree\Map\Numbers;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 
@@ -26,14 +27,16 @@ final readonly class MarkdownWriter implements Writer
         $depths = [];
         $out = '';
         $inList = false;
+        $numbers = Numbers::of($map);
         foreach ($map->all() as $id => $topic) {
+            $title = isset($numbers[$id]) ? "{$numbers[$id]} {$topic->title}" : $topic->title;
             $depth = $depths[$id] = $topic->parent === null ? 0 : $depths[$topic->parent] + 1;
             $heading = $depth < $this->headings;
             $indent = $heading ? '' : str_repeat('  ', $depth - $this->headings);
             $out .= ($heading && $out !== '') || (! $heading && ! $inList) ? "\n" : '';
             $out .= $heading
-                ? rtrim(str_repeat('#', $depth + 1).' '.self::headingTitle($topic->title))."\n"
-                : rtrim("{$indent}- ".self::title($topic->title))."\n";
+                ? rtrim(str_repeat('#', $depth + 1).' '.self::headingTitle($title))."\n"
+                : rtrim("{$indent}- ".self::title($title))."\n";
             $below = $this->below($topic, $heading ? '' : "{$indent}  ");
             $out .= $below;
             $inList = ! $heading && $below === '';

@@ -62,6 +62,8 @@ final class OpmlReader implements Reader
     private function title(XMLReader $xml): string
     {
         $text = (string) ($xml->getAttribute('text') ?? $xml->getAttribute('title') ?? '');
+        $number = (string) $xml->getAttribute('_number');
+        $text = $number !== '' && str_starts_with($text, "{$number} ") ? substr($text, strlen($number) + 1) : $text;
         $markdown = $xml->getAttribute('_markdown');
         if ($markdown !== null && InlineMarkdown::plain($markdown) === $text) {
             return $markdown;

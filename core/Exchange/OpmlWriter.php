@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Exchange;
 
+use ChalkTree\Map\Numbers;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Text\InlineMarkdown;
@@ -39,6 +40,7 @@ final class OpmlWriter implements Writer
     private function topics(XMLWriter $xml, TopicMap $map): void
     {
         $open = [];
+        $numbers = Numbers::of($map);
         foreach ($map->all() as $topic) {
             while ($open !== [] && $open[count($open) - 1] !== $topic->parent) {
                 array_pop($open);
@@ -46,18 +48,20 @@ final class OpmlWriter implements Writer
             }
             $open[] = $topic->id;
             $xml->startElement('outline');
-            $this->attributes($xml, $topic);
+            $this->attributes($xml, $topic, $numbers[$topic->id] ?? '');
         }
         foreach ($open as $_) {
             $xml->endElement();
         }
     }
 
-    private function attributes(XMLWriter $xml, Topic $topic): void
+    /** Programs that know nothing of numbering find the number in the text; ours finds in "_number" what to leave out. */
+    private function attributes(XMLWriter $xml, Topic $topic, string $number): void
     {
         $text = InlineMarkdown::plain($topic->title);
-        $xml->writeAttribute('text', $text);
+        $xml->writeAttribute('text', $number === '' ? $text : "{$number} {$text}");
         $said = [
+            '_number' => $number,
             '_markdown' => $topic->title === InlineMarkdown::escape($text) ? '' : $topic->title,
             'description' => $topic->caption,
             '_note' => $topic->note,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Exchange;
 
+use ChalkTree\Map\Numbers;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Text\InlineMarkdown;
 
@@ -14,9 +15,10 @@ final class TextWriter implements Writer
     {
         $depths = [];
         $out = '';
+        $numbers = Numbers::of($map);
         foreach ($map->all() as $id => $topic) {
             $depths[$id] = $topic->parent === null ? 0 : $depths[$topic->parent] + 1;
-            $title = trim((string) preg_replace('/\s+/u', ' ', InlineMarkdown::plain($topic->title)));
+            $title = trim(($numbers[$id] ?? '').' '.preg_replace('/\s+/u', ' ', InlineMarkdown::plain($topic->title)));
             $out .= str_repeat("\t", $depths[$id]).$title."\n";
         }
 

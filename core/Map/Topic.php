@@ -7,9 +7,16 @@ namespace ChalkTree\Map;
 /** One topic of a map: what it says, and where it stands in the tree. */
 final readonly class Topic implements Row
 {
+    /** Fields that say nothing where they have this value; wire and files leave them out then. */
+    public const BLANK = [
+        'title' => '', 'caption' => '', 'note' => '', 'side' => null, 'sideHeld' => false, 'width' => null, 'removed' => null,
+        'x' => null, 'y' => null, 'column' => null, 'parked' => null, 'numbering' => null, 'numberFrom' => 1,
+        'apartX' => 0, 'apartY' => 0, 'changed' => 0,
+    ];
+
     /**
      * @param  string  $id  26 characters, sortable by time, made by the browser or the server
-     * @param  string|null  $parent  null for the root and for loose topics
+     * @param  string|null  $parent  null for the root, for loose and for parked topics
      * @param  string  $rank  orders siblings; see Rank
      * @param  string  $title  inline Markdown; "\n" is a line break
      * @param  string  $caption  the short second line, plain text
@@ -18,6 +25,15 @@ final readonly class Topic implements Row
      * @param  bool  $sideHeld  true if a person chose the side, so that balancing leaves it
      * @param  int|null  $width  pixels, if a person set it
      * @param  string|null  $removed  the id of the topic with which this one went to the trash; null while in the map
+     * @param  int|null  $x  of a loose topic: its left edge on the board, pixels from the root's middle
+     * @param  int|null  $y  of a loose topic: its middle; of all topics in a column: that of the first
+     * @param  string|null  $column  of a loose topic: the id of the column it is in, which is all that a column is
+     * @param  string|null  $parked  the id of the topic below which it stood, or its own, while in the parking lot
+     * @param  string|null  $numbering  how what is below is numbered; see Numbering
+     * @param  int  $numberFrom  the first number
+     * @param  int  $apartX  pixels by which the branch is held farther from its parent
+     * @param  int  $apartY  pixels it is held away from the sibling before it or, below zero, from the one after
+     * @param  int  $changed  when title, caption or note last changed, in seconds since 1970; 0 if that is not known
      */
     public function __construct(
         public string $id,
@@ -30,6 +46,15 @@ final readonly class Topic implements Row
         public bool $sideHeld = false,
         public ?int $width = null,
         public ?string $removed = null,
+        public ?int $x = null,
+        public ?int $y = null,
+        public ?string $column = null,
+        public ?string $parked = null,
+        public ?string $numbering = null,
+        public int $numberFrom = 1,
+        public int $apartX = 0,
+        public int $apartY = 0,
+        public int $changed = 0,
     ) {
     }
 
@@ -40,17 +65,29 @@ final readonly class Topic implements Row
 
     public static function fromFields(string $id, array $fields): static
     {
+        $text = fn (string $name): ?string => isset($fields[$name]) ? (string) $fields[$name] : null;
+        $number = fn (string $name): ?int => isset($fields[$name]) ? (int) $fields[$name] : null;
+
         return new self(
             $id,
-            isset($fields['parent']) ? (string) $fields['parent'] : null,
+            $text('parent'),
             (string) $fields['rank'],
-            (string) $fields['title'],
-            (string) $fields['caption'],
-            (string) $fields['note'],
+            (string) ($fields['title'] ?? ''),
+            (string) ($fields['caption'] ?? ''),
+            (string) ($fields['note'] ?? ''),
             isset($fields['side']) ? Side::from((string) $fields['side']) : null,
-            (bool) $fields['sideHeld'],
-            isset($fields['width']) ? (int) $fields['width'] : null,
-            isset($fields['removed']) ? (string) $fields['removed'] : null,
+            (bool) ($fields['sideHeld'] ?? false),
+            $number('width'),
+            $text('removed'),
+            $number('x'),
+            $number('y'),
+            $text('column'),
+            $text('parked'),
+            $text('numbering'),
+            $number('numberFrom') ?? 1,
+            $number('apartX') ?? 0,
+            $number('apartY') ?? 0,
+            $number('changed') ?? 0,
         );
     }
 
@@ -71,12 +108,43 @@ final readonly class Topic implements Row
             'sideHeld' => $this->sideHeld,
             'width' => $this->width,
             'removed' => $this->removed,
+            'x' => $this->x,
+            'y' => $this->y,
+            'column' => $this->column,
+            'parked' => $this->parked,
+            'numbering' => $this->numbering,
+            'numberFrom' => $this->numberFrom,
+            'apartX' => $this->apartX,
+            'apartY' => $this->apartY,
+            'changed' => $this->changed,
         ];
+    }
+
+    /** @return array<string, scalar|null> the fields that say something */
+    public function saying(): array
+    {
+        return array_filter(
+            $this->fields(),
+            fn (mixed $value, string $field): bool => ! array_key_exists($field, self::BLANK) || $value !== self::BLANK[$field],
+            ARRAY_FILTER_USE_BOTH,
+        );
     }
 
     /** @param  array<string, scalar|null>  $changed */
     public function with(array $changed): self
     {
         return self::fromFields($this->id, $changed + $this->fields());
+    }
+
+    /** Whether its text is another than that of another state of it. */
+    public function saysOtherThan(self $other): bool
+    {
+        return $this->title !== $other->title || $this->caption !== $other->caption || $this->note !== $other->note;
+    }
+
+    /** Whether it has no text at all. */
+    public function isEmpty(): bool
+    {
+        return trim($this->title) === '' && $this->caption === '' && $this->note === '';
     }
 }

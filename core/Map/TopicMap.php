@@ -123,13 +123,25 @@ final class TopicMap
         return $this->children[$id] ?? [];
     }
 
-    /** @return array<string, Topic> topics without a parent other than the root, in their order, by id */
+    /** @return array<string, Topic> topics without a parent other than the root and those parked, in their order, by id */
     public function loose(): array
     {
-        $loose = $this->children('');
+        $loose = array_filter($this->children(''), fn (Topic $topic): bool => $topic->parked === null);
         unset($loose[$this->sheet()->root]);
 
         return $loose;
+    }
+
+    /** @return array<string, Topic> the parking lot: topics set aside, each with what is below it, by id */
+    public function parked(): array
+    {
+        return array_filter($this->children(''), fn (Topic $topic): bool => $topic->parked !== null);
+    }
+
+    /** @return array<string, Topic> the loose topics in a column, in their order, by id */
+    public function column(string $column): array
+    {
+        return array_filter($this->loose(), fn (Topic $topic): bool => $topic->column === $column);
     }
 
     /** @return list<Topic> the topics above, nearest first */
@@ -159,11 +171,22 @@ final class TopicMap
         return $branch;
     }
 
-    /** @return array<string, Topic> every topic in the map in reading order: the root's branch, then the loose ones */
+    /** @return array<string, Topic> every topic in the map in reading order, those in the parking lot left out: the root's branch, then the loose ones */
     public function all(): array
     {
         $all = $this->branch($this->sheet()->root);
         foreach ($this->loose() as $id => $topic) {
+            $all += $this->branch((string) $id);
+        }
+
+        return $all;
+    }
+
+    /** @return array<string, Topic> the same, and then what is in the parking lot */
+    public function everything(): array
+    {
+        $all = $this->all();
+        foreach ($this->parked() as $id => $topic) {
             $all += $this->branch((string) $id);
         }
 

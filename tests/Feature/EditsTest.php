@@ -10,6 +10,8 @@ use ChalkTree\Arrange\SlipData;
 use ChalkTree\Arrange\View;
 use ChalkTree\Look\Looks;
 use ChalkTree\Map\Ids;
+use ChalkTree\Map\Numbers;
+use ChalkTree\Map\Topic;
 use ChalkTree\Map\TreeCheck;
 use Tests\Support\Chance;
 use Tests\Support\RandomMaps;
@@ -22,11 +24,11 @@ beforeEach(function () {
 
 it('opens a map with its rows, its scene and the view that was kept', function () {
     $lanterns = $this->id($this->map, 'Lanterns');
-    $this->putJson("/api/maps/{$this->map->id}/view", ['since' => 0, 'folded' => [$lanterns], 'outlineFolded' => [], 'chosen' => $lanterns])->assertOk();
+    $this->putJson("/api/maps/{$this->map->id}/view", ['since' => 0, 'folded' => [$lanterns], 'outlineFolded' => [], 'chosen' => $lanterns, 'scope' => null, 'outlineScope' => null])->assertOk();
     $open = $this->getJson("/api/maps/{$this->map->id}")->assertOk()->json();
 
     expect($open['rows'])->toHaveCount(6)
-        ->and($open['view'])->toBe(['folded' => [$lanterns], 'outlineFolded' => [], 'chosen' => $lanterns])
+        ->and($open['view'])->toBe(['folded' => [$lanterns], 'outlineFolded' => [], 'chosen' => $lanterns, 'scope' => null, 'outlineScope' => null])
         ->and($open['scene']['slips'])->toHaveCount(3)
         ->and($open['scene']['reset'])->toBeTrue();
 });
@@ -172,8 +174,8 @@ it('lays the whole scene out anew when the arrangement changes', function () {
 });
 
 it('refuses views that are none', function (array $view) {
-    $this->putJson("/api/maps/{$this->map->id}/view", $view + ['since' => 0, 'folded' => [], 'outlineFolded' => [], 'chosen' => null])->assertUnprocessable();
-})->with([[['folded' => ['x']]], [['folded' => 'x']], [['chosen' => '<b>']], [['outlineFolded' => null]]]);
+    $this->putJson("/api/maps/{$this->map->id}/view", $view + ['since' => 0, 'folded' => [], 'outlineFolded' => [], 'chosen' => null, 'scope' => null, 'outlineScope' => null])->assertUnprocessable();
+})->with([[['folded' => ['x']]], [['folded' => 'x']], [['chosen' => '<b>']], [['outlineFolded' => null]], [['scope' => 'x']], [['outlineScope' => 3]]]);
 
 it('keeps database, memory and two browsers alike through random edits, undos, redos and folding', function (int $seed) {
     $chance = new Chance($seed);
@@ -185,7 +187,8 @@ it('keeps database, memory and two browsers alike through random edits, undos, r
         $browsers[$b]['slips'] = array_column($browsers[$b]['scene']['slips'], null, 'id');
     }
     $folded = [];
-    for ($i = 0; $i < 40; $i++) {
+    $scope = null;
+    for ($i = 0; $i < 60; $i++) {
         $map = $this->topics($record);
         $b = $chance->int(0, 1);
         $edits = array_map(fn (): array => match ($chance->int(1, 5)) {
@@ -196,10 +199,11 @@ it('keeps database, memory and two browsers alike through random edits, undos, r
         $since = $browsers[$b]['seq'];
         if ($chance->yes(15)) {
             $folded = array_values(array_filter(array_map(strval(...), array_keys($map->all())), fn (): bool => $chance->yes(10)));
+            $scope = $chance->yes(40) ? (string) $chance->pick(array_keys($map->all())) : null;
             // Folding concerns both browsers of this person, but only the one that asks hears of it at once.
             $b = 0;
             $browsers[1] = null;
-            $answer = $this->putJson("/api/maps/{$record->id}/view", ['since' => $browsers[0]['seq'], 'folded' => $folded, 'outlineFolded' => [], 'chosen' => null])->assertOk()->json();
+            $answer = $this->putJson("/api/maps/{$record->id}/view", ['since' => $browsers[0]['seq'], 'folded' => $folded, 'outlineFolded' => [], 'chosen' => null, 'scope' => $scope, 'outlineScope' => null])->assertOk()->json();
         } else {
             $answer = $this->sendEdits($record, $edits, $since)->assertOk()->json();
         }
@@ -210,17 +214,19 @@ it('keeps database, memory and two browsers alike through random edits, undos, r
         $map = $this->topics($record);
         expect(TreeCheck::problems($map))->toBe([]);
         $rows = [];
-        foreach ($map->all() as $id => $topic) {
+        foreach ($map->everything() as $id => $topic) {
             $rows[$id] = array_diff_key($topic->fields(), ['removed' => 1]);
         }
-        $seen = array_map(fn (array $row): array => $row['fields'], array_filter($browsers[$b]['rows'], fn (array $row): bool => $row['type'] === 'topic'));
+        $blank = ['parent' => null] + array_diff_key(Topic::BLANK, ['removed' => 1]);
+        $seen = array_map(fn (array $row): array => $row['fields'] + $blank, array_filter($browsers[$b]['rows'], fn (array $row): bool => $row['type'] === 'topic'));
         ksort($rows);
         ksort($seen);
         expect($seen)->toEqual($rows);
         $data = new SlipData(Looks::standard());
-        $slips = array_map(fn ($slip): array => json_decode(json_encode($data->of($slip)), true), Layout::of($map, View::folding($folded))->scene()->slips);
+        $slips = array_map(fn ($slip): array => json_decode(json_encode($data->of($slip)), true), Layout::of($map, View::folding($folded, $scope))->scene()->slips);
         ksort($slips);
         ksort($browsers[$b]['slips']);
+        expect($browsers[$b]['numbers'])->toEqual(Numbers::of($map));
         expect($browsers[$b]['slips'])->toEqual($slips);
     }
 })->with(range(1, 8));
@@ -229,6 +235,7 @@ it('keeps database, memory and two browsers alike through random edits, undos, r
 function follow(array $browser, array $answer): array
 {
     $browser['seq'] = $answer['seq'];
+    $browser['numbers'] = $answer['numbers'] ?? $browser['numbers'];
     if ($answer['scene']['reset']) {
         $browser['slips'] = [];
     }
@@ -236,7 +243,7 @@ function follow(array $browser, array $answer): array
         if ($row['fields'] === null) {
             unset($browser['rows'][$row['id']]);
         } else {
-            $browser['rows'][$row['id']] = ['type' => $row['type'], 'id' => $row['id'], 'fields' => $row['fields'] + ($browser['rows'][$row['id']]['fields'] ?? [])];
+            $browser['rows'][$row['id']] = ['type' => $row['type'], 'id' => $row['id'], 'fields' => $row['fields'] + (isset($row['whole']) ? [] : $browser['rows'][$row['id']]['fields'] ?? [])];
         }
     }
     foreach ($answer['scene']['slips'] as $slip) {

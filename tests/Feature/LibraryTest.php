@@ -50,7 +50,7 @@ it('imports a file and exports it in every format', function () {
 it('exports folded branches as shown on the board if asked to', function () {
     $this->actingAs($this->person());
     $map = $this->mapOf($this->person());
-    $this->putJson("/api/maps/{$map->id}/view", ['since' => 0, 'folded' => [$this->id($map, 'Lanterns')], 'outlineFolded' => [], 'chosen' => null])->assertOk();
+    $this->putJson("/api/maps/{$map->id}/view", ['since' => 0, 'folded' => [$this->id($map, 'Lanterns')], 'outlineFolded' => [], 'chosen' => null, 'scope' => null, 'outlineScope' => null])->assertOk();
 
     expect($this->get("/api/maps/{$map->id}/export?to=svg&as=shown")->getContent())->not->toContain('>Willow<')
         ->and($this->get("/api/maps/{$map->id}/export?to=svg")->getContent())->toContain('>Willow<');
@@ -97,9 +97,19 @@ it('answers 404 on every route of a map that is somebody else’s or nobody’s'
     ['GET', '/export?to=json', []],
     ['GET', '/edits?since=0', []],
     ['POST', '/edits', ['since' => 0, 'edits' => [['name' => 'map.rename', 'title' => 'Mine']]]],
-    ['PUT', '/view', ['since' => 0, 'folded' => [], 'outlineFolded' => [], 'chosen' => null]],
+    ['PUT', '/view', ['since' => 0, 'folded' => [], 'outlineFolded' => [], 'chosen' => null, 'scope' => null, 'outlineScope' => null]],
     ['GET', '/history', []],
     ['GET', '/trash', []],
+    ['DELETE', '/trash', []],
+    ['PATCH', '', ['favourite' => true]],
+    ['POST', '/rehearsal', ['edit' => ['name' => 'map.rename', 'title' => 'Mine']]],
+    ['POST', '/find', ['find' => ['text' => 'Secret']]],
+    ['POST', '/clip', ['text' => 'a']],
+    ['POST', '/clip/picture', ['as' => 'one', 'lines' => [['level' => 0, 'text' => 'a']]]],
+    ['POST', '/copy', ['topics' => ['01m83fb3naxzstcfd12bs9h8pw']]],
+    ['GET', '/history/0', []],
+    ['GET', '/history/0/picture?show=now', []],
+    ['GET', '/history/0/branch/01m83fb3naxzstcfd12bs9h8pw', []],
 ]);
 
 it('has no route without a check of who asks, but for the account and the page', function () {

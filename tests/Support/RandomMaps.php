@@ -48,7 +48,9 @@ final class RandomMaps
             default => ['parent' => $chance->pick($ids)],
         };
 
-        return match ($chance->int(1, 14)) {
+        $parked = [...array_map(strval(...), array_keys($map->parked())), Ids::next()];
+
+        return match ($chance->int(1, 38)) {
             1, 2, 3, 4 => ['name' => 'topic.add', 'topic' => ['id' => Ids::next(), 'title' => $chance->title(), 'children' => $chance->yes(20) ? [['title' => $chance->word()], ['children' => [['note' => 'n']]]] : []]] + $place(),
             5 => ['name' => 'topic.retitle', 'topic' => $chance->pick($ids), 'title' => $chance->title()],
             6 => ['name' => 'topic.caption', 'topics' => $some(), 'caption' => $chance->word()],
@@ -58,6 +60,30 @@ final class RandomMaps
             11 => ['name' => 'topic.restore', 'topics' => [$chance->pick([...array_map(fn (Topic $t): string => $t->id, $map->removedTops()), Ids::next()])]],
             12 => ['name' => 'topic.side', 'topics' => $some(), 'side' => $chance->pick(['left', 'right', null])],
             13 => ['name' => 'topic.width', 'topics' => $some(), 'width' => $chance->pick([null, 80, 300])],
+            14, 15 => ['name' => 'topic.add', 'topic' => ['title' => $chance->title()], 'parent' => null, 'x' => $chance->int(-600, 600), 'y' => $chance->int(-400, 400)],
+            16 => ['name' => 'topic.move', 'topics' => $some(), 'parent' => null, 'x' => $chance->int(-600, 600), 'y' => $chance->int(-400, 400)],
+            17 => ['name' => 'topic.park', 'topics' => $some()],
+            18, 19 => ['name' => 'topic.bring-back', 'topics' => [$chance->pick($parked)]],
+            20 => ['name' => 'topic.copy', 'topics' => $some()] + $place(),
+            21 => ['name' => 'topic.add-many', 'topics' => [['title' => $chance->title()], ['title' => 'b', 'children' => [['title' => 'c']]]]] + $place(),
+            22 => ['name' => 'topic.wrap', 'topics' => $some(), 'as' => [Ids::next(), Ids::next(), Ids::next()], 'title' => $chance->word(), 'each' => $chance->yes(50)],
+            23 => ['name' => 'topic.dissolve', 'topics' => $some()],
+            24 => ['name' => 'topic.lift', 'topics' => $some()],
+            25 => ['name' => 'level.dissolve', 'topics' => $some(), 'whole' => $chance->yes(80)],
+            26 => ['name' => 'topic.break', 'topics' => $some(), 'by' => $chance->pick(['lines', 'sentences']), 'below' => $chance->yes(30)],
+            27 => ['name' => 'topic.break', 'topics' => $some(), 'by' => 'separator', 'separator' => $chance->pick([' ', 'a', '-'])],
+            28 => ['name' => 'topic.join', 'topics' => $some(), 'glue' => $chance->pick([' ', '', ', '])],
+            29 => ['name' => 'text.send', 'topics' => $some()] + $chance->pick([['from' => 'title', 'to' => 'note'], ['from' => 'note', 'to' => 'title'], ['from' => 'caption', 'to' => 'title'], ['from' => 'note', 'to' => 'caption']]),
+            30 => ['name' => 'text.append', 'topics' => $some(), 'to' => $chance->pick($ids)],
+            31 => ['name' => 'branch.sort', 'topics' => $some(), 'by' => $chance->pick(['title', 'length', 'subtopics', 'changed', 'reverse', 'shuffle']), 'deep' => $chance->yes(50), 'down' => $chance->yes(50), 'seed' => 7],
+            32 => $chance->pick([['name' => 'branch.empties', 'topics' => $some()], ['name' => 'branch.duplicates', 'topics' => $some()], ['name' => 'text.tidy', 'topics' => $some(), 'way' => $chance->pick(['spaces', 'lower', 'upper', 'words', 'begin']), 'deep' => true]]),
+            33 => ['name' => 'branch.number', 'topics' => $some(), 'numbering' => $chance->pick([null, '1', '1.1*', 'A,1,a', 'I,i*']), 'from' => $chance->int(0, 30)],
+            34 => ['name' => 'topic.apart', 'topics' => $some(), 'x' => $chance->int(0, 120), 'y' => $chance->int(-90, 90), 'deep' => $chance->yes(20)],
+            35 => ['name' => 'topic.split', 'topic' => $chance->pick($ids), 'first' => $chance->title(), 'second' => $chance->word(), 'as' => Ids::next()],
+            36 => $chance->pick([
+                ['name' => 'text.replace', 'find' => ['text' => $chance->word()], 'with' => $chance->word()],
+                ['name' => 'topic.paste', 'as' => 'branches', 'lines' => [['level' => 0, 'text' => $chance->word()], ['level' => 3, 'text' => $chance->word()], ['level' => 1, 'text' => 'z']]] + $place(),
+            ]),
             default => $chance->pick([['name' => 'map.balance'], ['name' => 'map.arrange', 'arrangement' => $chance->pick(['both-sides', 'rightward'])], ['name' => 'map.rename', 'title' => $chance->word()]]),
         };
     }

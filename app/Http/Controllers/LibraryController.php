@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Library\Exports;
+use App\Library\Folders;
 use App\Library\Shelf;
+use App\Library\Starters;
+use App\Library\Trash;
 use App\Models\MapRecord;
 use App\Models\Person;
 use App\Store\MapStore;
@@ -14,9 +17,12 @@ use Carbon\CarbonImmutable;
 use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\View;
 use ChalkTree\Draw\Thumbnail;
+use ChalkTree\Edit\TopicDraft;
 use ChalkTree\Exchange\Formats;
 use ChalkTree\Exchange\UnreadableFile;
 use ChalkTree\Look\BoardTheme;
+use ChalkTree\Map\NewMap;
+use ChalkTree\Map\TopicMap;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -28,33 +34,74 @@ use Symfony\Component\HttpFoundation\HeaderUtils;
 /** A person's maps: the list, new ones, files in and out, the trash. */
 final readonly class LibraryController
 {
-    public function __construct(private Shelf $shelf, private MapStore $store)
+    private const PICTURE_POLICY = "default-src 'none'; style-src 'unsafe-inline'";
+
+    public function __construct(private Shelf $shelf, private MapStore $store, private Folders $folders, private Starters $starters)
     {
     }
 
     public function index(#[CurrentUser] Person $person): JsonResponse
     {
-        return new JsonResponse(['maps' => $this->shelf->list($person), 'trash' => $this->shelf->list($person, trashed: true)]);
+        return new JsonResponse([
+            'maps' => $this->shelf->list($person),
+            'trash' => $this->shelf->list($person, trashed: true),
+            'folders' => $this->folders->list($person),
+        ]);
     }
 
     public function store(Request $request, #[CurrentUser] Person $person): JsonResponse
     {
-        $request->validate(['title' => ['nullable', 'string', 'max:200']]);
-        $title = $request->filled('title') ? (string) $request->string('title') : null;
+        $request->validate(['title' => ['nullable', 'string', 'max:200'], 'starter' => ['nullable', 'string', 'max:40'], 'folder' => ['nullable', 'string', 'size:26']]);
+        $said = fn (string $key): ?string => $request->filled($key) ? (string) $request->string($key) : null;
+        $this->folders->check($person, $said('folder'));
+        $starter = $said('starter');
+        $record = $starter === null ? $this->shelf->start($person, $said('title'), $said('folder')) : $this->starters->begin($person, $starter, $said('folder'));
 
-        return new JsonResponse(['id' => $this->shelf->start($person, $title)->id], 201);
+        return new JsonResponse(['id' => $record->id], 201);
+    }
+
+    /** Puts a map into a folder, or changes whether it is a favourite or a starter. */
+    public function update(Request $request, MapRecord $map, #[CurrentUser] Person $person): JsonResponse
+    {
+        $request->validate(['folder' => ['sometimes', 'nullable', 'string', 'size:26'], 'favourite' => ['sometimes', 'boolean'], 'starter' => ['sometimes', 'boolean']]);
+        if ($request->has('folder')) {
+            $map->folder = $request->filled('folder') ? (string) $request->string('folder') : null;
+            $this->folders->check($person, $map->folder);
+        }
+        $map->favourite = $request->boolean('favourite', $map->favourite);
+        $map->starter = $request->boolean('starter', $map->starter);
+        $map->save();
+
+        return new JsonResponse(['id' => $map->id]);
+    }
+
+    public function starters(#[CurrentUser] Person $person): JsonResponse
+    {
+        return new JsonResponse($this->starters->list($person));
+    }
+
+    public function starterPicture(Request $request, string $starter, #[CurrentUser] Person $person): Response
+    {
+        return new Response($this->thumbnail($request, $this->starters->map($person, $starter)), 200, ['Content-Security-Policy' => self::PICTURE_POLICY, 'Content-Type' => 'image/svg+xml', 'Cache-Control' => 'private, max-age=300']);
+    }
+
+    public function emptyTrash(Trash $trash, #[CurrentUser] Person $person): JsonResponse
+    {
+        return new JsonResponse(['maps' => $trash->emptyMaps($person)]);
     }
 
     /** The body is the file itself; "name" says what it is called. */
     public function import(Request $request, #[CurrentUser] Person $person): JsonResponse
     {
-        $request->validate(['name' => ['required', 'string', 'max:255'], 'format' => ['nullable', Rule::in(array_keys(Formats::ALL))]]);
+        $request->validate(['name' => ['required', 'string', 'max:255'], 'format' => ['nullable', Rule::in(array_keys(Formats::ALL))], 'folder' => ['nullable', 'string', 'size:26']]);
+        $folder = $request->filled('folder') ? (string) $request->string('folder') : null;
+        $this->folders->check($person, $folder);
         if ((int) $request->header('Content-Length') > Formats::LARGEST) {
             throw new UnreadableFile('This file is larger than 16 MB, more than a map can take in.');
         }
         $map = Formats::read((string) $request->getContent(), (string) $request->string('name'), $request->filled('format') ? (string) $request->string('format') : null);
 
-        return new JsonResponse(['id' => $this->store->create($person, $map)->id], 201);
+        return new JsonResponse(['id' => $this->store->create($person, $map, $folder)->id], 201);
     }
 
     public function duplicate(MapRecord $map, #[CurrentUser] Person $person): JsonResponse
@@ -85,10 +132,16 @@ final readonly class LibraryController
             'board' => ['nullable', Rule::enum(BoardTheme::class)],
             'as' => ['nullable', Rule::in(['shown', 'unfolded'])],
             'width' => ['nullable', 'integer', 'min:16', 'max:16000'],
+            'topic' => ['nullable', 'string', 'size:26'],
         ]);
         $to = (string) $request->string('to');
         $topics = $this->store->load($map);
         $title = $this->shelf->titleOf($map, $topics->root()->title);
+        if ($request->filled('topic')) {
+            $branch = TopicDraft::of($topics, $topics->topic((string) $request->string('topic'))->id);
+            $topics = NewMap::from($branch, arrangement: $topics->sheet()->arrangement);
+            $title = Shelf::title(null, $branch->title);
+        }
         $view = $request->query('as') === 'shown' ? $views->board($map, $person) : new View;
         $board = BoardTheme::tryFrom((string) $request->string('board')) ?? BoardTheme::Day;
         $width = $request->filled('width') ? $request->integer('width') : null;
@@ -106,18 +159,24 @@ final readonly class LibraryController
     public function picture(Request $request, MapRecord $map): Response
     {
         $request->validate(['board' => ['nullable', Rule::enum(BoardTheme::class)]]);
-        $board = BoardTheme::tryFrom((string) $request->string('board')) ?? BoardTheme::Day;
         $answer = new Response('', 200, [
             'Content-Type' => 'image/svg+xml',
-            'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'",
+            'Content-Security-Policy' => self::PICTURE_POLICY,
             'Cache-Control' => 'private, no-cache',
-            'ETag' => "\"{$map->id}-{$map->seq}-{$board->value}\"",
+            'ETag' => "\"{$map->id}-{$map->seq}-{$request->string('board', 'day')}\"",
         ]);
         if (! $answer->isNotModified($request)) {
-            $topics = $this->store->load($map);
-            $answer->setContent((new Thumbnail($board))->write(Layout::of($topics, View::overview($topics, Thumbnail::MOST))->scene()));
+            $answer->setContent($this->thumbnail($request, $this->store->load($map)));
         }
 
         return $answer;
+    }
+
+    private function thumbnail(Request $request, TopicMap $map): string
+    {
+        $request->validate(['board' => ['nullable', Rule::enum(BoardTheme::class)]]);
+        $board = BoardTheme::tryFrom((string) $request->string('board')) ?? BoardTheme::Day;
+
+        return (new Thumbnail($board))->write(Layout::of($map, View::overview($map, Thumbnail::MOST))->scene());
     }
 }

@@ -6,28 +6,32 @@ namespace App\Http\Controllers;
 
 use App\Models\MapRecord;
 use App\Models\Person;
-use App\Store\EditLog;
 use App\Store\MapAnswers;
-use App\Store\MapStore;
+use App\Store\Rehearsal;
+use App\Store\ViewStore;
 use ChalkTree\Map\Ids;
-use ChalkTree\Map\Topic;
 use Closure;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
 
-/** A map that is open: its contents, the edits made on it, how it is looked at, its history and its trash. */
+/**
+ * A map that is open: its contents, the edits made on it, how it is looked at.
+ *
+ * @phpstan-import-type Look from ViewStore
+ */
 final readonly class MapController
 {
     private const MOST_EDITS = 500;
 
-    public function __construct(private MapAnswers $answers, private EditLog $log)
+    public function __construct(private MapAnswers $answers)
     {
     }
 
-    public function show(MapRecord $map, #[CurrentUser] Person $person): JsonResponse
+    public function show(Request $request, MapRecord $map, #[CurrentUser] Person $person): JsonResponse
     {
-        return $this->json($this->answers->open($map, $person));
+        return $this->json($this->answers->open($map, $person, $this->pane($request)));
     }
 
     public function edit(Request $request, MapRecord $map, #[CurrentUser] Person $person): JsonResponse
@@ -43,14 +47,14 @@ final readonly class MapController
         /** @var list<mixed> $edits */
         $edits = $request->json('edits');
 
-        return $this->json($this->answers->edit($map, $person, $request->integer('since'), $edits, $request->boolean('all')));
+        return $this->json($this->answers->edit($map, $person, $request->integer('since'), $edits, $request->boolean('all'), pane: $this->pane($request)));
     }
 
     public function news(Request $request, MapRecord $map, #[CurrentUser] Person $person): JsonResponse
     {
         $request->validate(['since' => ['required', 'integer', 'min:0']]);
 
-        return $this->json($this->answers->edit($map, $person, $request->integer('since'), []));
+        return $this->json($this->answers->edit($map, $person, $request->integer('since'), [], pane: $this->pane($request)));
     }
 
     /** Keeps what is folded and chosen, and answers with what that changes in the scene. */
@@ -68,30 +72,27 @@ final readonly class MapController
             'outlineFolded' => ['present', 'list', 'max:20000'],
             'outlineFolded.*' => [$id],
             'chosen' => ['present', 'nullable', $id],
+            'scope' => ['present', 'nullable', $id],
+            'outlineScope' => ['present', 'nullable', $id],
         ]);
-        /** @var array{folded: list<string>, outlineFolded: list<string>, chosen: string|null} $look */
-        $look = ['folded' => $request->json('folded'), 'outlineFolded' => $request->json('outlineFolded'), 'chosen' => $request->json('chosen')];
+        /** @var Look $look */
+        $look = array_map($request->json(...), ['folded' => 'folded', 'outlineFolded' => 'outlineFolded', 'chosen' => 'chosen', 'scope' => 'scope', 'outlineScope' => 'outlineScope']);
 
-        return $this->json($this->answers->edit($map, $person, $request->integer('since'), [], look: $look));
+        return $this->json($this->answers->edit($map, $person, $request->integer('since'), [], look: $look, pane: $this->pane($request)));
     }
 
-    public function history(Request $request, MapRecord $map): JsonResponse
+    /** What an edit would do, in words; nothing is changed. */
+    public function rehearse(Request $request, MapRecord $map, Rehearsal $rehearsal): JsonResponse
     {
-        $request->validate(['before' => ['sometimes', 'integer', 'min:1']]);
-
-        return $this->json(['edits' => $this->log->history($map, $request->integer('before', PHP_INT_MAX), 100)]);
+        return $this->json($rehearsal->of($map, $request->json('edit')));
     }
 
-    /** The branches that were removed from this map and can be restored. */
-    public function trash(MapRecord $map, MapStore $store): JsonResponse
+    /** Which of the two views of a map asks. */
+    private function pane(Request $request): string
     {
-        $topics = $store->load($map);
+        $request->validate(['pane' => ['sometimes', Rule::in(ViewStore::PANES)]]);
 
-        return $this->json(['branches' => array_map(fn (Topic $top): array => [
-            'id' => $top->id,
-            'title' => $top->title,
-            'topics' => count($topics->removedWith($top->id)),
-        ], $topics->removedTops())]);
+        return (string) $request->string('pane', 'first');
     }
 
     /** @param  array<string, mixed>  $data */

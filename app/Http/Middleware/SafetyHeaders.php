@@ -8,11 +8,11 @@ use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Tells browsers to load nothing from elsewhere and to let nobody put the application in a frame. */
+/** Tells browsers to load nothing from elsewhere and to let nobody but the application itself, for a second view, put it in a frame. */
 final class SafetyHeaders
 {
     private const POLICY = "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; "
-        ."font-src 'self' data:; connect-src 'self'; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'";
+        ."font-src 'self' data:; connect-src 'self'; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'self'";
 
     public function handle(Request $request, Closure $next): Response
     {

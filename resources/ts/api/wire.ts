@@ -24,7 +24,28 @@ export type Edit =
   | BalanceMap
   | UndoEdit
   | RedoEdit
-  | ReturnTo;
+  | ReturnTo
+  | ParkTopics
+  | BringBackTopics
+  | CopyTopics
+  | AddTopics
+  | WrapTopics
+  | DissolveTopics
+  | LiftChildren
+  | DissolveLevels
+  | BreakTopics
+  | SplitTopic
+  | JoinTopics
+  | SendText
+  | AppendText
+  | SortTopics
+  | TidyText
+  | RemoveEmpties
+  | MergeDuplicates
+  | NumberBranch
+  | HoldApart
+  | ReplaceText
+  | PasteLines;
 
 /**
  * What the server answers. TypeScript types are made from this file, and tests hold the answers to it.
@@ -38,6 +59,13 @@ export interface Wire {
   trash?: TrashAnswer;
   error?: ErrorAnswer;
   editsRequest?: EditsRequest;
+  starters?: StartersAnswer;
+  quick?: QuickAnswer;
+  find?: FindAnswer;
+  clip?: ClipAnswer;
+  copy?: CopyAnswer;
+  rehearsal?: RehearsalAnswer;
+  compare?: CompareAnswer;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -62,6 +90,7 @@ export interface Person {
 export interface LibraryAnswer {
   maps: LibraryEntry[];
   trash: LibraryEntry[];
+  folders: Folder[];
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -74,6 +103,18 @@ export interface LibraryEntry {
   seq: number;
   updated: string;
   trashed: boolean;
+  folder: string | null;
+  favourite: boolean;
+  starter: boolean;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Folder".
+ */
+export interface Folder {
+  id: string;
+  parent: string | null;
+  name: string;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -87,6 +128,12 @@ export interface OpenAnswer {
   scene: SceneNews;
   undo: string | null;
   redo: string | null;
+  /**
+   * The number before a title, by topic id; only of topics that have one.
+   */
+  numbers: {
+    [k: string]: string;
+  };
 }
 /**
  * One row of the map, or those of its fields that changed; no fields at all where it is gone.
@@ -98,6 +145,10 @@ export interface Row {
   type: "topic" | "map";
   id: string;
   fields: Fields | null;
+  /**
+   * That these are all fields; those not named say nothing.
+   */
+  whole?: boolean;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -114,6 +165,15 @@ export interface Fields {
   width?: number | null;
   root?: string;
   arrangement?: string;
+  x?: number | null;
+  y?: number | null;
+  column?: string | null;
+  parked?: string | null;
+  numbering?: string | null;
+  numberFrom?: number;
+  apartX?: number;
+  apartY?: number;
+  changed?: number;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -123,6 +183,8 @@ export interface View {
   folded: string[];
   outlineFolded: string[];
   chosen: string | null;
+  scope: string | null;
+  outlineScope: string | null;
 }
 /**
  * The slips that are new or changed and the ids of those gone; all of them after a reset.
@@ -167,6 +229,10 @@ export interface Slip {
   connector: string;
   lines: TextLine[];
   caption: TextLine[];
+  /**
+   * What stands before the title; part of the lines.
+   */
+  number: string;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -205,6 +271,12 @@ export interface EditsAnswer {
   scene: SceneNews;
   undo: string | null;
   redo: string | null;
+  /**
+   * All numbers, or null where they are as before.
+   */
+  numbers: {
+    [k: string]: string;
+  } | null;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -289,6 +361,14 @@ export interface AddTopic {
   after?: string;
   first?: boolean;
   side?: "left" | "right";
+  /**
+   * Of loose topics: where on the board, the left edge from the root's middle.
+   */
+  x?: number;
+  /**
+   * And the middle.
+   */
+  y?: number;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -301,6 +381,8 @@ export interface Draft {
   note?: string;
   width?: number | null;
   children?: Draft[];
+  numbering?: string | null;
+  numberFrom?: number;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -325,6 +407,14 @@ export interface MoveTopics {
   after?: string;
   first?: boolean;
   side?: "left" | "right";
+  /**
+   * Of loose topics: where on the board, the left edge from the root's middle.
+   */
+  x?: number;
+  /**
+   * And the middle.
+   */
+  y?: number;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -536,4 +626,594 @@ export interface ReturnTo {
   step?: string;
   name: "history.return";
   seq: number;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ParkTopics".
+ */
+export interface ParkTopics {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "topic.park";
+  topics: string[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "BringBackTopics".
+ */
+export interface BringBackTopics {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "topic.bring-back";
+  topics: string[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "CopyTopics".
+ */
+export interface CopyTopics {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "topic.copy";
+  topics: string[];
+  as?: string[];
+  /**
+   * The topic below which it goes; null for a loose topic.
+   */
+  parent?: string | null;
+  before?: string;
+  after?: string;
+  first?: boolean;
+  side?: "left" | "right";
+  /**
+   * Of loose topics: where on the board, the left edge from the root's middle.
+   */
+  x?: number;
+  /**
+   * And the middle.
+   */
+  y?: number;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "AddTopics".
+ */
+export interface AddTopics {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "topic.add-many";
+  topics: Draft[];
+  /**
+   * The topic below which it goes; null for a loose topic.
+   */
+  parent?: string | null;
+  before?: string;
+  after?: string;
+  first?: boolean;
+  side?: "left" | "right";
+  /**
+   * Of loose topics: where on the board, the left edge from the root's middle.
+   */
+  x?: number;
+  /**
+   * And the middle.
+   */
+  y?: number;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "WrapTopics".
+ */
+export interface WrapTopics {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "topic.wrap";
+  topics: string[];
+  as: string[];
+  title?: string;
+  each?: boolean;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "DissolveTopics".
+ */
+export interface DissolveTopics {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "topic.dissolve";
+  topics: string[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "LiftChildren".
+ */
+export interface LiftChildren {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "topic.lift";
+  topics: string[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "DissolveLevels".
+ */
+export interface DissolveLevels {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "level.dissolve";
+  topics: string[];
+  whole?: boolean;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "BreakTopics".
+ */
+export interface BreakTopics {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "topic.break";
+  topics: string[];
+  by: "lines" | "sentences" | "separator";
+  separator?: string;
+  below?: boolean;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SplitTopic".
+ */
+export interface SplitTopic {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "topic.split";
+  topic: string;
+  first: string;
+  second: string;
+  as: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "JoinTopics".
+ */
+export interface JoinTopics {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "topic.join";
+  topics: string[];
+  glue?: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SendText".
+ */
+export interface SendText {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "text.send";
+  topics: string[];
+  from: "title" | "caption" | "note";
+  to: "title" | "caption" | "note";
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "AppendText".
+ */
+export interface AppendText {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "text.append";
+  topics: string[];
+  to: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SortTopics".
+ */
+export interface SortTopics {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "branch.sort";
+  topics: string[];
+  by: "title" | "length" | "subtopics" | "changed" | "reverse" | "shuffle";
+  down?: boolean;
+  deep?: boolean;
+  these?: boolean;
+  locale?: string;
+  seed?: number;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "TidyText".
+ */
+export interface TidyText {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "text.tidy";
+  topics: string[];
+  way: "spaces" | "lower" | "upper" | "words" | "begin";
+  deep?: boolean;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "RemoveEmpties".
+ */
+export interface RemoveEmpties {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "branch.empties";
+  topics: string[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "MergeDuplicates".
+ */
+export interface MergeDuplicates {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "branch.duplicates";
+  topics: string[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "NumberBranch".
+ */
+export interface NumberBranch {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "branch.number";
+  topics: string[];
+  numbering: string | null;
+  from?: number;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "HoldApart".
+ */
+export interface HoldApart {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "topic.apart";
+  topics: string[];
+  x: number;
+  y: number;
+  deep?: boolean;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ReplaceText".
+ */
+export interface ReplaceText {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "text.replace";
+  find: Find;
+  with: string;
+  fields?: ("title" | "caption" | "note")[];
+  topics?: string[];
+  only?: string[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Find".
+ */
+export interface Find {
+  text: string;
+  case?: boolean;
+  word?: boolean;
+  pattern?: boolean;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "PasteLines".
+ */
+export interface PasteLines {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "topic.paste";
+  as: "branches" | "paragraphs" | "one" | "note" | "caption";
+  lines: Landed[];
+  source?: string;
+  topic?: string;
+  /**
+   * The topic below which it goes; null for a loose topic.
+   */
+  parent?: string | null;
+  before?: string;
+  after?: string;
+  first?: boolean;
+  side?: "left" | "right";
+  /**
+   * Of loose topics: where on the board, the left edge from the root's middle.
+   */
+  x?: number;
+  /**
+   * And the middle.
+   */
+  y?: number;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Landed".
+ */
+export interface Landed {
+  level: number;
+  text: string;
+  gap?: boolean;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "StartersAnswer".
+ */
+export interface StartersAnswer {
+  starters: Starter[];
+  first: string | null;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Starter".
+ */
+export interface Starter {
+  id: string;
+  name: string;
+  what: string;
+  own: boolean;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "QuickAnswer".
+ */
+export interface QuickAnswer {
+  maps: QuickMap[];
+  topics: QuickTopic[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "QuickMap".
+ */
+export interface QuickMap {
+  id: string;
+  title: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "QuickTopic".
+ */
+export interface QuickTopic {
+  map: string;
+  mapTitle: string;
+  topic: string;
+  title: string;
+  trail: string[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "FindAnswer".
+ */
+export interface FindAnswer {
+  maps: FoundMap[];
+  complete: boolean;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "FoundMap".
+ */
+export interface FoundMap {
+  map: string;
+  title: string;
+  trails: {
+    [k: string]: string[];
+  };
+  hits: Hit[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Hit".
+ */
+export interface Hit {
+  key: string;
+  topic: string;
+  field: "title" | "caption" | "note";
+  before: string;
+  found: string;
+  after: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ClipAnswer".
+ */
+export interface ClipAnswer {
+  lines: ClipLine[];
+  source: string | null;
+  sure: boolean;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ClipLine".
+ */
+export interface ClipLine {
+  level: number;
+  text: string;
+  mark: string;
+  how: "first" | "same" | "tab" | "indent" | "bullet" | "number" | "heading" | "list" | "table" | "body" | "offered";
+  gap: boolean;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "CopyAnswer".
+ */
+export interface CopyAnswer {
+  text: string;
+  markdown: string;
+  html: string;
+  topics: Draft[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "RehearsalAnswer".
+ */
+export interface RehearsalAnswer {
+  count: number;
+  items: RehearsalItem[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "RehearsalItem".
+ */
+export interface RehearsalItem {
+  what: "added" | "removed" | "moved" | "placed" | "title" | "caption" | "note" | "numbering";
+  topic: string;
+  before: string;
+  after: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "CompareAnswer".
+ */
+export interface CompareAnswer {
+  differences: Difference[];
+  topics: PastTopic[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Difference".
+ */
+export interface Difference {
+  what: "added" | "removed" | "moved" | "changed";
+  topic: string;
+  title: string;
+  was: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "PastTopic".
+ */
+export interface PastTopic {
+  id: string;
+  parent: string | null;
+  title: string;
 }

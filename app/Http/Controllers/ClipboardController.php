@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\MapRecord;
+use App\Store\MapStore;
+use ChalkTree\Arrange\Layout;
+use ChalkTree\Arrange\View;
+use ChalkTree\Draw\Thumbnail;
+use ChalkTree\Edit\Arguments;
+use ChalkTree\Edit\TopicDraft;
+use ChalkTree\Exchange\Clipping;
+use ChalkTree\Look\BoardTheme;
+use ChalkTree\Map\NewMap;
+use ChalkTree\Paste\Clip;
+use ChalkTree\Paste\ClipLine;
+use ChalkTree\Paste\Landing;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** What goes through the clipboard: clips on their way in, to be looked at before they land, and branches on their way out. */
+final readonly class ClipboardController
+{
+    /** Reads a clip into lines with levels; nothing is changed. */
+    public function read(Request $request, MapRecord $map): JsonResponse
+    {
+        $request->validate([
+            'text' => ['present', 'nullable', 'string'],
+            'html' => ['sometimes', 'nullable', 'string'],
+            'source' => ['sometimes', 'nullable', 'string', 'max:2000'],
+            'headings' => ['sometimes', 'boolean'],
+        ]);
+        $clip = Clip::read(
+            (string) $request->json('text'),
+            (string) $request->json('html'),
+            $request->json('source') === null ? null : (string) $request->json('source'),
+            $request->json('headings') !== false,
+        );
+
+        return $this->json([
+            'lines' => array_map(fn (ClipLine $line): array => $line->toArray(), $clip->lines),
+            'source' => $clip->source,
+            'sure' => $clip->isSure(),
+        ]);
+    }
+
+    /** A small drawing of what lines would become. */
+    public function picture(Request $request, MapRecord $map): JsonResponse
+    {
+        $request->validate(['board' => ['nullable', 'in:day,slate'], 'as' => ['required', 'in:branches,paragraphs,one']]);
+        $arguments = new Arguments($request->json()->all());
+        $drafts = Landing::read($arguments)->topics((string) $request->json('as'));
+        $map = NewMap::from(count($drafts) === 1 ? $drafts[0] : new TopicDraft('…', children: $drafts), arrangement: 'rightward');
+        $board = BoardTheme::tryFrom((string) $request->json('board')) ?? BoardTheme::Day;
+
+        return $this->json(['picture' => (new Thumbnail($board))->write(Layout::of($map, View::overview($map, Thumbnail::MOST))->scene())]);
+    }
+
+    /** Branches as text, Markdown and HTML, and as what topic.add-many takes. */
+    public function copy(Request $request, MapRecord $map, MapStore $store): JsonResponse
+    {
+        $arguments = new Arguments($request->json()->all());
+        $topics = $store->load($map);
+
+        return $this->json(Clipping::of($topics, $arguments->ids('topics'), $arguments->flag('alone'))->toArray());
+    }
+
+    /** @param  array<string, mixed>  $data */
+    private function json(array $data): JsonResponse
+    {
+        return (new JsonResponse)->setEncodingOptions(JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)->setData($data);
+    }
+}

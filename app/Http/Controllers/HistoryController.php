@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Library\Pictures;
+use App\Library\Trash;
+use App\Models\MapRecord;
+use App\Store\EditLog;
+use App\Store\MapPast;
+use App\Store\MapStore;
+use ChalkTree\Arrange\Layout;
+use ChalkTree\Arrange\View;
+use ChalkTree\Edit\TopicDraft;
+use ChalkTree\Look\BoardTheme;
+use ChalkTree\Look\Chalk;
+use ChalkTree\Map\Comparison;
+use ChalkTree\Map\Topic;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+/** What was done to a map, how it once was, and what was removed from it. */
+final readonly class HistoryController
+{
+    /** Chalks for what became of topics, in the drawing as in the list. */
+    private const RINGS = ['added' => Chalk::Kelp, 'removed' => Chalk::Ember, 'moved' => Chalk::Marigold, 'changed' => Chalk::Dusk];
+
+    public function __construct(private MapPast $past, private MapStore $store, private EditLog $log)
+    {
+    }
+
+    public function index(Request $request, MapRecord $map): JsonResponse
+    {
+        $request->validate(['before' => ['sometimes', 'integer', 'min:1']]);
+
+        return $this->json(['edits' => $this->log->history($map, $request->integer('before', PHP_INT_MAX), 100)]);
+    }
+
+    /** What is different now from how the map was after an edit. */
+    public function compare(MapRecord $map, int $seq): JsonResponse
+    {
+        $then = $this->past->at($map, $seq);
+
+        return $this->json([
+            'differences' => Comparison::of($then, $this->store->load($map)),
+            'topics' => array_map(fn (Topic $topic): array => ['id' => $topic->id, 'parent' => $topic->parent, 'title' => $topic->title], array_values($then->everything())),
+        ]);
+    }
+
+    /** The map drawn as it was then, or as it is now, with a ring around each topic that is different. */
+    public function picture(Request $request, MapRecord $map, int $seq, Pictures $pictures): Response
+    {
+        $request->validate(['board' => ['nullable', 'in:day,slate'], 'show' => ['required', 'in:then,now']]);
+        $then = $this->past->at($map, $seq);
+        $now = $this->store->load($map);
+        $shown = $request->query('show') === 'now' ? $now : $then;
+        $rings = [];
+        foreach (Comparison::of($then, $now) as $difference) {
+            $rings[$difference['topic']] = self::RINGS[$difference['what']];
+        }
+        $board = BoardTheme::tryFrom((string) $request->string('board')) ?? BoardTheme::Day;
+
+        return new Response($pictures->svg(Layout::of($shown, new View)->scene(), 'History', $board, $rings), 200, [
+            'Content-Type' => 'image/svg+xml',
+            'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; font-src data:",
+            'Cache-Control' => 'private, no-store',
+        ]);
+    }
+
+    /** A branch as it was then, as topic.add-many takes it. */
+    public function branch(MapRecord $map, int $seq, string $topic): JsonResponse
+    {
+        $then = $this->past->at($map, $seq);
+
+        return $this->json(['topics' => [TopicDraft::of($then, $then->topic($topic)->id)->toArray()]]);
+    }
+
+    /** The branches that were removed from this map and can be restored. */
+    public function trash(MapRecord $map): JsonResponse
+    {
+        $topics = $this->store->load($map);
+
+        return $this->json(['branches' => array_map(fn (Topic $top): array => [
+            'id' => $top->id,
+            'title' => $top->title,
+            'topics' => count($topics->removedWith($top->id)),
+        ], $topics->removedTops())]);
+    }
+
+    public function emptyTrash(MapRecord $map, Trash $trash): JsonResponse
+    {
+        return $this->json(['topics' => $trash->emptyBranches($map)]);
+    }
+
+    /** @param  array<string, mixed>  $data */
+    private function json(array $data): JsonResponse
+    {
+        return (new JsonResponse)->setEncodingOptions(JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)->setData($data);
+    }
+}

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Library;
+
+use App\Models\MapRecord;
+use App\Models\Person;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Connection;
+
+/** What was thrown away: kept for thirty days, or until its owner empties the trash. */
+final readonly class Trash
+{
+    public const DAYS = 30;
+
+    public function __construct(private Connection $database)
+    {
+    }
+
+    /** Takes all that has lain in anyone's trash for longer than it is kept. */
+    public function clearOld(): void
+    {
+        $before = CarbonImmutable::now()->subDays(self::DAYS);
+        MapRecord::query()->where('trashed_at', '<', $before)->delete();
+        $this->database->table('topics')->whereNotNull('removed')->where('changed', '>', 0)->where('changed', '<', $before->getTimestamp())->delete();
+    }
+
+    public function emptyMaps(Person $person): int
+    {
+        return (int) $person->maps()->whereNotNull('trashed_at')->delete();
+    }
+
+    /** Undo and history can no longer bring back what this takes. */
+    public function emptyBranches(MapRecord $map): int
+    {
+        return $this->database->table('topics')->where('map_id', $map->id)->whereNotNull('removed')->delete();
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Edit;
+
+use ChalkTree\Map\TopicMap;
+
+/** Holds branches away from their neighbours and their parent; with no distance, puts them back where the arrangement has them. */
+final readonly class HoldApart implements Edit
+{
+    /** Pixels. */
+    public const FARTHEST = 4000;
+
+    /** @param  non-empty-list<string>  $topics */
+    private function __construct(private array $topics, private int $x, private int $y, private bool $deep)
+    {
+    }
+
+    public static function name(): string
+    {
+        return 'topic.apart';
+    }
+
+    /** "x" away from the parent, "y" from the sibling before or, below zero, after; "deep" for all that is below, too. */
+    public static function read(Arguments $arguments): self
+    {
+        return new self(
+            $arguments->ids('topics'),
+            $arguments->int('x', 0, self::FARTHEST),
+            $arguments->int('y', -self::FARTHEST, self::FARTHEST),
+            $arguments->flag('deep'),
+        );
+    }
+
+    public function apply(TopicMap $map, Recorder $recorder): void
+    {
+        foreach (TopicChoice::reach($map, $this->topics, $this->deep) as $topic) {
+            if ($topic->parent !== null) {
+                $recorder->put($topic->with(['apartX' => $this->x, 'apartY' => $this->y]));
+            } elseif (! $this->deep) {
+                throw new InvalidEdit('Only what hangs on another topic can be held apart.', 'topics');
+            }
+        }
+    }
+
+    public function sentence(TopicMap $map): string
+    {
+        $what = Wording::several(TopicChoice::titles($map, $this->topics));
+
+        return $this->x === 0 && $this->y === 0 ? 'Put '.$what.($this->deep ? ' and all below' : '').' back in place' : "Pulled {$what} apart";
+    }
+}

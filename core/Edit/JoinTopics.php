@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Edit;
+
+use ChalkTree\Map\Topic;
+use ChalkTree\Map\TopicMap;
+use ChalkTree\Text\InlineMarkdown;
+use ChalkTree\Text\Run;
+use ChalkTree\Text\Slices;
+
+/** Joins topics into the first of them: titles with a glue between, captions and notes too, and all that is below, in order. */
+final readonly class JoinTopics implements Edit
+{
+    /** @param  non-empty-list<string>  $topics */
+    private function __construct(private array $topics, private string $glue)
+    {
+    }
+
+    public static function name(): string
+    {
+        return 'topic.join';
+    }
+
+    public static function read(Arguments $arguments): self
+    {
+        $glue = $arguments->has('glue') ? $arguments->caption('glue') : ' ';
+        if (mb_strlen($glue) > 40) {
+            throw $arguments->wrong('glue', 'What stands between has at most 40 characters.');
+        }
+
+        return new self($arguments->ids('topics'), $glue);
+    }
+
+    public function apply(TopicMap $map, Recorder $recorder): void
+    {
+        $ids = TopicChoice::inOrder($map, $this->topics);
+        if (count($ids) < 2) {
+            throw new InvalidEdit('Choose two topics or more to join.', 'topics');
+        }
+        $first = array_shift($ids);
+        foreach ($ids as $id) {
+            self::into($map, $recorder, $map->topic($first), $map->topic($id), $this->glue);
+        }
+    }
+
+    /** Joins one topic into another; what is below it comes last below the other. */
+    public static function into(TopicMap $map, Recorder $recorder, Topic $keeps, Topic $goes, ?string $glue): void
+    {
+        $caption = $goes->caption === '' || $goes->caption === $keeps->caption ? $keeps->caption : ($keeps->caption === '' ? $goes->caption : "{$keeps->caption}, {$goes->caption}");
+        $joined = [
+            'title' => $glue === null ? $keeps->title : self::title($keeps->title, $goes->title, $glue),
+            'caption' => $caption,
+            'note' => $goes->note === $keeps->note ? $keeps->note : TextPlaces::appended($keeps->note, $goes->note),
+        ];
+        // Refused where it is longer than a topic can hold.
+        $check = new Arguments($joined);
+        [$check->title(), $check->caption(), $check->note()];
+        $recorder->put($keeps->with($joined));
+        $children = array_values($map->children($goes->id));
+        foreach (Place::below($keeps->id)->ranks($map, $recorder, count($children)) as $i => $rank) {
+            Lifting::put($map, $recorder, $map->topic($children[$i]->id), $keeps->id, $rank, $keeps->id === $map->sheet()->root ? Place::below($keeps->id)->sideFor($map) : null);
+        }
+        Lifting::removeAlone($map, $recorder, $goes->id);
+    }
+
+    private static function title(string $first, string $second, string $glue): string
+    {
+        if ($first === '' || $second === '') {
+            return $first.$second;
+        }
+
+        return InlineMarkdown::write(Slices::joined(InlineMarkdown::runs($first), $glue === '' ? [] : [new Run($glue)], InlineMarkdown::runs($second)));
+    }
+
+    public function sentence(TopicMap $map): string
+    {
+        return 'Joined '.count($this->topics).' topics into '.Wording::several(TopicChoice::titles($map, [TopicChoice::firstLeft($map, $this->topics)]));
+    }
+}

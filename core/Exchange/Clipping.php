@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Exchange;
+
+use ChalkTree\Edit\TopicChoice;
+use ChalkTree\Edit\TopicDraft;
+use ChalkTree\Map\NewMap;
+use ChalkTree\Map\Numbers;
+use ChalkTree\Map\TopicMap;
+use ChalkTree\Text\Address;
+use ChalkTree\Text\InlineMarkdown;
+use ChalkTree\Text\Run;
+
+/** Branches as they go to the clipboard: as text, Markdown and HTML at once, and as drafts that keep everything. */
+final readonly class Clipping
+{
+    /** @param  list<TopicDraft>  $drafts */
+    private function __construct(private array $drafts)
+    {
+    }
+
+    /**
+     * @param  list<string>  $topics
+     * @param  bool  $alone  each without what is below it
+     */
+    public static function of(TopicMap $map, array $topics, bool $alone): self
+    {
+        if (! $alone) {
+            return new self(array_map(fn (string $id): TopicDraft => TopicDraft::of($map, $id), array_map(strval(...), array_keys(TopicChoice::tops($map, $topics)))));
+        }
+        $drafts = [];
+        foreach (TopicChoice::inOrder($map, $topics) as $id) {
+            $topic = $map->topic($id);
+            $drafts[] = new TopicDraft($topic->title, $topic->caption, $topic->note, $topic->width);
+        }
+
+        return new self($drafts);
+    }
+
+    /** @return array{text: string, markdown: string, html: string, topics: list<array<string, mixed>>} */
+    public function toArray(): array
+    {
+        $text = $markdown = $html = '';
+        foreach ($this->drafts as $draft) {
+            $map = NewMap::from($draft);
+            $text .= (new TextWriter)->write($map);
+            $markdown .= ltrim((new MarkdownWriter(0))->write($map), "\n");
+            $html .= $this->html($map);
+        }
+        $topics = array_map(fn (TopicDraft $draft): array => $draft->toArray(), $this->drafts);
+        $kept = base64_encode(json_encode($topics, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR));
+
+        return ['text' => $text, 'markdown' => $markdown, 'html' => "<ul data-chalk-tree=\"{$kept}\">{$html}</ul>", 'topics' => $topics];
+    }
+
+    /** Nested lists, which every editor takes; notes as paragraphs of plain Markdown. */
+    private function html(TopicMap $map): string
+    {
+        $numbers = Numbers::of($map);
+        $out = '';
+        $open = [];
+        foreach ($map->all() as $id => $topic) {
+            while ($open !== [] && end($open) !== $topic->parent) {
+                array_pop($open);
+                $out .= '</ul></li>';
+            }
+            $out .= '<li>'.(isset($numbers[$id]) ? "{$numbers[$id]} " : '').$this->inline($topic->title)
+                .($topic->caption === '' ? '' : '<br><small>'.self::text($topic->caption).'</small>');
+            foreach ($topic->note === '' ? [] : (preg_split('/\n{2,}/', trim($topic->note)) ?: []) as $paragraph) {
+                $out .= '<p>'.$this->inline($paragraph).'</p>';
+            }
+            if ($map->children($id) === []) {
+                $out .= '</li>';
+            } else {
+                $out .= '<ul>';
+                $open[] = $id;
+            }
+        }
+
+        return $out.str_repeat('</ul></li>', count($open));
+    }
+
+    private function inline(string $markdown): string
+    {
+        $html = '';
+        foreach (InlineMarkdown::runs($markdown) as $run) {
+            $part = str_replace("\n", '<br>', self::text($run->text));
+            foreach ([Run::CODE => 'code', Run::STRIKE => 's', Run::UNDERLINE => 'u', Run::ITALIC => 'em', Run::BOLD => 'strong'] as $mark => $tag) {
+                $part = $run->marks & $mark ? "<{$tag}>{$part}</{$tag}>" : $part;
+            }
+            $html .= $run->href !== null && Address::isSafe($run->href) ? '<a href="'.self::text($run->href)."\">{$part}</a>" : $part;
+        }
+
+        return $html;
+    }
+
+    private static function text(string $text): string
+    {
+        return htmlspecialchars($text, ENT_QUOTES | ENT_HTML5 | ENT_SUBSTITUTE, 'UTF-8');
+    }
+}

@@ -8,7 +8,7 @@ import { router } from './router'
 // What is measured in the board's typeface must not be measured before it is there.
 void Promise.allSettled([document.fonts.load('16px "Atkinson Hyperlegible"'), document.fonts.load('700 16px "Atkinson Hyperlegible"')])
 
-const map = /^\/maps\/([0-9a-z]{26})$/.exec(location.pathname)?.[1]
+const map = /^\/maps\/([0-9a-z]{26})(?:\/topics\/[0-9a-z]{26})?$/.exec(location.pathname)?.[1]
 if (map !== undefined) {
     askEarly(map)
     void import('@/board/MapPage.vue')

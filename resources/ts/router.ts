@@ -5,6 +5,8 @@ export const router = createRouter({
     history: createWebHistory(),
     routes: [
         { path: '/', name: 'library', component: () => import('@/library/LibraryPage.vue'), meta: { title: 'Library' } },
+        { path: '/maps/:id/history', name: 'history', component: () => import('@/history/HistoryPage.vue'), props: true, meta: { title: 'History' } },
+        { path: '/maps/:id/topics/:topic', name: 'topic', component: () => import('@/board/MapPage.vue'), props: true, meta: { title: 'Map' } },
         { path: '/maps/:id', name: 'map', component: () => import('@/board/MapPage.vue'), props: true, meta: { title: 'Map' } },
         { path: '/sign-in', name: 'sign-in', component: () => import('@/account/SignInPage.vue'), meta: { open: true, title: 'Sign in' } },
         { path: '/register', name: 'register', component: () => import('@/account/RegisterPage.vue'), meta: { open: true, title: 'Register' } },

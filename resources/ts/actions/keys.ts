@@ -17,7 +17,8 @@ export function pressed(event: KeyboardEvent): string {
     if (event.shiftKey) {
         parts.push('Shift')
     }
-    const key = event.altKey && event.code.startsWith('Key') ? event.code.slice(3) : event.key
+    // With Alt or Shift held, letters and digits may come as other signs.
+    const key = event.altKey && event.code.startsWith('Key') ? event.code.slice(3) : event.altKey && event.code.startsWith('Digit') ? event.code.slice(5) : event.key
     parts.push(key.length === 1 ? key.toUpperCase() : key)
     return parts.join('+')
 }

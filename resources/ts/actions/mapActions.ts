@@ -7,7 +7,7 @@ const onTopics = ['board', 'outline'] as const
 function exporting(to: string, name: string, options: (context: Context) => Record<string, string> = () => ({})): Action {
     return {
         id: `export.${to}`, name, group: 'Map', keys: [], scopes: inMap,
-        run: (context) => context.ui.download(exportAddress(context.map.id, to, options(context))),
+        run: (context) => context.ui.download(exportAddress(context.map.id, to, { ...options(context), ...(context.map.scope === null ? {} : { topic: context.map.scope }) })),
     }
 }
 
@@ -25,7 +25,7 @@ export const mapActions: readonly Action[] = [
         available: ({ map }) => map.redoLabel !== null || map.waiting.length > 0,
         run: ({ map }) => map.edit({ name: 'redo' }),
     },
-    { id: 'map.history', name: 'History', group: 'Map', keys: ['Alt+H'], scopes: onTopics, run: ({ ui }) => ui.show('history') },
+    { id: 'map.history', name: 'History', group: 'Map', keys: ['Alt+H'], scopes: onTopics, run: ({ map, router }) => void router.push(`/maps/${map.id}/history`) },
     { id: 'map.trash', name: 'Removed branches', group: 'Map', keys: ['Alt+R'], scopes: onTopics, run: ({ ui }) => ui.show('removed') },
     {
         id: 'arrange.both-sides', name: 'Arrange on both sides', group: 'Map', keys: [], scopes: inMap,
@@ -54,7 +54,7 @@ export const mapActions: readonly Action[] = [
     },
     { id: 'walk.begin', name: 'Walk through the map from here', group: 'Walk', keys: ['F9'], scopes: onTopics, run: ({ map, walk }) => walk.begin(map.current ?? map.tree.root) },
     {
-        id: 'help.palette', name: 'Find an action by name', group: 'Help', keys: ['Mod+J'], scopes: ['board', 'outline', 'field', 'typing', 'library'],
+        id: 'help.palette', name: 'Find anything: maps, topics, actions', group: 'Help', keys: ['Mod+J'], scopes: ['board', 'outline', 'field', 'typing', 'library'],
         run: ({ ui, typing }) => {
             typing.finish()
             ui.show('palette')
@@ -68,6 +68,7 @@ export const typingActions: readonly Action[] = [
     { id: 'typing.next', name: 'Finish, and go on with the next topic', group: 'Typing', keys: ['Enter'], scopes: ['typing'], run: ({ typing, titles }) => typing.then((id) => titles.addSibling(id)) },
     { id: 'typing.subtopic', name: 'Finish, and go on with a subtopic', group: 'Typing', keys: ['Tab'], scopes: ['typing'], run: ({ typing, titles }) => typing.then((id) => titles.addChild(id)) },
     { id: 'typing.finish', name: 'Finish the title', group: 'Typing', keys: ['Mod+Enter', 'F2'], scopes: ['typing'], run: ({ typing }) => typing.finish() },
+    { id: 'typing.split', name: 'Break in two at the caret', group: 'Typing', keys: ['Alt+Enter'], scopes: ['typing'], run: ({ typing, titles }) => titles.split(typing.halves()) },
     { id: 'typing.line', name: 'Begin a new line', group: 'Typing', keys: ['Shift+Enter'], scopes: ['typing'], run: ({ typing }) => void typing.editor?.commands.setHardBreak() },
     { id: 'typing.cancel', name: 'Leave the title as it was', group: 'Typing', keys: ['Escape'], scopes: ['typing'], run: ({ typing }) => typing.cancel() },
     { id: 'typing.bold', name: 'Bold', group: 'Typing', keys: ['Mod+B'], scopes: ['typing'], run: ({ typing }) => void typing.editor?.commands.toggleBold() },

@@ -1,5 +1,6 @@
 import type { Router } from 'vue-router'
 import type { useCamera } from '@/board/cameraStore'
+import type { usePaste } from '@/paste/pasteStore'
 import type { useMap } from '@/stores/map'
 import type { usePreferences } from '@/stores/preferences'
 import type { useTitles } from '@/stores/titles'
@@ -10,7 +11,7 @@ import type { useWalk } from '@/show/walkStore'
 /** Where keys are pressed: on the board, in the outline, in a title, in another field, in a walk, or in the library. */
 export type Scope = 'board' | 'outline' | 'typing' | 'field' | 'walk' | 'library'
 
-export type Group = 'Topics' | 'Moving' | 'Typing' | 'Seeing' | 'Map' | 'Walk' | 'Help'
+export type Group = 'Topics' | 'Choosing' | 'Moving' | 'Shape' | 'Typing' | 'Clipboard' | 'Finding' | 'Seeing' | 'Map' | 'Walk' | 'Help'
 
 /** What actions act on. */
 export interface Context {
@@ -20,6 +21,7 @@ export interface Context {
     camera: ReturnType<typeof useCamera>
     preferences: ReturnType<typeof usePreferences>
     ui: ReturnType<typeof useUi>
+    paste: ReturnType<typeof usePaste>
     walk: ReturnType<typeof useWalk>
     router: Router
     scope: Scope
@@ -37,6 +39,8 @@ export interface Action {
     /** Such as "Shift+Enter", "Mod+Z" (Mod is Ctrl, on a Mac ⌘), "Alt+ArrowUp". The first is the one shown. */
     keys: readonly string[]
     scopes: readonly Scope[]
+    /** The browser does it by itself and tells the page; the registry only lists the key. */
+    native?: boolean
     /** Whether it makes sense now; where it does not, it is not offered. */
     available?: (context: Context) => boolean
     run: (context: Context) => void

@@ -27,7 +27,7 @@ function goOnBoard(direction: Direction, { map, camera }: Context): void {
 /** The way of a tree in any list: up and down by line, right unfolds and goes in, left folds and goes out. */
 function goInOutline(direction: Direction, { map }: Context): void {
     const at = map.current ?? map.tree.root
-    const lines = outlineLines(map.tree, map.outlineFolded)
+    const lines = outlineLines(map.tree, map.outlineFolded, map.outlineScope)
     const below = childrenOf(map.tree, at)
     const folded = map.outlineFolded.has(at)
     const next = {
@@ -54,8 +54,8 @@ function goInOutline(direction: Direction, { map }: Context): void {
 }
 
 /** The topics that the outline shows, from top to bottom. */
-export function outlineLines(tree: Context['map']['tree'], folded: ReadonlySet<string>): string[] {
-    return childrenOf(tree, '').flatMap((top) => branchOf(tree, top, folded))
+export function outlineLines(tree: Context['map']['tree'], folded: ReadonlySet<string>, scope: string | null): string[] {
+    return (scope === null ? childrenOf(tree, '') : [scope]).flatMap((top) => branchOf(tree, top, folded))
 }
 
 /** Going about and looking around. */

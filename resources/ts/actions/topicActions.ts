@@ -1,4 +1,4 @@
-import { branchOf, childrenOf, siblingOf, topsOf } from '@/stores/tree'
+import { branchOf, childrenOf, siblingOf, siblingsOf, topsOf } from '@/stores/tree'
 import type { Action, Context } from './registry'
 
 const onTopics = ['board', 'outline'] as const
@@ -69,68 +69,89 @@ export const topicActions: readonly Action[] = [
     },
 ]
 
+/** Runs with the chosen topics that stand beside the one chosen last, in their order; the others stay. */
+const withGroup = (run: (ids: readonly string[], context: Context) => void) => (context: Context): void => {
+    const { map } = context
+    const chosen = new Set(map.chosen)
+    const group = map.current === null ? [] : siblingsOf(map.tree, map.current).filter((id) => chosen.has(id))
+    if (group.length > 0) {
+        run(group, context)
+    }
+}
+
 /** Moving topics among others, by keys; dragging does the same. */
 export const movingActions: readonly Action[] = [
     {
         id: 'move.up', name: 'Move up', group: 'Moving', keys: ['Alt+ArrowUp'], scopes: onTopics, available: isNotRoot,
-        run: withCurrent((id, context) => moveAmongSiblings(id, -1, context)),
+        run: withGroup((ids, context) => moveAmongSiblings(ids, -1, context)),
     },
     {
         id: 'move.down', name: 'Move down', group: 'Moving', keys: ['Alt+ArrowDown'], scopes: onTopics, available: isNotRoot,
-        run: withCurrent((id, context) => moveAmongSiblings(id, 1, context)),
+        run: withGroup((ids, context) => moveAmongSiblings(ids, 1, context)),
     },
     {
         id: 'move.in', name: 'Move in, below the topic before', group: 'Moving', keys: ['Alt+PageDown'], scopes: onTopics, available: isNotRoot,
-        run: withCurrent(moveIn),
+        run: withGroup(moveIn),
     },
     {
         id: 'move.out', name: 'Move out, beside the parent', group: 'Moving', keys: ['Alt+PageUp'], scopes: onTopics, available: isNotRoot,
-        run: withCurrent(moveOut),
+        run: withGroup(moveOut),
     },
     {
         id: 'move.left', name: 'Move left: out, or in where the branch grows left', group: 'Moving', keys: ['Alt+ArrowLeft'], scopes: onTopics, available: isNotRoot,
-        run: withCurrent((id, context) => (growsLeft(id, context) ? moveIn : moveOut)(id, context)),
+        run: withGroup((ids, context) => (growsLeft(ids[0] ?? '', context) ? moveIn : moveOut)(ids, context)),
     },
     {
         id: 'move.right', name: 'Move right: in, or out where the branch grows left', group: 'Moving', keys: ['Alt+ArrowRight'], scopes: onTopics, available: isNotRoot,
-        run: withCurrent((id, context) => (growsLeft(id, context) ? moveOut : moveIn)(id, context)),
+        run: withGroup((ids, context) => (growsLeft(ids[0] ?? '', context) ? moveOut : moveIn)(ids, context)),
+    },
+    {
+        id: 'move.loose', name: 'Take out to stand loose on the board', group: 'Moving', keys: ['Alt+Shift+T'], scopes: onTopics,
+        available: (context) => isNotRoot(context) && context.map.scope === null,
+        run: ({ map, camera }) => map.edit({ name: 'topic.move', topics: topsOf(map.tree, map.chosen), parent: null, ...camera.freePoint() }),
+    },
+    {
+        id: 'move.to-root', name: 'Hang a loose topic on the root', group: 'Moving', keys: ['Alt+Shift+R'], scopes: onTopics,
+        available: ({ map }) => map.chosen.length > 0 && map.chosen.every((id) => id !== map.tree.root && map.tree.topics.get(id)?.parent === null),
+        run: ({ map }) => map.edit({ name: 'topic.move', topics: [...map.chosen], parent: map.tree.root }),
     },
 ]
 
 const growsLeft = (id: string, { map }: Context): boolean => map.region === 'board' && map.slips.get(id)?.grows === 'left'
 
 /** On the board the neighbours are those on the same side of the root. */
-function neighbour(id: string, by: -1 | 1, { map }: Context): string | undefined {
-    let next = siblingOf(map.tree, id, by)
-    if (map.region === 'board' && map.tree.topics.get(id)?.parent === map.tree.root) {
-        for (let n = 2 * by; next !== undefined && map.slips.get(next)?.grows !== map.slips.get(id)?.grows; n += by) {
-            next = siblingOf(map.tree, id, n)
+function neighbour(ids: readonly string[], by: -1 | 1, { map }: Context): string | undefined {
+    const edge = (by < 0 ? ids[0] : ids[ids.length - 1]) ?? ''
+    let next = siblingOf(map.tree, edge, by)
+    if (map.region === 'board' && map.tree.topics.get(edge)?.parent === map.tree.root) {
+        for (let n = 2 * by; next !== undefined && map.slips.get(next)?.grows !== map.slips.get(edge)?.grows; n += by) {
+            next = siblingOf(map.tree, edge, n)
         }
     }
-    return next
+    return next === map.tree.root ? undefined : next
 }
 
-function moveAmongSiblings(id: string, by: -1 | 1, context: Context): void {
-    const next = neighbour(id, by, context)
+function moveAmongSiblings(ids: readonly string[], by: -1 | 1, context: Context): void {
+    const next = neighbour(ids, by, context)
     if (next !== undefined) {
-        const side = context.map.tree.topics.get(id)?.side
-        context.map.edit({ name: 'topic.move', topics: [id], ...(by < 0 ? { before: next } : { after: next }), ...(side == null ? {} : { side }) })
+        const side = context.map.tree.topics.get(ids[0] ?? '')?.side
+        context.map.edit({ name: 'topic.move', topics: [...ids], ...(by < 0 ? { before: next } : { after: next }), ...(side == null ? {} : { side }) })
     }
 }
 
-function moveIn(id: string, context: Context): void {
-    const before = neighbour(id, -1, context)
+function moveIn(ids: readonly string[], context: Context): void {
+    const before = neighbour(ids, -1, context)
     if (before !== undefined) {
         context.map.setFolded(context.map.region, [before], false)
-        context.map.edit({ name: 'topic.move', topics: [id], parent: before })
+        context.map.edit({ name: 'topic.move', topics: [...ids], parent: before })
     }
 }
 
-function moveOut(id: string, { map }: Context): void {
-    const parent = map.tree.topics.get(id)?.parent
+function moveOut(ids: readonly string[], { map }: Context): void {
+    const parent = map.tree.topics.get(ids[0] ?? '')?.parent
     if (parent != null && parent !== map.tree.root) {
-        const grows = map.slips.get(id)?.grows
+        const grows = map.slips.get(ids[0] ?? '')?.grows
         const toRoot = map.tree.topics.get(parent)?.parent === map.tree.root
-        map.edit({ name: 'topic.move', topics: [id], after: parent, ...(toRoot && grows !== undefined ? { side: grows } : {}) })
+        map.edit({ name: 'topic.move', topics: [...ids], after: parent, ...(toRoot && grows !== undefined ? { side: grows } : {}) })
     }
 }

@@ -8,15 +8,19 @@ import { useTitles } from '@/stores/titles'
 import { useTyping } from '@/text/typing'
 import { useUi } from '@/ui/uiStore'
 import { pressed, readable, types } from './keys'
+import { usePaste } from '@/paste/pasteStore'
+import { chooseActions } from './chooseActions'
 import { mapActions, typingActions } from './mapActions'
 import type { Action, Context, Scope } from './registry'
 import { seeingActions } from './seeingActions'
+import { captureActions, scopeActions, shapeActions } from './shapeActions'
 import { movingActions, topicActions } from './topicActions'
 import { walkActions } from './walkActions'
 
 /** Every action there is. */
 export const actions: readonly Action[] = [
-    ...topicActions, ...movingActions, ...typingActions, ...seeingActions, ...mapActions, ...walkActions,
+    ...topicActions, ...captureActions, ...chooseActions, ...movingActions, ...shapeActions, ...typingActions, ...seeingActions, ...scopeActions,
+    ...mapActions, ...walkActions,
 ]
 
 const byId = new Map(actions.map((action) => [action.id, action]))
@@ -26,7 +30,7 @@ export function useActions() {
     const router = useRouter()
     const stores = {
         map: useMap(), titles: useTitles(), typing: useTyping(), camera: useCamera(),
-        preferences: usePreferences(), ui: useUi(), walk: useWalk(),
+        preferences: usePreferences(), ui: useUi(), walk: useWalk(), paste: usePaste(),
     }
 
     const context = (scope: Scope): Context => ({ ...stores, router, scope })
@@ -72,7 +76,7 @@ export function useActions() {
             return
         }
         const key = pressed(event)
-        const found = actions.find((action) => action.scopes.includes(scope) && action.keys.includes(key))
+        const found = actions.find((action) => action.scopes.includes(scope) && action.keys.includes(key) && action.native !== true)
         if (found !== undefined) {
             event.preventDefault()
             event.stopPropagation()

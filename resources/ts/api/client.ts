@@ -1,8 +1,16 @@
 import { request } from './http'
-import type { Edit, EditsAnswer, HistoryAnswer, LibraryAnswer, MeAnswer, OpenAnswer, Person, TrashAnswer, View } from './wire'
+import type {
+    ClipAnswer, CompareAnswer, CopyAnswer, Draft, Edit, EditsAnswer, Find, FindAnswer, HistoryAnswer, Landed, LibraryAnswer, MeAnswer, OpenAnswer,
+    Person, QuickAnswer, RehearsalAnswer, StartersAnswer, TrashAnswer, View,
+} from './wire'
 
 interface Entered { person: Person }
 interface Made { id: string }
+
+/** The second view beside the first is the same page in a frame; it has folds and a scope of its own. */
+export const pane = new URLSearchParams(location.search).get('pane') === 'second' ? 'second' : 'first'
+
+export interface MapChange { folder?: string | null; favourite?: boolean; starter?: boolean }
 
 /** Every call the application makes, by what it is for. */
 export const api = {
@@ -16,16 +24,37 @@ export const api = {
         request<Entered>('POST', 'reset-password', { token, email, password }),
 
     library: () => request<LibraryAnswer>('GET', 'maps'),
-    newMap: () => request<Made>('POST', 'maps', {}),
-    importFile: (file: File) => request<Made>('POST', `maps/import?name=${encodeURIComponent(file.name)}`, file),
+    newMap: (folder: string | null = null, starter: string | null = null) => request<Made>('POST', 'maps', { folder, starter }),
+    importFile: (file: File, folder: string | null = null) =>
+        request<Made>('POST', `maps/import?${new URLSearchParams({ name: file.name, ...(folder === null ? {} : { folder }) }).toString()}`, file),
     duplicate: (map: string) => request<Made>('POST', `maps/${map}/duplicate`),
+    changeMap: (map: string, change: MapChange) => request<Made>('PATCH', `maps/${map}`, change),
     trash: (map: string) => request<Made>('DELETE', `maps/${map}`),
     restore: (map: string) => request<Made>('POST', `maps/${map}/restore`),
+    emptyTrash: () => request<{ maps: number }>('DELETE', 'trash'),
+    starters: () => request<StartersAnswer>('GET', 'starters'),
+    newFolder: (name: string, parent: string | null) => request<Made>('POST', 'folders', { name, parent }),
+    changeFolder: (folder: string, change: { name?: string; parent?: string | null }) => request<Made>('PATCH', `folders/${folder}`, change),
+    removeFolder: (folder: string) => request<Made>('DELETE', `folders/${folder}`),
 
-    open: (map: string) => request<OpenAnswer>('GET', `maps/${map}`),
-    edit: (map: string, since: number, edits: Edit[]) => request<EditsAnswer>('POST', `maps/${map}/edits`, { since, edits }),
-    news: (map: string, since: number) => request<EditsAnswer>('GET', `maps/${map}/edits?since=${since}`),
-    look: (map: string, since: number, view: View) => request<EditsAnswer>('PUT', `maps/${map}/view`, { since, ...view }),
+    quick: (words: string, map: string) => request<QuickAnswer>('GET', `quick?${new URLSearchParams({ words, ...(map === '' ? {} : { map }) }).toString()}`),
+    find: (find: Find, fields: string[], map: string | null, topics: string[] | null) =>
+        request<FindAnswer>('POST', map === null ? 'find' : `maps/${map}/find`, { find, fields, ...(topics === null ? {} : { topics }) }),
+    replace: (find: Find, fields: string[], text: string, hits: Record<string, string[]>) =>
+        request<{ step: string; maps: number }>('POST', 'replace', { find, fields, with: text, hits }),
+
+    open: (map: string) => request<OpenAnswer>('GET', `maps/${map}?pane=${pane}`),
+    edit: (map: string, since: number, edits: Edit[]) => request<EditsAnswer>('POST', `maps/${map}/edits?pane=${pane}`, { since, edits }),
+    news: (map: string, since: number) => request<EditsAnswer>('GET', `maps/${map}/edits?since=${since}&pane=${pane}`),
+    look: (map: string, since: number, view: View) => request<EditsAnswer>('PUT', `maps/${map}/view?pane=${pane}`, { since, ...view }),
+    rehearse: (map: string, edit: Edit) => request<RehearsalAnswer>('POST', `maps/${map}/rehearsal`, { edit }),
+    clip: (map: string, text: string, html: string, source: string | null, headings: boolean) =>
+        request<ClipAnswer>('POST', `maps/${map}/clip`, { text, html, source, headings }),
+    clipPicture: (map: string, as: string, lines: Landed[], board: string) => request<{ picture: string }>('POST', `maps/${map}/clip/picture`, { as, lines, board }),
+    copy: (map: string, topics: string[], alone = false) => request<CopyAnswer>('POST', `maps/${map}/copy`, { topics, alone }),
+    compare: (map: string, seq: number) => request<CompareAnswer>('GET', `maps/${map}/history/${seq}`),
+    pastBranch: (map: string, seq: number, topic: string) => request<{ topics: Draft[] }>('GET', `maps/${map}/history/${seq}/branch/${topic}`),
+    emptyMapTrash: (map: string) => request<{ topics: number }>('DELETE', `maps/${map}/trash`),
     history: (map: string, before?: number) =>
         request<HistoryAnswer>('GET', `maps/${map}/history${before === undefined ? '' : `?before=${before}`}`),
     removed: (map: string) => request<TrashAnswer>('GET', `maps/${map}/trash`),
@@ -50,6 +79,19 @@ export function openMap(map: string): Promise<OpenAnswer> {
 
 export function exportAddress(map: string, to: string, options: Record<string, string> = {}): string {
     return `/api/maps/${map}/export?${new URLSearchParams({ to, ...options }).toString()}`
+}
+
+export function pastPictureAddress(map: string, seq: number, show: 'then' | 'now', board: string): string {
+    return `/api/maps/${map}/history/${seq}/picture?${new URLSearchParams({ show, board }).toString()}`
+}
+
+export function starterPictureAddress(starter: string, board: string): string {
+    return `/api/starters/${starter}/picture?${new URLSearchParams({ board }).toString()}`
+}
+
+/** The address under which a topic can be opened from anywhere. */
+export function topicAddress(map: string, topic: string): string {
+    return `${location.origin}/maps/${map}/topics/${topic}`
 }
 
 export function pictureAddress(map: string, seq: number, board: string): string {

@@ -6,15 +6,21 @@ import { useWalk } from '@/show/walkStore'
 import { useMap } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
 import { childrenOf } from '@/stores/tree'
+import { useChoosing } from '@/stores/choosing'
+import { useDrag } from '@/stores/drag'
 import { useTitles } from '@/stores/titles'
+import { useDragSource } from '@/ui/useDragSource'
 import { prepareEditor } from '@/text/titleEditors'
 import BoardControls from './BoardControls.vue'
 import { useCamera } from './cameraStore'
+import { boardLanding } from './boardTarget'
+import DropSlot from './DropSlot.vue'
 import FarView from './FarView.vue'
 import { frameAround, overlaps, type Box } from './geometry'
 import SlipShape from './SlipShape.vue'
 import TypingSlip from './TypingSlip.vue'
-import { useTopicDrag } from './useTopicDrag'
+import { useApartDrag } from './useApartDrag'
+import { useLasso } from './useLasso'
 import { useViewport } from './useViewport'
 
 /** The drawn map. Only what is painted is in the document; from far away, bars stand for topics. */
@@ -29,7 +35,7 @@ const { run } = useActions()
 
 const frame = ref<HTMLElement | null>(null)
 const layer = ref<HTMLElement | null>(null)
-const { painted, moving, width, centre, fit, reveal, zoomBy, panBy, toBoard } = useViewport(frame, layer, (scale) => (camera.scale = scale))
+const { painted, moving, width, centre, fit, reveal, zoomBy, panBy, toBoard, middle } = useViewport(frame, layer, (scale) => (camera.scale = scale))
 
 interface Placed { slip: Slip; box: Box }
 
@@ -50,7 +56,7 @@ const connectors = computed<Placed[]>(() => {
     const placed: Placed[] = []
     for (const [id, box] of camera.boxes) {
         const slip = camera.drawn.get(id)
-        const parent = slip?.parent == null ? undefined : camera.boxes.get(slip.parent)
+        const parent = slip?.parent == null ? box : camera.boxes.get(slip.parent)
         if (slip !== undefined && parent !== undefined && slip.connector !== '' && (!far.value || slip.level < 2)) {
             const way = frameAround([box, parent])
             if (way !== null && overlaps(way, painted.value)) {
@@ -61,9 +67,21 @@ const connectors = computed<Placed[]>(() => {
     return placed
 })
 
-const { drag, down } = useTopicDrag({ boxes: () => camera.boxes, slips: () => camera.drawn, toBoard, panBy, frame: () => frame.value })
+const drag = useDrag()
+const choosing = useChoosing()
+const { down } = useDragSource()
+const { lasso, down: beginLasso } = useLasso({ boxes: () => camera.boxes, toBoard })
+const { shift, down: beginApart } = useApartDrag(() => camera.scale)
+const leave = drag.offer({
+    element: () => frame.value,
+    landingAt: (clientX, clientY) => {
+        const { x, y } = toBoard(clientX, clientY)
+        return boardLanding({ tree: map.tree, boxes: camera.boxes, slips: camera.drawn, isDragged: drag.isDragged, isWhole: map.scope === null }, x, y)
+    },
+    scrollBy: panBy,
+})
 
-const isDimmed = (id: string): boolean => (walk.at !== null && walk.at !== id) || (drag.value?.ids.includes(id) ?? false)
+const isDimmed = (id: string): boolean => (walk.at !== null && walk.at !== id) || drag.ids.includes(id)
 const typingId = computed(() => (map.editing?.where === 'board' ? map.editing.id : null))
 const svgFrame = computed(() => ({
     viewBox: `${painted.value.x} ${painted.value.y} ${painted.value.w} ${painted.value.h}`,
@@ -79,15 +97,37 @@ function pointerDown(event: PointerEvent): void {
     map.region = 'board'
     frame.value?.focus({ preventScroll: true })
     const id = topicOf(event)
-    if (id === null || event.button !== 0) {
+    if (event.button !== 0 || (event.target as Element).closest('.controls') !== null) {
         return
     }
-    if (event.ctrlKey || event.metaKey || event.shiftKey) {
-        map.choose(...(map.chosen.includes(id) ? map.chosen.filter((one) => one !== id) : [...map.chosen, id]))
-    } else if (!map.chosen.includes(id)) {
+    if (id === null) {
+        if (event.shiftKey) {
+            beginLasso(event)
+        }
+        return
+    }
+    pressedWith = { extra: event.ctrlKey || event.metaKey || event.shiftKey, x: event.clientX, y: event.clientY }
+    if (event.shiftKey && event.pointerType !== 'touch') {
+        beginApart(event, id)
+        return
+    }
+    if (!pressedWith.extra && !map.chosen.includes(id)) {
         map.choose(id)
     }
     down(event, id)
+}
+
+let pressedWith = { extra: false, x: 0, y: 0 }
+
+/** A press with a key held changes the choice when it ends where it began; else it was a drag. */
+function chooseMore(event: MouseEvent, id: string): void {
+    if (Math.hypot(event.clientX - pressedWith.x, event.clientY - pressedWith.y) < 5) {
+        if (event.shiftKey) {
+            choosing.rangeTo(id)
+        } else {
+            choosing.toggle(id)
+        }
+    }
 }
 
 function click(event: MouseEvent): void {
@@ -97,7 +137,9 @@ function click(event: MouseEvent): void {
         openLink(id, link.textContent)
     } else if (id !== null && walk.at !== null) {
         walk.go(id)
-    } else if (id !== null && map.chosen.length > 1 && !event.ctrlKey && !event.metaKey && !event.shiftKey) {
+    } else if (id !== null && (event.ctrlKey || event.metaKey || event.shiftKey)) {
+        chooseMore(event, id)
+    } else if (id !== null && map.chosen.length > 1) {
         map.choose(id)
     }
 }
@@ -111,8 +153,14 @@ function openLink(id: string, text: string): void {
 
 function doubleClick(event: MouseEvent): void {
     const id = topicOf(event)
-    if (id !== null && walk.at === null) {
+    if (walk.at !== null || (event.target as Element).closest('.controls, .title-editor-frame') !== null) {
+        return
+    }
+    if (id !== null) {
         titles.begin(id)
+    } else if (map.scope === null) {
+        const at = toBoard(event.clientX, event.clientY)
+        titles.addLoose(Math.round(at.x), Math.round(at.y))
     }
 }
 
@@ -136,7 +184,7 @@ function begin(): void {
     }
 }
 
-const handle = { showAll, centre, reveal, zoomBy }
+const handle = { showAll, centre, reveal, zoomBy, middle }
 onMounted(() => {
     camera.handle = handle
     void nextTick(begin)
@@ -146,6 +194,7 @@ onMounted(() => {
     }
 })
 onBeforeUnmount(() => {
+    leave()
     camera.handle = null
 })
 /** After typing the keys belong to the board again. */
@@ -156,7 +205,7 @@ watch(() => (walk.at !== null ? camera.boxes.has(walk.at) : null), (there, befor
 
 <template>
     <div
-        ref="frame" class="board" :class="{ moving, walking: walk.at !== null, dragging: drag !== null }" data-region="board" data-focus="board"
+        ref="frame" class="board" :class="{ moving, walking: walk.at !== null, dragging: drag.isDragging }" data-region="board" data-focus="board"
         tabindex="0" role="application" aria-label="Board. The outline holds the same topics as a list." :style="{ '--rest': 1 - (walk.at === null ? 0.6 : preferences.walkDim) }"
         @pointerdown="pointerDown" @click="click" @dblclick="doubleClick" @focus="map.region = 'board'">
         <div ref="layer" class="layer">
@@ -166,20 +215,15 @@ watch(() => (walk.at !== null ? camera.boxes.has(walk.at) : null), (there, befor
                     v-for="{ slip, box } in connectors" :key="slip.id" class="connector" :class="{ dimmed: walk.at !== null || isDimmed(slip.id) }"
                     :d="slip.connector" :style="{ transform: `translate(${box.x}px, ${box.y}px)`, d: `path('${slip.connector}')`, fill: `var(--${slip.chalk})` }" />
                 <SlipShape
-                    v-for="{ slip, box } in seen" :key="slip.id" :slip="slip" :x="box.x" :y="box.y"
+                    v-for="{ slip, box } in seen" :key="slip.id" :slip="slip" :x="box.x + (shift?.id === slip.id ? shift.x : 0)" :y="box.y + (shift?.id === slip.id ? shift.y : 0)"
                     :chosen="walk.at === null && map.chosen.includes(slip.id)" :dimmed="isDimmed(slip.id)" :typing="slip.id === typingId"
                     :foldable="walk.at === null && slip.level > 0 && childrenOf(map.tree, slip.id).length > 0"
                     @fold="map.setFolded('board', [slip.id], slip.hidden === 0)" />
-                <g v-if="drag !== null" class="dragged">
-                    <rect v-if="drag.landing !== null" class="slot" :x="drag.landing.slot.x" :y="drag.landing.slot.y" :width="drag.landing.slot.w" :height="drag.landing.slot.h" rx="6" />
-                    <template v-for="(id, i) in drag.ids.slice(0, 3)" :key="id">
-                        <rect v-if="camera.boxes.get(id)" class="ghost" :x="drag.x + drag.dx + i * 6" :y="drag.y + drag.dy + i * 6" :width="camera.boxes.get(id)?.w" :height="camera.boxes.get(id)?.h" rx="8" />
-                    </template>
-                </g>
+                <DropSlot />
+                <rect v-if="lasso !== null" class="lasso" :x="lasso.x" :y="lasso.y" :width="lasso.w" :height="lasso.h" />
             </svg>
             <TypingSlip v-if="typingId !== null" :key="typingId" :painted="painted" @leave="titles.regionOf(frame)" />
         </div>
-        <p class="unseen" aria-live="polite">{{ drag?.landing?.words ?? '' }}</p>
         <BoardControls v-if="walk.at === null" @act="run" />
     </div>
 </template>
@@ -193,6 +237,5 @@ watch(() => (walk.at !== null ? camera.boxes.has(walk.at) : null), (there, befor
 .moving .connector { transition: none; }
 .connector.dimmed { opacity: var(--rest); }
 .dragging { cursor: grabbing; }
-.slot { fill: color-mix(in srgb, var(--tide) 30%, transparent); stroke: var(--tide); stroke-width: 1.5; stroke-dasharray: 5 4; }
-.ghost { fill: color-mix(in srgb, var(--slip) 70%, transparent); stroke: var(--tide); stroke-width: 1.5; }
+.lasso { fill: color-mix(in srgb, var(--marigold) 18%, transparent); stroke: var(--marigold); stroke-width: 1.5; stroke-dasharray: 3 4; pointer-events: none; }
 </style>

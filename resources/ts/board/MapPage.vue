@@ -5,31 +5,50 @@ import { defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue'
 import { RefusedError } from '@/api/http'
 import Desk from '@/desk/Desk.vue'
 import OutlineTree from '@/outline/OutlineTree.vue'
+import { pane } from '@/api/client'
+import { pastedBy } from '@/paste/clipboard'
+import { usePaste } from '@/paste/pasteStore'
 import { useWalk } from '@/show/walkStore'
+import { useDrag } from '@/stores/drag'
 import { useMap } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
 import { useTitles } from '@/stores/titles'
+import DragLabel from '@/ui/DragLabel.vue'
+import { offer } from '@/ui/tell'
 import { useUi } from '@/ui/uiStore'
+import { useRouter } from 'vue-router'
+import { useCamera } from './cameraStore'
+import ScopeTrail from './ScopeTrail.vue'
 import BoardView from './BoardView.vue'
 import PanelEdge from './PanelEdge.vue'
 import PhoneSwitch from './PhoneSwitch.vue'
 import TopBar from './TopBar.vue'
 
 /** A map that is open: outline, board and desk beside each other, or one at a time where it is narrow. */
-const HistoryPanel = defineAsyncComponent(() => import('@/desk/HistoryPanel.vue'))
+const ChangeDialog = defineAsyncComponent(() => import('@/ui/ChangeDialog.vue'))
+const FindPanel = defineAsyncComponent(() => import('@/find/FindPanel.vue'))
+const ParkingLot = defineAsyncComponent(() => import('@/desk/ParkingLot.vue'))
+const PasteDialog = defineAsyncComponent(() => import('@/paste/PasteDialog.vue'))
+const SecondView = defineAsyncComponent(() => import('./SecondView.vue'))
 const RemovedPanel = defineAsyncComponent(() => import('@/desk/RemovedPanel.vue'))
 const WalkControls = defineAsyncComponent(() => import('@/show/WalkControls.vue'))
 
-const props = defineProps<{ id: string }>()
+const props = defineProps<{ id: string; topic?: string }>()
 
 const map = useMap()
 const ui = useUi()
 const walk = useWalk()
+const paste = usePaste()
+const drag = useDrag()
+const camera = useCamera()
+const router = useRouter()
 const titles = useTitles()
 const preferences = usePreferences()
 const problem = ref<string | null>(null)
 const ready = ref(false)
-const narrow = useBreakpoints({ wide: 800 }).smaller('wide')
+/** The second view shows the board alone. */
+const inFrame = pane === 'second'
+const narrow = inFrame ? ref(false) : useBreakpoints({ wide: 800 }).smaller('wide')
 
 watch(
     () => props.id,
@@ -39,6 +58,7 @@ watch(
         try {
             await map.open(id)
             ready.value = true
+            visit()
             if (map.tree.topics.size === 1 && map.tree.topics.get(map.tree.root)?.title === '') {
                 map.region = narrow.value ? 'outline' : 'board'
                 titles.begin(map.tree.root)
@@ -49,6 +69,46 @@ watch(
     },
     { immediate: true },
 )
+
+/** Goes to the topic that the address names, or says that it has gone. */
+function visit(): void {
+    const topic = props.topic
+    if (topic === undefined || topic === '') {
+        return
+    }
+    if (map.tree.topics.get(topic)?.parked != null) {
+        ui.show('lot')
+    } else if (map.tree.topics.has(topic)) {
+        map.uncover(topic, 'board')
+        map.choose(topic)
+        map.afterAnswer(() => setTimeout(() => camera.centre(topic), 60))
+    } else {
+        offer('The topic of this address is no longer in the map.', 'Look in the history', () => void router.push(`/maps/${props.id}/history`))
+    }
+}
+
+watch(() => props.topic, () => ready.value && visit())
+
+useEventListener(window, 'paste', (event: ClipboardEvent) => {
+    const isText = event.target instanceof Element && event.target.closest('input, textarea, [contenteditable=true], [role=dialog]') !== null
+    if (!isText && ready.value && walk.at === null && event.clipboardData !== null) {
+        event.preventDefault()
+        void paste.take(pastedBy(event.clipboardData))
+    }
+})
+
+window.chalkTreeDrag = {
+    welcome: drag.welcome,
+    drop: () => {
+        drag.drop()
+        drag.end()
+    },
+    dropFrom: (guest) => {
+        drag.dropGuest(guest)
+        drag.end()
+    },
+    end: drag.end,
+}
 
 useEventListener(window, 'focus', () => map.askForNews())
 // Someone who leaves with edits unsent is told, though they are kept and sent next time.
@@ -71,16 +131,21 @@ onBeforeUnmount(() => {
     <div v-else class="page" :class="{ walking: walk.at !== null, narrow }">
         <TopBar v-if="walk.at === null" :narrow="narrow" />
         <main>
-            <template v-if="walk.at === null && (narrow ? ui.phoneView === 'outline' : preferences.outlineOpen)">
-                <aside class="left" :style="narrow ? {} : { width: `${preferences.outlineWidth}px` }"><OutlineTree /></aside>
+            <template v-if="walk.at === null && (narrow ? ui.phoneView === 'outline' : preferences.outlineOpen && !inFrame)">
+                <aside class="left" :style="narrow ? {} : { width: `${preferences.outlineWidth}px` }"><ScopeTrail where="outline" /><OutlineTree /></aside>
                 <PanelEdge v-if="!narrow" />
             </template>
-            <div v-if="walk.at !== null || !narrow || ui.phoneView === 'board'" class="middle"><BoardView /></div>
-            <aside v-if="walk.at === null && (narrow ? ui.phoneView === 'desk' : preferences.deskOpen)" class="right"><Desk /></aside>
+            <div v-if="walk.at !== null || !narrow || ui.phoneView === 'board'" class="middle"><ScopeTrail v-if="walk.at === null" where="board" /><BoardView /></div>
+            <SecondView v-if="walk.at === null && !narrow && pane === 'first' && preferences.second !== null" />
+            <aside v-if="walk.at === null && (narrow ? ui.phoneView === 'desk' : preferences.deskOpen && !inFrame && preferences.second === null)" class="right"><Desk /></aside>
         </main>
         <PhoneSwitch v-if="narrow && walk.at === null" />
         <WalkControls v-if="walk.at !== null" />
-        <HistoryPanel v-if="ui.panel === 'history'" />
+        <ChangeDialog v-if="ui.panel === 'change'" />
+        <FindPanel v-if="ui.panel === 'find'" />
+        <ParkingLot v-if="ui.panel === 'lot'" />
+        <PasteDialog v-if="paste.isOpen" />
+        <DragLabel />
         <RemovedPanel v-if="ui.panel === 'removed'" />
     </div>
 </template>
@@ -88,8 +153,9 @@ onBeforeUnmount(() => {
 <style scoped>
 .page { height: 100dvh; display: flex; flex-direction: column; overflow: hidden; }
 main { flex: 1; min-height: 0; display: flex; }
-.left { flex: none; min-width: 0; background: var(--slip); }
-.middle { flex: 1; min-width: 0; position: relative; }
+.left { flex: none; min-width: 0; background: var(--slip); display: flex; flex-direction: column; }
+.middle { flex: 1; min-width: 0; position: relative; display: flex; flex-direction: column; }
+.middle :deep(.board), .left :deep(.outline) { flex: 1; min-height: 0; height: auto; }
 .right { flex: none; width: 254px; background: var(--slip); border-left: 1px solid var(--edge); }
 .narrow .left, .narrow .right { flex: 1; width: auto; border: 0; }
 .wait, .problem { height: 100dvh; display: grid; place-content: center; }

@@ -3,6 +3,7 @@ import { NButton, NDropdown, NInput, NTooltip, type DropdownOption } from 'naive
 import { computed, nextTick, ref } from 'vue'
 import { useActions } from '@/actions/useActions'
 import { useMap } from '@/stores/map'
+import { childrenOf, LOT } from '@/stores/tree'
 import { plainTitle } from '@/text/titleMarkdown'
 import Mark from '@/ui/Mark.vue'
 import SavedSign from './SavedSign.vue'
@@ -41,12 +42,21 @@ function options(ids: readonly string[]): DropdownOption[] {
         .map((action) => ({ key: action.id, label: `${action.name}${action.keys.length > 0 ? `  ·  ${keyOf(action.id)}` : ''}`, disabled: !isAvailable(action) }))
 }
 
+const shapeOptions = computed(() =>
+    options([
+        'shape.wrap', 'shape.wrap-each', 'shape.dissolve', 'shape.lift', 'change.break', 'change.join', 'change.send', 'shape.append', 'change.sort', 'change.number', 'change.tidy',
+        'change.empties', 'change.duplicates', 'change.levels', 'shape.duplicate', 'move.loose', 'apart.back', 'apart.back-branch', 'apart.back-all',
+    ]),
+)
+const tall = () => ({ style: 'max-height: min(560px, 80vh)' })
+const parked = computed(() => childrenOf(map.tree, LOT).length)
 const outOptions = computed(() => options(['export.md', 'export.txt', 'export.opml', 'export.json', 'export.svg', 'export.png']))
 const moreOptions = computed(() =>
     options([
-        ...(props.narrow ? ['map.undo', 'map.redo', 'walk.begin'] : []),
-        'arrange.both-sides', 'arrange.rightward', 'arrange.balance', 'topic.fold-below', 'topic.unfold-below', 'map.history', 'map.trash',
-        'see.outline', 'see.desk', 'see.board', 'help.palette', 'help.keys',
+        ...(props.narrow ? ['map.undo', 'map.redo', 'walk.begin', 'lot.open', 'lot.park', 'shape.wrap', 'shape.dissolve', 'change.sort', 'change.break', 'change.join'] : []),
+        'clip.preview', 'clip.address', 'find.here', 'find.everywhere', 'map.history', 'map.trash', 'map.starter',
+        'arrange.both-sides', 'arrange.rightward', 'arrange.balance', 'see.level-1', 'see.level-2', 'see.level-3', 'see.fold-others', 'topic.fold-below', 'topic.unfold-below', 'scope.in', 'scope.out',
+        'see.second', 'see.outline', 'see.desk', 'see.board', 'help.palette', 'help.keys',
     ]),
 )
 const undoing = computed(() => [
@@ -77,8 +87,17 @@ const undoing = computed(() => [
                 {{ nameOf('walk.begin') }} · {{ keyOf('walk.begin') }}
             </NTooltip>
         </template>
+        <NDropdown v-if="!narrow" trigger="click" :options="shapeOptions" scrollable :menu-props="tall" @select="run"><NButton size="small" secondary>Shape</NButton></NDropdown>
+        <NTooltip v-if="!narrow">
+            <template #trigger><NButton size="small" secondary @click="run('find.here')">Find</NButton></template>
+            {{ nameOf('find.here') }} · {{ keyOf('find.here') }}
+        </NTooltip>
+        <NTooltip v-if="!narrow">
+            <template #trigger><NButton size="small" secondary :aria-label="`Parking lot, ${parked} parked`" @click="run('lot.open')">Parked<span v-if="parked > 0" class="count">{{ parked }}</span></NButton></template>
+            {{ nameOf('lot.open') }} · {{ keyOf('lot.open') }}
+        </NTooltip>
         <NDropdown trigger="click" :options="outOptions" @select="run"><NButton size="small" secondary>Take out</NButton></NDropdown>
-        <NDropdown trigger="click" :options="moreOptions" @select="run"><NButton size="small" secondary>More</NButton></NDropdown>
+        <NDropdown trigger="click" :options="moreOptions" scrollable :menu-props="tall" @select="run"><NButton size="small" secondary>More</NButton></NDropdown>
         <NTooltip v-if="!narrow">
             <template #trigger><NButton size="small" secondary @click="run('help.palette')">Actions</NButton></template>
             {{ nameOf('help.palette') }} · {{ keyOf('help.palette') }}
@@ -93,4 +112,5 @@ const undoing = computed(() => [
 .name:hover, .name:focus-visible { border-color: var(--edge); outline: none; }
 .naming { max-width: 320px; }
 .space { flex: 1; }
+.count { margin-left: 6px; padding: 0 6px; border-radius: 8px; background: var(--driftwood-tint); font-size: 12.5px; font-weight: 700; }
 </style>

@@ -11,6 +11,7 @@ export interface CameraHandle {
     centre(box: Box, scale?: number): void
     reveal(box: Box): void
     zoomBy(factor: number): void
+    middle(): { x: number; y: number }
 }
 
 /** The slips as drawn, with their places, and the camera over them. */
@@ -86,8 +87,20 @@ export const useCamera = defineStore('camera', () => {
         }
     }
 
+    /** A point in view at which nothing stands: the middle, or lower down. */
+    function freePoint(): { x: number; y: number } {
+        const { x, y } = handle.value?.middle() ?? { x: 0, y: 0 }
+        let free = y
+        for (const box of [...boxes.value.values()].sort((a, b) => a.y - b.y)) {
+            if (box.x < x + 160 && x - 20 < box.x + box.w && box.y < free + 30 && free - 30 < box.y + box.h) {
+                free = box.y + box.h + 40
+            }
+        }
+        return { x: Math.round(x), y: Math.round(free) }
+    }
+
     return {
-        handle, scale, drawn, boxes,
+        handle, scale, drawn, boxes, freePoint,
         showAll: (): void => handle.value?.showAll(),
         zoomBy: (factor: number): void => handle.value?.zoomBy(factor),
         centre: (id: string, to?: number): void => withBox(id, (box) => handle.value?.centre(box, to)),

@@ -20,7 +20,7 @@ export function guessedSlip(tree: Tree, topic: Topic, slips: KnownSlips): Slip |
     const before = slips.get(topic.id)
     const level = before?.level ?? Math.min((parent?.level ?? 0) + 1, deepestLevel)
     const look = lookOf(level)
-    const lines = wrapped(plainTitle(topic.title), topic.width === null ? look.widest : topic.width - 2 * look.padX, level)
+    const lines = wrapped((before?.number ?? '') === '' ? plainTitle(topic.title) : `${before?.number} ${plainTitle(topic.title)}`, topic.width === null ? look.widest : topic.width - 2 * look.padX, level)
     const text = Math.max(0, ...lines.map((line) => line.width))
     const w = Math.max(topic.width ?? 56, 2 * Math.ceil((text + 2 * look.padX + look.spine + (topic.note === '' ? 0 : 18)) / 2))
     const h = 2 * Math.ceil((lines.length * look.line + 2 * look.padY) / 2)
@@ -38,6 +38,7 @@ export function guessedSlip(tree: Tree, topic: Topic, slips: KnownSlips): Slip |
         grows,
         chalk: before?.chalk ?? parent?.chalk ?? 'mussel',
         hidden: before?.hidden ?? 0,
+        number: before?.number ?? '',
         note: topic.note !== '',
         connector: before?.connector ?? '',
         lines: lines.map((line, i) => ({
@@ -65,7 +66,11 @@ function placeBeside(
     gap: number,
 ): { x: number; y: number } {
     if (parent === undefined) {
-        return { x: -w / 2, y: 0 }
+        const above = columnMateAbove(tree, topic, slips)
+        if (above !== undefined) {
+            return { x: above.x, y: above.y + above.h + 10 }
+        }
+        return { x: topic.x ?? -w / 2, y: (topic.y ?? 0) - h / 2 }
     }
     const mates = childrenOf(tree, parent.id).filter((id) => id === topic.id || slips.get(id)?.grows === grows)
     const above = slips.get(mates[mates.indexOf(topic.id) - 1] ?? '')
@@ -73,6 +78,13 @@ function placeBeside(
         x: grows === 'right' ? parent.w + reach : -reach - w,
         y: above === undefined ? (parent.h - h) / 2 : above.y + above.h + gap,
     }
+}
+
+/** A new topic after a loose one goes into its column, below it. */
+function columnMateAbove(tree: Tree, topic: Topic, slips: KnownSlips): Slip | undefined {
+    const tops = childrenOf(tree, '')
+    const before = tops[tops.indexOf(topic.id) - 1]
+    return topic.x !== null || before === undefined || before === tree.root ? undefined : slips.get(before)
 }
 
 function wrapped(text: string, limit: number, level: number): { text: string; width: number }[] {

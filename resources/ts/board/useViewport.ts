@@ -42,7 +42,7 @@ export function useViewport(frame: Ref<HTMLElement | null>, layer: Ref<HTMLEleme
             if (event.type === 'wheel' || event.type.startsWith('touch')) {
                 return true
             }
-            return (event as MouseEvent).button === 0 && target.closest('[data-topic]') === null
+            return (event as MouseEvent).button === 0 && !(event as MouseEvent).shiftKey && target.closest('[data-topic]') === null
         })
         .on('start', () => cancelAnimationFrame(glide))
         .on('zoom', (event: { transform: ZoomTransform }) => {
@@ -169,6 +169,11 @@ export function useViewport(frame: Ref<HTMLElement | null>, layer: Ref<HTMLEleme
         return { x: (clientX - (bounds?.left ?? 0) - view.x) / view.k, y: (clientY - (bounds?.top ?? 0) - view.y) / view.k }
     }
 
+    /** The point of the board in the middle of the window. */
+    function middle(): { x: number; y: number } {
+        return { x: (width.value / 2 - view.x) / view.k, y: (height.value / 2 - view.y) / view.k }
+    }
+
     onMounted(() => {
         if (frame.value !== null) {
             select(frame.value).call(behaviour).on('dblclick.zoom', null)
@@ -189,5 +194,5 @@ export function useViewport(frame: Ref<HTMLElement | null>, layer: Ref<HTMLEleme
         clearTimeout(rest)
     })
 
-    return { painted, moving, width, height, centre, fit, reveal, zoomBy, panBy, toBoard }
+    return { painted, moving, width, height, centre, fit, reveal, zoomBy, panBy, toBoard, middle }
 }

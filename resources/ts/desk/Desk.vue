@@ -2,11 +2,13 @@
 import { useDebounceFn } from '@vueuse/core'
 import { NButton, NInput, NInputNumber, NRadioButton, NRadioGroup } from 'naive-ui'
 import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
+import { useActions } from '@/actions/useActions'
 import { newId, useMap } from '@/stores/map'
-import { branchOf } from '@/stores/tree'
+import { branchOf, childrenOf } from '@/stores/tree'
 import { useTitles } from '@/stores/titles'
 import { plainTitle } from '@/text/titleMarkdown'
 import { useUi } from '@/ui/uiStore'
+import ChoiceSummary from './ChoiceSummary.vue'
 
 /** What is chosen, and the ways to change it. */
 const NoteEditor = defineAsyncComponent(() => import('./NoteEditor.vue'))
@@ -14,6 +16,7 @@ const NoteEditor = defineAsyncComponent(() => import('./NoteEditor.vue'))
 const map = useMap()
 const titles = useTitles()
 const ui = useUi()
+const { run } = useActions()
 const caption = ref<InstanceType<typeof NInput> | null>(null)
 const note = ref<{ focus: () => void } | null>(null)
 
@@ -22,6 +25,9 @@ const title = computed(() => plainTitle(topic.value?.title ?? ''))
 const isFirstLevel = computed(() => topic.value?.parent === map.tree.root && map.tree.arrangement === 'both-sides')
 const side = computed(() => (topic.value?.sideHeld === true ? (topic.value.side ?? 'auto') : 'auto'))
 const below = computed(() => (topic.value === null ? 0 : branchOf(map.tree, topic.value.id).length - 1))
+
+const isAlone = computed(() => topic.value?.parent != null && childrenOf(map.tree, topic.value.parent).length === 1)
+const singles = computed(() => (topic.value === null ? 0 : branchOf(map.tree, topic.value.id).filter((id) => childrenOf(map.tree, id).length === 1).length))
 
 const draft = ref('')
 let step = newId()
@@ -82,11 +88,16 @@ watch(
 
 <template>
     <section class="desk" data-focus="desk" aria-label="Desk" @keydown.escape.stop="ui.focusRegion(map.region)">
-        <template v-if="topic !== null">
+        <ChoiceSummary v-if="map.chosen.length > 1" />
+        <template v-else-if="topic !== null">
             <header>
                 <h2 :class="{ empty: title === '' }">{{ title === '' ? 'Untitled topic' : title }}</h2>
-                <p>{{ map.chosen.length > 1 ? `${map.chosen.length} topics chosen` : below === 0 ? 'nothing below it' : below === 1 ? '1 topic below it' : `${below} topics below it` }}</p>
+                <p>{{ below === 0 ? 'nothing below it' : below === 1 ? '1 topic below it' : `${below} topics below it` }}</p>
                 <NButton size="tiny" secondary @click="titles.begin(topic.id)">Change the title</NButton>
+                <p v-if="isAlone" class="hint">It stands alone on its level. <NButton text type="primary" size="tiny" @click="map.edit({ name: 'level.dissolve', topics: [topic.id] })">Remove this level</NButton></p>
+                <p v-if="singles > 0" class="hint">{{ singles === 1 ? '1 level below holds' : `${singles} levels below hold` }} a single topic. <NButton text type="primary" size="tiny" @click="run('change.levels')">Remove</NButton></p>
+                <p v-if="topic.numbering !== null" class="hint">What is below is numbered. <NButton text type="primary" size="tiny" @click="run('change.number')">Change</NButton></p>
+                <p v-if="topic.apartX !== 0 || topic.apartY !== 0" class="hint">Pulled apart by hand. <NButton text type="primary" size="tiny" @click="run('apart.back')">Put back</NButton></p>
             </header>
 
             <label class="field">
@@ -125,6 +136,7 @@ watch(
 header h2 { font-size: 17px; line-height: 1.3; margin: 0; overflow-wrap: anywhere; display: -webkit-box; -webkit-line-clamp: 4; line-clamp: 4; -webkit-box-orient: vertical; overflow: hidden; }
 header h2.empty { color: var(--soft); font-style: italic; }
 header p { margin: 2px 0 8px; color: var(--soft); font-size: 13px; }
+.hint { margin: 6px 0 0; padding-left: 8px; border-left: 3px solid var(--marigold); color: var(--ink); }
 .field > span { display: block; font-size: 13px; color: var(--soft); margin-bottom: 4px; }
 .field.note { display: flex; flex-direction: column; }
 .row { display: flex; gap: 6px; }

@@ -22,6 +22,10 @@ onMounted(async () => {
     }
 })
 
+async function empty(): Promise<void> {
+    await api.emptyMapTrash(map.id).then(() => (branches.value = []), (error: unknown) => tell.error((error as Error).message))
+}
+
 function restore(branch: RemovedBranch): void {
     map.edit({ name: 'topic.restore', topics: [branch.id] })
     branches.value = branches.value?.filter((one) => one.id !== branch.id) ?? null
@@ -34,6 +38,7 @@ function restore(branch: RemovedBranch): void {
             <NSpin v-if="branches === null" />
             <NEmpty v-else-if="branches.length === 0" description="Nothing has been removed from this map. What you remove is kept here." />
             <ul v-else>
+                <li class="all"><span>They stay for thirty days.</span><NButton size="tiny" @click="empty">Empty for good</NButton></li>
                 <li v-for="branch in branches" :key="branch.id">
                     <span>{{ plainTitle(branch.title) || 'Untitled' }}</span>
                     <small>{{ branch.topics === 1 ? '1 topic' : `${branch.topics} topics` }}</small>

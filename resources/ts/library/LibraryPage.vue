@@ -1,77 +1,63 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import { NButton, NDropdown, NInput, NSpin, NTabPane, NTabs } from 'naive-ui'
-import { computed, onMounted, ref } from 'vue'
+import { NButton, NDropdown, NInput, NRadioButton, NRadioGroup, NSelect, NSpin, NTabPane, NTabs } from 'naive-ui'
+import { computed, nextTick, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '@/api/client'
-import type { LibraryEntry } from '@/api/wire'
 import { useActions } from '@/actions/useActions'
+import { usePreferences } from '@/stores/preferences'
 import { useSession } from '@/stores/session'
 import Mark from '@/ui/Mark.vue'
-import { tell } from '@/ui/tell'
+import ArrivalReport from './ArrivalReport.vue'
+import FolderCard from './FolderCard.vue'
+import InsideMaps from './InsideMaps.vue'
+import { useLibrary } from './libraryStore'
 import MapCard from './MapCard.vue'
+import StarterDialog from './StarterDialog.vue'
+import { takeDragged } from './useShelfDrag'
 
-/** All maps of a person: to open, begin, bring in, put aside. */
+/** All maps of a person, in folders: to open, begin, bring in, search, put aside. */
 const router = useRouter()
 const session = useSession()
+const preferences = usePreferences()
+const library = useLibrary()
 const { run } = useActions()
-const maps = ref<LibraryEntry[] | null>(null)
-const trash = ref<LibraryEntry[]>([])
 const words = ref('')
 const dropping = ref(false)
+const starting = ref(false)
+const naming = ref<string | null>(null)
+const newName = ref<InstanceType<typeof NInput> | null>(null)
 const picker = ref<HTMLInputElement | null>(null)
-const busy = ref(false)
 
-const matching = (entries: LibraryEntry[]): LibraryEntry[] => entries.filter((entry) => entry.title.toLowerCase().includes(words.value.trim().toLowerCase()))
-const found = computed(() => matching(maps.value ?? []))
-const foundInTrash = computed(() => matching(trash.value))
+const isSearching = computed(() => words.value.trim() !== '')
+const named = computed(() => library.sorted((library.maps ?? []).filter((map) => map.title.toLowerCase().includes(words.value.trim().toLowerCase()))))
+const listed = computed(() => (isSearching.value ? named.value : library.shown))
+const isLine = computed(() => preferences.libraryAs === 'list')
 
-async function fetch(): Promise<void> {
-    await attempt(async () => {
-        const answer = await api.library()
-        maps.value = answer.maps
-        trash.value = answer.trash
-    })
-}
-
-/** Runs something that may fail, and says so. */
-async function attempt(work: () => Promise<void>): Promise<void> {
-    busy.value = true
-    try {
-        await work()
-    } catch (error) {
-        tell.error((error as Error).message)
-    } finally {
-        busy.value = false
-    }
-}
-
-const newMap = (): Promise<void> => attempt(async () => void (await router.push(`/maps/${(await api.newMap()).id}`)))
+const newMap = (): Promise<void> => library.attempt(async () => router.push(`/maps/${(await api.newMap(library.folder)).id}`))
 
 async function bringIn(files: readonly File[]): Promise<void> {
-    const made: string[] = []
-    for (const file of files) {
-        await attempt(async () => {
-            if (file.size > 16 * 1024 * 1024) {
-                throw new Error(`${file.name} is larger than 16 MB, more than a map can take in.`)
-            }
-            try {
-                made.push((await api.importFile(file)).id)
-            } catch (error) {
-                throw new Error(`${file.name}: ${(error as Error).message}`, { cause: error })
-            }
-        })
-    }
-    if (made.length === 1 && files.length === 1) {
-        await router.push(`/maps/${made[0]}`)
-    } else {
-        await fetch()
+    await library.bringIn(files)
+    const [only] = library.arrivals
+    if (library.arrivals.length === 1 && only?.map != null) {
+        library.arrivals = []
+        await router.push(`/maps/${only.map}`)
     }
 }
 
 function drop(event: DragEvent): void {
     dropping.value = false
-    void bringIn([...(event.dataTransfer?.files ?? [])])
+    const files = [...(event.dataTransfer?.files ?? [])]
+    if (files.length > 0) {
+        void bringIn(files)
+    }
+}
+
+function dropOn(event: DragEvent, folder: string | null): void {
+    const dragged = takeDragged(event)
+    if (dragged !== null) {
+        void library.put(dragged.what, dragged.id, folder)
+    }
 }
 
 function pick(event: Event): void {
@@ -80,25 +66,18 @@ function pick(event: Event): void {
     input.value = ''
 }
 
-function act(id: string, what: string): void {
-    void attempt(async () => {
-        if (what === 'duplicate') {
-            await api.duplicate(id)
-        } else if (what === 'trash') {
-            await api.trash(id)
-            tell.info('The map is in the trash, from where it can be restored.')
-        } else {
-            await api.restore(id)
-        }
-        await fetch()
-    })
+async function beginFolder(): Promise<void> {
+    naming.value = ''
+    await nextTick()
+    newName.value?.focus()
 }
 
-async function rename(entry: LibraryEntry, title: string): Promise<void> {
-    await attempt(async () => {
-        await api.edit(entry.id, entry.seq, [{ name: 'map.rename', title }])
-        await fetch()
-    })
+async function endFolder(keep: boolean): Promise<void> {
+    const name = naming.value?.trim() ?? ''
+    naming.value = null
+    if (keep && name !== '') {
+        await library.change(() => api.newFolder(name.slice(0, 200), library.folder))
+    }
 }
 
 async function account(key: string): Promise<void> {
@@ -116,7 +95,7 @@ useEventListener(document, 'dragover', (event) => {
 })
 useEventListener(document, 'dragleave', (event) => (dropping.value = event.relatedTarget !== null && dropping.value))
 useEventListener(document, 'drop', (event) => event.preventDefault())
-onMounted(fetch)
+onMounted(library.fetch)
 </script>
 
 <template>
@@ -124,35 +103,51 @@ onMounted(fetch)
         <header>
             <Mark :size="34" />
             <h1>Library</h1>
-            <NInput v-model:value="words" class="search" placeholder="Search by name" clearable :input-props="{ 'aria-label': 'Search maps by name' }" />
+            <NInput v-model:value="words" class="search" placeholder="Search names and inside maps" clearable :input-props="{ 'aria-label': 'Search names and inside maps' }" />
             <div class="space" />
-            <NButton type="primary" :loading="busy" @click="newMap">New map</NButton>
+            <NButton type="primary" :loading="library.busy" @click="newMap">New map</NButton>
+            <NButton secondary type="primary" @click="starting = true">From a starter</NButton>
             <NButton @click="picker?.click()">Bring in files</NButton>
             <input ref="picker" type="file" multiple hidden accept=".json,.opml,.xml,.md,.markdown,.txt,.text" @change="pick" />
-            <NDropdown trigger="click" :options="[{ key: 'see.board', label: 'Day board or Slate board' }, { key: 'help.keys', label: 'All keys' }, { key: 'sign-out', label: 'Sign out' }]" @select="account">
+            <NDropdown trigger="click" :options="[{ key: 'help.palette', label: 'Find anything' }, { key: 'see.board', label: 'Day board or Slate board' }, { key: 'help.keys', label: 'All keys' }, { key: 'sign-out', label: 'Sign out' }]" @select="account">
                 <NButton quaternary>{{ session.person?.name }}</NButton>
             </NDropdown>
         </header>
-        <NSpin v-if="maps === null" class="wait" />
+        <NSpin v-if="library.maps === null" class="wait" />
         <NTabs v-else type="line" animated>
-            <NTabPane name="maps" :tab="`Maps · ${maps.length}`">
-                <ul v-if="found.length > 0" class="cards">
-                    <MapCard v-for="entry in found" :key="entry.id" :entry="entry" @act="act(entry.id, $event)" @rename="rename(entry, $event)" />
-                </ul>
-                <div v-else class="empty">
-                    <p v-if="maps.length === 0">No maps yet. Begin a new one, or drop a file here: Markdown, OPML, text or a Chalk Tree map.</p>
-                    <p v-else>No map has “{{ words }}” in its name.</p>
-                    <NButton v-if="maps.length === 0" type="primary" @click="newMap">New map</NButton>
+            <NTabPane name="maps" :tab="`Maps · ${library.maps.length}`">
+                <div class="bar">
+                    <nav aria-label="Folders on the way here">
+                        <button :class="{ here: library.folder === null }" @click="library.folder = null" @dragover.prevent @drop.stop.prevent="dropOn($event, null)">Library</button>
+                        <template v-for="one in library.trail" :key="one.id"><span aria-hidden="true">›</span><button :class="{ here: one.id === library.folder }" @click="library.folder = one.id" @dragover.prevent @drop.stop.prevent="dropOn($event, one.id)">{{ one.name }}</button></template>
+                    </nav>
+                    <NInput v-if="naming !== null" ref="newName" v-model:value="naming" size="small" class="new-folder" placeholder="Name of the folder" :maxlength="200" :input-props="{ 'aria-label': 'Name of the folder' }" @blur="endFolder(true)" @keydown.enter="endFolder(true)" @keydown.escape.stop="endFolder(false)" />
+                    <NButton v-else size="small" secondary @click="beginFolder">New folder</NButton>
+                    <div class="space" />
+                    <NSelect v-model:value="preferences.librarySort" size="small" class="sort" :options="[{ value: 'changed', label: 'Changed last' }, { value: 'name', label: 'By name' }, { value: 'topics', label: 'Largest first' }]" :input-props="{ 'aria-label': 'Order' }" />
+                    <NRadioGroup v-model:value="preferences.libraryAs" size="small" aria-label="Show as"><NRadioButton value="pictures">Pictures</NRadioButton><NRadioButton value="list">List</NRadioButton></NRadioGroup>
                 </div>
+                <ul v-if="!isSearching && library.here.length > 0" class="folders"><FolderCard v-for="one in library.here" :key="one.id" :folder="one" /></ul>
+                <ul v-if="listed.length > 0" class="cards" :class="{ list: isLine }"><MapCard v-for="entry in listed" :key="entry.id" :entry="entry" :line="isLine" /></ul>
+                <div v-else class="empty">
+                    <p v-if="library.maps.length === 0">No maps yet. Begin a new one or from a starter, or drop files here: Markdown, OPML, text or Chalk Tree maps.</p>
+                    <p v-else-if="isSearching">No map has “{{ words }}” in its name.</p>
+                    <p v-else>This folder holds no maps. Drag some onto it, or begin one here.</p>
+                    <NButton v-if="!isSearching" type="primary" @click="newMap">New map</NButton>
+                </div>
+                <InsideMaps :words="words" />
             </NTabPane>
-            <NTabPane name="trash" :tab="`Trash · ${trash.length}`">
-                <ul v-if="foundInTrash.length > 0" class="cards">
-                    <MapCard v-for="entry in foundInTrash" :key="entry.id" :entry="entry" @act="act(entry.id, $event)" />
-                </ul>
-                <p v-else class="empty">The trash is empty. Maps that you put here can be restored.</p>
+            <NTabPane name="trash" :tab="`Trash · ${library.trash.length}`">
+                <template v-if="library.trash.length > 0">
+                    <div class="bar"><p class="note">Maps stay here for thirty days. Emptying the trash cannot be undone.</p><div class="space" /><NButton size="small" @click="library.change(api.emptyTrash)">Empty the trash for good</NButton></div>
+                    <ul class="cards" :class="{ list: isLine }"><MapCard v-for="entry in library.trash" :key="entry.id" :entry="entry" :line="isLine" /></ul>
+                </template>
+                <p v-else class="empty">The trash is empty. Maps that you put here can be restored for thirty days.</p>
             </NTabPane>
         </NTabs>
         <p v-if="dropping" class="dropword">Drop to make a map of each file</p>
+        <StarterDialog v-if="starting" @close="starting = false" />
+        <ArrivalReport v-if="library.arrivals.length > 0" />
     </div>
 </template>
 
@@ -160,11 +155,21 @@ onMounted(fetch)
 .library { max-width: 1240px; min-height: 100%; margin: 0 auto; padding: 18px 24px 60px; box-sizing: border-box; }
 header { display: flex; align-items: center; gap: 10px; flex-wrap: wrap; margin-bottom: 10px; }
 h1 { font-size: 24px; margin: 0 12px 0 2px; }
-.search { width: 260px; max-width: 100%; }
+.search { width: 270px; max-width: 100%; }
 .space { flex: 1; }
-.cards { list-style: none; margin: 12px 0 0; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(250px, 1fr)); gap: 20px; }
+.bar { display: flex; align-items: center; gap: 10px; flex-wrap: wrap; margin-top: 4px; }
+nav { display: flex; align-items: center; gap: 5px; color: var(--soft); }
+nav button { border: 0; background: none; font: inherit; color: var(--link); cursor: pointer; padding: 3px 5px; border-radius: 5px; }
+nav button.here { color: var(--ink); font-weight: 700; }
+nav button:focus-visible { outline: 2px solid var(--tide); }
+.new-folder { width: 190px; }
+.sort { width: 150px; }
+.note { margin: 0; color: var(--soft); }
+.folders, .cards { list-style: none; margin: 12px 0 0; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(250px, 1fr)); gap: 20px; }
+.folders { gap: 12px 20px; }
+.cards.list { grid-template-columns: 1fr; gap: 6px; }
 .empty { color: var(--soft); padding: 40px 0; text-align: center; }
 .wait { display: block; padding: 80px; }
 .dropword { position: fixed; inset: 14px; display: grid; place-content: center; margin: 0; font-size: 24px; background: color-mix(in srgb, var(--board) 85%, transparent); border: 3px dashed var(--tide); border-radius: 16px; pointer-events: none; z-index: 10; }
-@media (max-width: 600px) { .library { padding: 12px 12px 40px; } .search { order: 9; width: 100%; } .cards { grid-template-columns: repeat(auto-fill, minmax(160px, 1fr)); gap: 12px; } }
+@media (max-width: 600px) { .library { padding: 12px 12px 40px; } .search { order: 9; width: 100%; } .cards, .folders { grid-template-columns: repeat(auto-fill, minmax(160px, 1fr)); gap: 12px; } }
 </style>

@@ -16,6 +16,8 @@ const props = defineProps<{
     of: number
     editing: Editing | null
     chalk: string | null
+    /** As the numbering above it has it. */
+    number: string
 }>()
 const emit = defineEmits<{ fold: []; leave: [] }>()
 
@@ -33,7 +35,7 @@ const text = computed(() => plainTitle(props.topic?.title ?? '').replace(/\s+/g,
         </button>
         <span v-else class="dot" :style="{ background: chalk === null ? undefined : `var(--${chalk})` }" />
         <TitleEditor v-if="editing !== null" :title="topic.title" :instead="editing.instead" class="editor" @leave="emit('leave')" />
-        <span v-else class="text" :class="{ empty: text === '' }">{{ text === '' ? 'Untitled' : text }}</span>
+        <span v-else class="text" :class="{ empty: text === '' }"><span v-if="number !== ''" class="number">{{ number }}</span>{{ text === '' ? 'Untitled' : text }}</span>
         <span v-if="folded" class="hidden">{{ below }}</span>
     </div>
 </template>
@@ -49,6 +51,7 @@ const text = computed(() => plainTitle(props.topic?.title ?? '').replace(/\s+/g,
 .dot { flex: none; width: 6px; height: 6px; margin: 0 5px; border-radius: 2px; background: var(--soft); }
 .text { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 .text.empty { color: var(--soft); font-style: italic; }
+.number { color: var(--soft); margin-right: 5px; font-variant-numeric: tabular-nums; }
 .editor { flex: 1; min-width: 0; }
 .hidden { margin-left: auto; color: var(--soft); font-size: 12px; padding-left: 6px; }
 @media (prefers-reduced-motion: reduce) { .fold svg { transition: none; } }

@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { useElementSize, useScroll } from '@vueuse/core'
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue'
 import { outlineLines } from '@/actions/seeingActions'
 import { useMap } from '@/stores/map'
-import { ancestorsOf, branchOf, childrenOf } from '@/stores/tree'
+import { ancestorsOf, branchOf, childrenOf, siblingsOf } from '@/stores/tree'
 import { useTitles } from '@/stores/titles'
+import { useChoosing } from '@/stores/choosing'
+import { useDrag } from '@/stores/drag'
 import { useTyping } from '@/text/typing'
+import { useDragSource } from '@/ui/useDragSource'
 import OutlineLine from './OutlineLine.vue'
-import { useOutlineDrag } from './useOutlineDrag'
+import { outlineLanding } from './outlineTarget'
 
 /** The map as an indented list: a tree for assistive technology, the same topics and keys as the board, folds of its own. */
 /** A finger needs a taller line than a mouse. */
@@ -21,20 +24,38 @@ const frame = ref<HTMLElement | null>(null)
 const { height } = useElementSize(frame)
 const { y: scrolled } = useScroll(frame)
 
-const lines = computed(() => outlineLines(map.tree, map.outlineFolded))
+const lines = computed(() => outlineLines(map.tree, map.outlineFolded, map.outlineScope))
+/** Stepped in, the first line is not indented. */
+const base = computed(() => (map.outlineScope === null ? 0 : ancestorsOf(map.tree, map.outlineScope).length))
 const first = computed(() => Math.max(0, Math.floor(scrolled.value / LINE) - BEYOND))
 const shown = computed(() =>
     lines.value.slice(first.value, first.value + Math.ceil(height.value / LINE) + 2 * BEYOND).map((id, i) => ({
         id,
         index: first.value + i,
         topic: map.tree.topics.get(id),
-        depth: ancestorsOf(map.tree, id).length,
+        depth: ancestorsOf(map.tree, id).length - base.value,
         below: map.outlineFolded.has(id) ? branchOf(map.tree, id).length - 1 : childrenOf(map.tree, id).length,
-        siblings: childrenOf(map.tree, map.tree.topics.get(id)?.parent ?? ''),
+        siblings: siblingsOf(map.tree, id),
     })),
 )
 
-const { drag, down } = useOutlineDrag(frame, lines, LINE)
+const drag = useDrag()
+const choosing = useChoosing()
+const { down } = useDragSource()
+const leaveDrag = drag.offer({
+    element: () => frame.value,
+    landingAt: (_x, clientY) => {
+        const box = frame.value
+        const y = clientY - (box?.getBoundingClientRect().top ?? 0) + (box?.scrollTop ?? 0) - 6
+        return outlineLanding({ tree: map.tree, lines: lines.value, lineHeight: LINE, folded: map.outlineFolded, base: base.value, isDragged: drag.isDragged }, y)
+    },
+    scrollBy: (_dx, dy) => {
+        if (frame.value !== null) {
+            frame.value.scrollTop -= dy
+        }
+    },
+})
+onBeforeUnmount(leaveDrag)
 
 /** Keeps the chosen topic's line in view, and unfolds the way to it. */
 watch(
@@ -58,6 +79,13 @@ watch(
     { immediate: true },
 )
 
+/** One topic of several chosen, clicked without a key, is chosen alone. */
+function click(event: MouseEvent, id: string): void {
+    if (map.chosen.length > 1 && !event.ctrlKey && !event.metaKey && !event.shiftKey) {
+        map.choose(id)
+    }
+}
+
 function choose(event: PointerEvent, id: string): void {
     if (map.editing?.id === id && map.editing.where === 'outline') {
         return
@@ -65,7 +93,9 @@ function choose(event: PointerEvent, id: string): void {
     map.region = 'outline'
     frame.value?.focus({ preventScroll: true })
     if (event.ctrlKey || event.metaKey) {
-        map.choose(...(map.chosen.includes(id) ? map.chosen.filter((one) => one !== id) : [...map.chosen, id]))
+        choosing.toggle(id)
+    } else if (event.shiftKey) {
+        choosing.rangeTo(id)
     } else if (!map.chosen.includes(id)) {
         map.choose(id)
     }
@@ -96,10 +126,10 @@ watch(() => map.editing, (now, before) => now === null && before?.where === 'out
                 v-for="line in shown" :key="line.id" :topic="line.topic" :depth="line.depth" :below="line.below" :folded="map.outlineFolded.has(line.id)"
                 :chosen="map.chosen.includes(line.id)" :place="line.siblings.indexOf(line.id) + 1" :of="line.siblings.length"
                 :editing="map.editing !== null && map.editing.where === 'outline' && map.editing.id === line.id ? map.editing : null"
-                :chalk="map.slips.get(line.id)?.chalk ?? null" :style="{ top: `${line.index * LINE}px`, height: `${LINE}px` }"
-                @pointerdown="choose($event, line.id)" @dblclick="edit(line.id)" @leave="leave(line.id)"
+                :chalk="map.slips.get(line.id)?.chalk ?? null" :number="map.numbers[line.id] ?? ''" :style="{ top: `${line.index * LINE}px`, height: `${LINE}px` }"
+                @pointerdown="choose($event, line.id)" @click="click($event, line.id)" @dblclick="edit(line.id)" @leave="leave(line.id)"
                 @fold="map.setFolded('outline', [line.id], !map.outlineFolded.has(line.id))" />
-            <div v-if="drag?.landing != null" class="landing" :class="{ into: drag.landing.into }" :style="{ top: `${drag.landing.top}px`, left: `${drag.landing.left}px` }" />
+            <div v-if="drag.landing?.region === 'outline'" class="landing" :class="{ into: drag.landing.mark.into }" :style="{ top: `${drag.landing.mark.y}px`, left: `${drag.landing.mark.x}px` }" />
         </div>
     </div>
 </template>

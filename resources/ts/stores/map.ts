@@ -37,6 +37,10 @@ export const useMap = defineStore('map', () => {
     const editing = shallowRef<Editing | null>(null)
     const folded = shallowRef<ReadonlySet<string>>(new Set())
     const outlineFolded = shallowRef<ReadonlySet<string>>(new Set())
+    /** Where one has stepped in, on the board and in the outline; null for the whole map. */
+    const scope = ref<string | null>(null)
+    const outlineScope = ref<string | null>(null)
+    const numbers = shallowRef<Readonly<Record<string, string>>>({})
     const queue = shallowRef<ReturnType<typeof createQueue> | null>(null)
 
     const waiting = computed<readonly Edit[]>(() => queue.value?.waiting.value ?? [])
@@ -52,6 +56,9 @@ export const useMap = defineStore('map', () => {
         base.value = merged(emptyTree, answer.rows)
         folded.value = new Set(answer.view.folded)
         outlineFolded.value = new Set(answer.view.outlineFolded)
+        scope.value = answer.view.scope
+        outlineScope.value = answer.view.outlineScope
+        numbers.value = answer.numbers
         takeScene(answer.scene)
         seq.value = answer.seq
         undoLabel.value = answer.undo
@@ -77,6 +84,10 @@ export const useMap = defineStore('map', () => {
             base.value = merged(answer.scene.reset ? emptyTreeLike(answer) : base.value, answer.rows)
         }
         takeScene(answer.scene)
+        numbers.value = answer.numbers ?? numbers.value
+        if (answer.seq !== seq.value) {
+            channel.postMessage({ map: id.value, seq: answer.seq })
+        }
         seq.value = answer.seq
         undoLabel.value = answer.undo
         redoLabel.value = answer.redo
@@ -116,7 +127,13 @@ export const useMap = defineStore('map', () => {
     function keepChoiceValid(): void {
         const there = chosen.value.filter((topic) => tree.value.topics.has(topic))
         if (there.length !== chosen.value.length) {
-            chosen.value = there.length > 0 ? there : [tree.value.root]
+            chosen.value = there.length > 0 ? there : [scope.value ?? tree.value.root]
+        }
+        if (scope.value !== null && !tree.value.topics.has(scope.value)) {
+            scope.value = null
+        }
+        if (outlineScope.value !== null && !tree.value.topics.has(outlineScope.value)) {
+            outlineScope.value = null
         }
         if (editing.value !== null && !tree.value.topics.has(editing.value.id)) {
             editing.value = null
@@ -126,6 +143,33 @@ export const useMap = defineStore('map', () => {
     /** Sends an edit on its way; the tree shows it at once. */
     function edit(...edits: Edit[]): void {
         queue.value?.push(...edits.map((one) => ({ ...one, id: one.id ?? newId() })))
+    }
+
+    /** Another view of the same map, beside this one or in another window, has heard of something new. */
+    const channel = new BroadcastChannel('chalk-tree')
+    channel.onmessage = ({ data }: MessageEvent<{ map: string; seq: number }>): void => {
+        if (data.map === id.value && data.seq > seq.value) {
+            askForNews()
+        }
+    }
+
+    /** Steps into a topic, as if it were the map; null steps out to the whole. */
+    function stepInto(where: Region, topic: string | null): void {
+        const inside = topic === tree.value.root ? null : topic
+        if (where === 'board') {
+            scope.value = inside
+        } else {
+            outlineScope.value = inside
+        }
+        keepView()
+    }
+
+    /** Steps out far enough that a topic is in view. */
+    function bringIntoScope(topic: string, where: Region): void {
+        const at = where === 'board' ? scope.value : outlineScope.value
+        if (at !== null && at !== topic && !ancestorsOf(tree.value, topic).includes(at)) {
+            stepInto(where, null)
+        }
     }
 
     function choose(...topics: string[]): void {
@@ -147,8 +191,24 @@ export const useMap = defineStore('map', () => {
         keepView()
     }
 
-    /** Unfolds whatever hides a topic. */
+    /** Folds some topics and unfolds others at once. */
+    function refold(where: Region, fold: readonly string[], unfold: readonly string[]): void {
+        const set = where === 'board' ? folded : outlineFolded
+        const next = new Set(set.value)
+        unfold.forEach((topic) => next.delete(topic))
+        fold.forEach((topic) => next.add(topic))
+        set.value = next
+        keepView()
+    }
+
+    /** Runs once the server has answered what is on its way now. */
+    function afterAnswer(then: () => void): void {
+        void queue.value?.idle().then(then)
+    }
+
+    /** Unfolds whatever hides a topic, and steps out to where it is. */
     function uncover(topic: string, where: Region): void {
+        bringIntoScope(topic, where)
         const set = where === 'board' ? folded : outlineFolded
         const hiding = ancestorsOf(tree.value, topic).filter((above) => set.value.has(above))
         if (hiding.length > 0) {
@@ -170,6 +230,8 @@ export const useMap = defineStore('map', () => {
             folded: there(folded.value),
             outlineFolded: there(outlineFolded.value),
             chosen: current.value !== null && base.value.topics.has(current.value) ? current.value : null,
+            scope: scope.value,
+            outlineScope: outlineScope.value,
         }
         queue.value?.keepView(view)
     }
@@ -181,6 +243,7 @@ export const useMap = defineStore('map', () => {
     return {
         id, tree, slips, waiting, savedState, undoLabel, redoLabel,
         chosen, current, currentTopic, region, editing, folded, outlineFolded,
-        open, close, edit, choose, setFolded, uncover, askForNews,
+        scope, outlineScope, numbers,
+        open, close, edit, choose, setFolded, refold, uncover, stepInto, afterAnswer, askForNews,
     }
 })

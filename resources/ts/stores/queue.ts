@@ -131,6 +131,13 @@ export function createQueue(map: string, listener: Listener) {
         wait = Math.min(wait * 2, LONGEST_WAIT)
     }
 
+    /** Waits until nothing is on its way. */
+    async function idle(): Promise<void> {
+        while (!closed && (waiting.value.length > 0 || look !== null || running)) {
+            await new Promise((resolve) => setTimeout(resolve, 15))
+        }
+    }
+
     function online(): void {
         wait = FIRST_WAIT
         void run()
@@ -145,6 +152,7 @@ export function createQueue(map: string, listener: Listener) {
         resume,
         keepView,
         askForNews,
+        idle,
         close(): void {
             closed = true
             clearTimeout(timer)

@@ -5,9 +5,9 @@ import { childrenOf, siblingOf } from './tree'
 export function useTitles() {
     const map = useMap()
 
-    function begin(id: string, instead: string | null = null): void {
+    function begin(id: string, instead: string | null = null, step = newId()): void {
         map.choose(id)
-        map.editing = { id, where: map.region, step: newId(), fresh: false, instead }
+        map.editing = { id, where: map.region, step, fresh: false, instead }
     }
 
     /** Keeps what was typed. A new topic left empty goes again. */
@@ -41,19 +41,37 @@ export function useTitles() {
 
     /** A sibling after or before a topic; of the root, which has none, a subtopic. */
     function addSibling(topic: string, before = false): void {
-        if (map.tree.topics.get(topic)?.parent == null) {
+        if (topic === map.tree.root || map.tree.topics.get(topic)?.parked != null || topic === (map.region === 'board' ? map.scope : map.outlineScope)) {
             addChild(topic)
         } else {
             add(before ? { before: topic } : { after: topic })
         }
     }
 
-    function add(place: { parent: string } | { before: string } | { after: string }): void {
+    /** A topic that hangs on nothing, at a point of the board. */
+    function addLoose(x: number, y: number): void {
+        map.region = 'board'
+        add({ parent: null, x, y })
+    }
+
+    function add(place: { parent: string } | { before: string } | { after: string } | { parent: null; x: number; y: number }): void {
         const id = newId()
         const step = newId()
         map.edit({ name: 'topic.add', step, topic: { id, title: '' }, ...place })
         map.choose(id)
         map.editing = { id, where: map.region, step, fresh: true, instead: null }
+    }
+
+    /** Breaks the topic being typed in two at the caret, and goes on in the second part. */
+    function split(halves: { first: string; second: string } | null): void {
+        const typing = map.editing
+        if (typing === null || halves === null || halves.first === '' || halves.second === '') {
+            return
+        }
+        const as = newId()
+        map.editing = null
+        map.edit({ name: 'topic.split', step: typing.step, topic: typing.id, ...halves, as })
+        map.afterAnswer(() => begin(as))
     }
 
     function remove(topics: readonly string[]): void {
@@ -71,5 +89,5 @@ export function useTitles() {
         return (element?.closest<HTMLElement>('[data-region]')?.dataset.region as Region | undefined) ?? null
     }
 
-    return { begin, end, addChild, addSibling, remove, regionOf }
+    return { begin, end, addChild, addSibling, addLoose, split, remove, regionOf }
 }

@@ -11,12 +11,27 @@ export interface Topic {
     readonly side: 'left' | 'right' | null
     readonly sideHeld: boolean
     readonly width: number | null
+    /** Of loose topics: the left edge and the middle on the board, and the column it is in. */
+    readonly x: number | null
+    readonly y: number | null
+    readonly column: string | null
+    /** Where it stood, while it is in the parking lot. */
+    readonly parked: string | null
+    readonly numbering: string | null
+    readonly numberFrom: number
+    readonly apartX: number
+    readonly apartY: number
+    /** Seconds since 1970; 0 if that is not known. */
+    readonly changed: number
 }
+
+/** The group of children that holds what is in the parking lot. */
+export const LOT = 'lot'
 
 /** The topics of a map and their order. Trees are never changed; what changes them makes a new one. */
 export interface Tree {
     readonly topics: ReadonlyMap<string, Topic>
-    /** Ids of subtopics in their order, by parent; '' holds the root and the loose topics. */
+    /** Ids of subtopics in their order, by parent; '' holds the root and the loose topics, LOT what is parked. */
     readonly children: ReadonlyMap<string, readonly string[]>
     readonly root: string
     readonly title: string | null
@@ -25,14 +40,20 @@ export interface Tree {
 
 export const emptyTree: Tree = { topics: new Map(), children: new Map(), root: '', title: null, arrangement: 'both-sides' }
 
-const blank = { rank: '', title: '', caption: '', note: '', side: null, sideHeld: false, width: null }
+const blank = {
+    rank: '', title: '', caption: '', note: '', side: null, sideHeld: false, width: null,
+    x: null, y: null, column: null, parked: null, numbering: null, numberFrom: 1, apartX: 0, apartY: 0, changed: 0,
+}
+
+/** The group of children in which a topic stands. */
+const groupOf = (topic: Topic): string => (topic.parked === null ? (topic.parent ?? '') : LOT)
 
 /** The tree with what the server said about some of its rows; with all rows, on the empty tree, the whole map. */
 export function merged(tree: Tree, rows: readonly Row[]): Tree {
     const topics = new Map(tree.topics)
     const touched = new Set<string>()
     let { root, title, arrangement } = tree
-    for (const { type, id, fields } of rows) {
+    for (const { type, id, fields, whole } of rows) {
         if (type === 'map') {
             root = fields?.root ?? root
             title = fields?.title === undefined ? title : fields.title
@@ -41,15 +62,15 @@ export function merged(tree: Tree, rows: readonly Row[]): Tree {
         }
         const before = topics.get(id)
         if (before !== undefined) {
-            touched.add(before.parent ?? '')
+            touched.add(groupOf(before))
         }
         if (fields === null) {
             topics.delete(id)
             continue
         }
-        const after = { ...blank, parent: null, ...before, ...fields, id } as Topic
+        const after = { ...blank, parent: null, ...(whole === true ? {} : before), ...fields, id } as Topic
         topics.set(id, after)
-        touched.add(after.parent ?? '')
+        touched.add(groupOf(after))
     }
     return { topics, children: sortedChildren(tree.children, topics, touched), root, title, arrangement }
 }
@@ -65,7 +86,7 @@ function sortedChildren(
         found.set(parent, [])
     }
     for (const topic of topics.values()) {
-        found.get(topic.parent ?? '')?.push(topic)
+        found.get(groupOf(topic))?.push(topic)
     }
     for (const [parent, list] of found) {
         list.sort((a, b) => compare(a.rank, b.rank) || compare(a.id, b.id))
@@ -97,21 +118,23 @@ export function foreseen(tree: Tree, edits: readonly Edit[]): Tree {
         }
     }
     const leave = (id: string): void => {
-        const parent = topics.get(id)?.parent ?? ''
-        children.set(parent, (children.get(parent) ?? []).filter((child) => child !== id))
+        const topic = topics.get(id)
+        const group = topic === undefined ? '' : groupOf(topic)
+        children.set(group, (children.get(group) ?? []).filter((child) => child !== id))
     }
     for (const edit of edits) {
         switch (edit.name) {
             case 'topic.add': {
                 const parent = parentOf(edit, topics)
                 plant(topics, edit.topic, parent, children)
+                change([edit.topic.id ?? ''], { x: edit.x ?? null, y: edit.y ?? null })
                 insert(children, parent ?? '', [edit.topic.id ?? ''], edit)
                 break
             }
             case 'topic.move': {
                 const parent = parentOf(edit, topics)
                 edit.topics.forEach(leave)
-                change(edit.topics, { parent })
+                change(edit.topics, { parent, parked: null, x: edit.x ?? null, y: edit.y ?? null })
                 insert(children, parent ?? '', edit.topics, edit)
                 break
             }
@@ -120,6 +143,13 @@ export function foreseen(tree: Tree, edits: readonly Edit[]): Tree {
                 for (const id of edit.topics) {
                     uproot(topics, children, id)
                 }
+                break
+            case 'topic.park':
+                edit.topics.forEach(leave)
+                for (const id of edit.topics) {
+                    change([id], { parent: null, parked: topics.get(id)?.parent ?? id })
+                }
+                insert(children, LOT, edit.topics, {})
                 break
             case 'topic.retitle':
                 change([edit.topic], { title: edit.title })
@@ -150,7 +180,7 @@ function parentOf(place: Place, topics: ReadonlyMap<string, Topic>): string | nu
 
 function plant(topics: Map<string, Topic>, draft: Draft, parent: string | null, children: Map<string, readonly string[]>): void {
     const id = draft.id ?? ''
-    topics.set(id, { ...blank, id, parent, title: draft.title ?? '', caption: draft.caption ?? '', note: draft.note ?? '' })
+    topics.set(id, { ...blank, id, parent, title: draft.title ?? '', caption: draft.caption ?? '', note: draft.note ?? '' } as Topic)
     children.set(id, (draft.children ?? []).map((child) => child.id ?? ''))
     draft.children?.forEach((child) => plant(topics, child, id, children))
 }
@@ -200,8 +230,26 @@ export function branchOf(tree: Tree, id: string, folded?: ReadonlySet<string>): 
 
 /** The sibling so many places further on, or undefined at the ends. */
 export function siblingOf(tree: Tree, id: string, by: number): string | undefined {
-    const siblings = childrenOf(tree, tree.topics.get(id)?.parent ?? '')
+    const siblings = siblingsOf(tree, id)
     return siblings[siblings.indexOf(id) + by]
+}
+
+/** All that stand beside a topic, itself too: in a column those of the column, else all below its parent. */
+export function siblingsOf(tree: Tree, id: string): readonly string[] {
+    const topic = tree.topics.get(id)
+    const all = topic === undefined ? [] : childrenOf(tree, groupOf(topic))
+    return topic?.column == null ? all : all.filter((one) => tree.topics.get(one)?.column === topic.column)
+}
+
+/** How many levels a topic stands below the top of its branch. */
+export function depthOf(tree: Tree, id: string): number {
+    return ancestorsOf(tree, id).length
+}
+
+/** Topics in the order in which one reads the map. */
+export function inOrder(tree: Tree, ids: readonly string[]): string[] {
+    const wanted = new Set(ids)
+    return ['', LOT].flatMap((group) => childrenOf(tree, group)).flatMap((top) => branchOf(tree, top)).filter((id) => wanted.has(id))
 }
 
 /** Those of some topics that do not stand below another of them. */

@@ -3,6 +3,7 @@ import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
 import { useMap } from '@/stores/map'
 import { useTitles } from '@/stores/titles'
+import { titleMarkdown } from './titleMarkdown'
 
 /** The title editor that is open, wherever it is: what it holds, and how to leave it. */
 export const useTyping = defineStore('typing', () => {
@@ -31,6 +32,15 @@ export const useTyping = defineStore('typing', () => {
         titles.end(null)
     }
 
+    /** What stands before the caret and what after it; null where there is no caret. */
+    function halves(): { first: string; second: string } | null {
+        if (editor.value === null) {
+            return null
+        }
+        const { doc, selection } = editor.value.state
+        return { first: titleMarkdown(doc.cut(0, selection.from)), second: titleMarkdown(doc.cut(selection.to)) }
+    }
+
     /** Ends this title and goes straight on to the next. */
     function then(next: (id: string) => void): void {
         const id = map.editing?.id
@@ -46,5 +56,5 @@ export const useTyping = defineStore('typing', () => {
         }
     }
 
-    return { editor, hold, letGo, finish, cancel, then }
+    return { editor, hold, letGo, halves, finish, cancel, then }
 })

@@ -1,74 +1,117 @@
 <script setup lang="ts">
+import { useDebounceFn } from '@vueuse/core'
 import { NInput, NModal } from 'naive-ui'
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, nextTick, ref, shallowRef, watch } from 'vue'
+import { useRouter } from 'vue-router'
 import { readable } from '@/actions/keys'
 import { useActions } from '@/actions/useActions'
 import type { Action } from '@/actions/registry'
+import { api } from '@/api/client'
+import type { QuickAnswer } from '@/api/wire'
 import { useMap } from '@/stores/map'
 import { useUi } from './uiStore'
 
-/** Finds any action by its name and runs it. */
+/** One box that finds maps, topics in any map, and actions, as one types. */
+interface Entry { key: string; kind: 'Map' | 'Topic' | 'Action'; name: string; more: string; keys?: string; run: () => void }
+
+const MOST_ACTIONS = 9
+
 const ui = useUi()
 const map = useMap()
+const router = useRouter()
 const { actions, isAvailable, run } = useActions()
 const words = ref('')
 const at = ref(0)
 const list = ref<HTMLElement | null>(null)
+const found = shallowRef<QuickAnswer>({ maps: [], topics: [] })
 // The focus is in the palette now, so what counts is where it was: in a map, or in the library.
 const scopes = map.id === '' ? ['library'] : ['board', 'outline']
 
 /** All words must occur; names that begin with the first come first. */
-const found = computed<Action[]>(() => {
+const named = computed<Action[]>(() => {
     const wanted = words.value.toLowerCase().split(/\s+/).filter(Boolean)
     const here = actions.filter((action) => action.scopes.some((scope) => scopes.includes(scope)) && isAvailable(action) && action.id !== 'help.palette')
     const rank = (action: Action): number => (action.name.toLowerCase().startsWith(wanted[0] ?? '') ? 0 : 1)
     return here.filter((action) => wanted.every((word) => `${action.name} ${action.group}`.toLowerCase().includes(word))).sort((a, b) => rank(a) - rank(b))
 })
 
-const current = computed(() => found.value[at.value])
+const entries = computed<Entry[]>(() => {
+    const acts = named.value.map((action): Entry => ({
+        key: action.id, kind: 'Action', name: action.name, more: action.group, keys: action.keys[0], run: () => void nextTick(() => run(action.id)),
+    }))
+    if (words.value.trim() === '') {
+        return acts
+    }
+    const maps = found.value.maps.map((one): Entry => ({ key: one.id, kind: 'Map', name: one.title, more: '', run: () => void router.push(`/maps/${one.id}`) }))
+    const topics = found.value.topics.map((one): Entry => ({
+        key: `${one.map} ${one.topic}`, kind: 'Topic', name: one.title || 'Untitled', more: [one.map === map.id ? '' : one.mapTitle, ...one.trail].filter(Boolean).join(' › '),
+        run: () => void router.push(`/maps/${one.map}/topics/${one.topic}`),
+    }))
+    const good = words.value.trim().length > 2 ? acts.slice(0, MOST_ACTIONS) : acts.slice(0, 4)
+    return [...maps.slice(0, 3), ...good.slice(0, 3), ...topics, ...maps.slice(3), ...good.slice(3)]
+})
 
-watch(words, () => (at.value = 0))
+const current = computed(() => entries.value[at.value])
+
+let asked = 0
+const ask = useDebounceFn(async () => {
+    const mine = ++asked
+    const typed = words.value.trim()
+    const answer = typed === '' ? { maps: [], topics: [] } : await api.quick(typed, map.id).catch(() => ({ maps: [], topics: [] }))
+    if (mine === asked) {
+        found.value = answer
+    }
+}, 70)
+
+watch(words, () => {
+    at.value = 0
+    void ask()
+})
 
 function move(by: number): void {
-    at.value = (at.value + by + found.value.length) % Math.max(1, found.value.length)
+    at.value = (at.value + by + entries.value.length) % Math.max(1, entries.value.length)
     void nextTick(() => list.value?.querySelector('.current')?.scrollIntoView({ block: 'nearest' }))
 }
 
-function pick(action: Action | undefined): void {
-    if (action !== undefined) {
+function pick(entry: Entry | undefined): void {
+    if (entry !== undefined) {
         close()
-        void nextTick(() => run(action.id))
+        entry.run()
     }
 }
 
 function close(): void {
     ui.panel = null
-    void nextTick(() => ui.focusRegion(map.region))
+    void nextTick(() => ui.panel === null && ui.focusRegion(map.region))
 }
 </script>
 
 <template>
-    <NModal :show="true" :auto-focus="true" aria-label="Find an action" @update:show="close">
-        <div class="palette" role="dialog" aria-label="Find an action" @keydown.down.prevent="move(1)" @keydown.up.prevent="move(-1)" @keydown.enter.prevent="pick(current)" @keydown.escape.prevent.stop="close">
-            <NInput v-model:value="words" placeholder="What do you want to do?" size="large" :input-props="{ role: 'combobox', 'aria-expanded': 'true', 'aria-controls': 'palette-list', 'aria-activedescendant': current === undefined ? undefined : `palette-${current.id}` }" />
+    <NModal :show="true" :auto-focus="true" aria-label="Find anything" @update:show="close">
+        <div class="palette" role="dialog" aria-label="Find anything" @keydown.down.prevent="move(1)" @keydown.up.prevent="move(-1)" @keydown.enter.prevent="pick(current)" @keydown.escape.prevent.stop="close">
+            <NInput v-model:value="words" placeholder="A map, a topic, or what you want to do" size="large" :input-props="{ role: 'combobox', 'aria-expanded': 'true', 'aria-controls': 'palette-list', 'aria-activedescendant': current === undefined ? undefined : `palette-${at}` }" />
             <ul id="palette-list" ref="list" role="listbox">
                 <li
-                    v-for="(action, i) in found" :id="`palette-${action.id}`" :key="action.id" role="option" :class="{ current: i === at }" :aria-selected="i === at"
-                    @pointermove="at = i" @click="pick(action)">
-                    <span>{{ action.name }}</span><small>{{ action.group }}</small><kbd v-if="action.keys[0]">{{ readable(action.keys[0]) }}</kbd>
+                    v-for="(entry, i) in entries" :id="`palette-${i}`" :key="entry.key" role="option" :class="{ current: i === at }" :aria-selected="i === at"
+                    @pointermove="at = i" @click="pick(entry)">
+                    <i :class="entry.kind">{{ entry.kind }}</i><span>{{ entry.name }}</span><small>{{ entry.more }}</small><kbd v-if="entry.keys">{{ readable(entry.keys) }}</kbd>
                 </li>
-                <li v-if="found.length === 0" class="none">No action has these words in its name.</li>
+                <li v-if="entries.length === 0" class="none">No map, topic or action is called anything like this.</li>
             </ul>
         </div>
     </NModal>
 </template>
 
 <style scoped>
-.palette { width: min(560px, calc(100vw - 24px)); background: var(--slip); border: 1px solid var(--edge); border-radius: 12px; padding: 10px; box-shadow: 0 16px 50px rgb(0 0 0 / 30%); }
-ul { list-style: none; margin: 8px 0 0; padding: 0; max-height: min(420px, 60vh); overflow: auto; }
+.palette { width: min(640px, calc(100vw - 24px)); background: var(--slip); border: 1px solid var(--edge); border-radius: 12px; padding: 10px; box-shadow: 0 16px 50px rgb(0 0 0 / 30%); }
+ul { list-style: none; margin: 8px 0 0; padding: 0; max-height: min(460px, 62vh); overflow: auto; }
 li { display: flex; align-items: center; gap: 10px; padding: 6px 10px; border-radius: 6px; cursor: pointer; }
 li.current { background: color-mix(in srgb, var(--tide) 20%, transparent); box-shadow: inset 3px 0 0 var(--tide); }
 li.none { color: var(--soft); cursor: default; }
-small { color: var(--soft); margin-left: auto; }
-kbd { font: 13px 'Atkinson Hyperlegible'; border: 1px solid var(--edge); border-radius: 4px; padding: 0 6px; min-width: 2em; text-align: center; }
+i { flex: none; width: 46px; font-style: normal; font-size: 12.5px; color: var(--soft); }
+i.Map { color: var(--tide); }
+i.Topic { color: var(--heather); }
+span { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+small { color: var(--soft); margin-left: auto; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; max-width: 45%; flex: none; }
+kbd { flex: none; font: 13px 'Atkinson Hyperlegible'; border: 1px solid var(--edge); border-radius: 4px; padding: 0 6px; min-width: 2em; text-align: center; }
 </style>

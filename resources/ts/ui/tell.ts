@@ -1,4 +1,5 @@
-import { createDiscreteApi, type MessageApi } from 'naive-ui'
+import { createDiscreteApi, NButton, type MessageApi } from 'naive-ui'
+import { h } from 'vue'
 
 let messages: MessageApi | null = null
 
@@ -12,4 +13,9 @@ export const tell = {
     info: (text: string): void => void api().info(text),
     warning: (text: string): void => void api().warning(text),
     error: (text: string): void => void api().error(text),
+}
+
+/** A message with one thing that can be done about it. */
+export function offer(text: string, name: string, run: () => void): void {
+    const message = api().info(() => h('span', [`${text} `, h(NButton, { text: true, type: 'primary', onClick: () => { message.destroy(); run() } }, () => name)]), { duration: 9000 })
 }

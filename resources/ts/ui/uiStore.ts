@@ -1,8 +1,9 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
+import type { ChangeId } from '@/actions/changes'
 import { usePreferences } from '@/stores/preferences'
 
-export type Panel = 'palette' | 'keys' | 'history' | 'removed'
+export type Panel = 'palette' | 'keys' | 'removed' | 'change' | 'find' | 'lot'
 export type PhoneView = 'outline' | 'board' | 'desk'
 
 const REGIONS = ['outline', 'board', 'desk', 'top']
@@ -12,10 +13,26 @@ export const useUi = defineStore('ui', () => {
     const preferences = usePreferences()
     const panel = ref<Panel | null>(null)
     const phoneView = ref<PhoneView>('outline')
+    const change = ref<ChangeId>('sort')
+    const findIn = ref<'branch' | 'map' | 'all'>('map')
     const wantedField = shallowRef<{ field: 'caption' | 'note' } | null>(null)
 
     function show(which: Panel): void {
         panel.value = which
+    }
+
+    function toggle(which: Panel): void {
+        panel.value = panel.value === which ? null : which
+    }
+
+    function showChange(which: ChangeId): void {
+        change.value = which
+        panel.value = 'change'
+    }
+
+    function showFind(where: 'branch' | 'map' | 'all'): void {
+        findIn.value = where
+        panel.value = 'find'
     }
 
     function focusDesk(field: 'caption' | 'note'): void {
@@ -48,5 +65,5 @@ export const useUi = defineStore('ui', () => {
         link.click()
     }
 
-    return { panel, phoneView, wantedField, show, focusDesk, focusRegion, focusNextRegion, download }
+    return { panel, change, findIn, phoneView, wantedField, show, toggle, showChange, showFind, focusDesk, focusRegion, focusNextRegion, download }
 })

@@ -1,0 +1,115 @@
+import type { Edit } from '@/api/wire'
+import type { useMap } from '@/stores/map'
+import { inOrder } from '@/stores/tree'
+
+type MapStore = ReturnType<typeof useMap>
+export type Values = Record<string, string | number | boolean>
+
+/** One thing that a change can be told. */
+export interface Option {
+    key: string
+    label: string
+    kind: 'choice' | 'text' | 'number' | 'switch'
+    choices?: readonly { value: string; label: string }[]
+    initial: (map: MapStore) => string | number | boolean
+    /** Whether it matters, given the other values. */
+    when?: (values: Values) => boolean
+}
+
+/** A change that is shown before it is made: what it can be told, and the edit it comes to. */
+export interface Change {
+    title: string
+    about: string
+    options: readonly Option[]
+    edit: (values: Values, map: MapStore) => Edit
+}
+
+const choice = (key: string, label: string, choices: Record<string, string>, when?: Option['when']): Option => ({
+    key, label, kind: 'choice', when,
+    choices: Object.entries(choices).map(([value, text]) => ({ value, label: text })),
+    initial: () => Object.keys(choices)[0] ?? '',
+})
+const flag = (key: string, label: string, initial: Option['initial'] = () => false, when?: Option['when']): Option => ({ key, label, kind: 'switch', initial, when })
+
+const chosen = (map: MapStore): string[] => inOrder(map.tree, map.chosen)
+const isSiblings = (map: MapStore): boolean => map.chosen.length > 1 && new Set(map.chosen.map((id) => map.tree.topics.get(id)?.parent)).size === 1
+
+const styles = { '1*': '1. 2. 3.', '1.1*': '1. 1.1 1.1.1', 'A*': 'A. B. C.', 'a*': 'a. b. c.', 'I*': 'I. II. III.', 'i*': 'i. ii. iii.' }
+
+export const changes = {
+    sort: {
+        title: 'Sort', about: 'Numbers count as numbers, so 2 comes before 10. Equals keep their order.',
+        options: [
+            choice('by', 'By', { title: 'Title', length: 'Length of the title', subtopics: 'Number of subtopics', changed: 'Date of change', reverse: 'Turn round', shuffle: 'Shuffle' }),
+            flag('down', 'From most to least', undefined, ({ by }) => by !== 'reverse' && by !== 'shuffle'),
+            flag('these', 'The chosen topics themselves, not what is below them', isSiblings),
+            flag('deep', 'All levels below', undefined, ({ these }) => these !== true),
+        ],
+        edit: ({ by, down, these, deep }, map) => ({
+            name: 'branch.sort', topics: chosen(map), by: by as 'title', down: down === true, these: these === true, deep: deep === true && these !== true,
+            locale: navigator.language, seed: map.chosen.length * 7919 + map.tree.topics.size,
+        }),
+    },
+    tidy: {
+        title: 'Tidy the text', about: 'Formatting and links stay as they are.',
+        options: [
+            choice('way', 'What', { spaces: 'Superfluous spaces and empty lines', begin: 'Capital at the beginning', words: 'Capital for each word', lower: 'all small letters', upper: 'ALL CAPITALS' }),
+            flag('deep', 'All topics below too', () => true),
+        ],
+        edit: ({ way, deep }, map) => ({ name: 'text.tidy', topics: chosen(map), way: way as 'spaces', deep: deep === true }),
+    },
+    empties: {
+        title: 'Remove empty topics', about: 'Topics in this branch with no text and nothing below them. They go to the trash.',
+        options: [], edit: (_values, map) => ({ name: 'branch.empties', topics: chosen(map) }),
+    },
+    duplicates: {
+        title: 'Merge duplicates', about: 'Topics in this branch that say the same, whatever their case and punctuation. The first keeps its place and gets the notes, captions and subtopics of the others.',
+        options: [], edit: (_values, map) => ({ name: 'branch.duplicates', topics: chosen(map) }),
+    },
+    levels: {
+        title: 'Remove levels with a single topic', about: 'What is below the single topic hangs on its parent then; its text is added to the parent’s note.',
+        options: [], edit: (_values, map) => ({ name: 'level.dissolve', topics: chosen(map), whole: true }),
+    },
+    break: {
+        title: 'Break into several', about: 'The first part keeps what is below the topic.',
+        options: [
+            choice('by', 'At', { sentences: 'Sentences', lines: 'Lines', separator: 'A separator' }),
+            { key: 'separator', label: 'Separator', kind: 'text', initial: () => ', ', when: ({ by }) => by === 'separator' },
+            flag('below', 'The other parts below the first, not after it'),
+        ],
+        edit: ({ by, separator, below }, map) => ({
+            name: 'topic.break', topics: chosen(map), by: by as 'lines', below: below === true, ...(by === 'separator' ? { separator: String(separator) } : {}),
+        }),
+    },
+    join: {
+        title: 'Join into one', about: 'The first topic keeps its place and gets the text of the others and all that is below them, in order.',
+        options: [
+            choice('between', 'Between the texts', { ' ': 'A space', ', ': 'A comma', '\n': 'A new line', '': 'Nothing', own: 'Something else' }),
+            { key: 'glue', label: 'Something else', kind: 'text', initial: () => ' – ', when: ({ between }) => between === 'own' },
+        ],
+        edit: ({ between, glue }, map) => ({ name: 'topic.join', topics: chosen(map), glue: between === 'own' ? String(glue) : String(between) }),
+    },
+    send: {
+        title: 'Send text to another place', about: 'Where there is text already, this is added to it.',
+        options: [
+            choice('from', 'From', { title: 'Title', caption: 'Caption', note: 'Note' }),
+            choice('to', 'To', { note: 'Note', caption: 'Caption', title: 'Title' }),
+        ],
+        edit: ({ from, to }, map) => ({ name: 'text.send', topics: chosen(map), from: from as 'title', to: to as 'note' }),
+    },
+    number: {
+        title: 'Number what is below', about: 'Numbers follow when topics move, and go along when the map is taken out.',
+        options: [
+            choice('style', 'Numbers', { ...styles, levels: 'Another style for each level', none: 'No numbers' }),
+            { key: 'levels', label: 'Styles from the first level down, of 1, 1.1, A, a, I, i', kind: 'text', initial: () => 'A, 1, a', when: ({ style }) => style === 'levels' },
+            flag('deep', 'Levels below too', () => true, ({ style }) => style !== 'none' && style !== 'levels'),
+            { key: 'from', label: 'Begin with', kind: 'number', initial: () => 1, when: ({ style }) => style !== 'none' },
+        ],
+        edit: ({ style, levels, deep, from }, map) => ({
+            name: 'branch.number', topics: chosen(map), from: Number(from),
+            numbering: style === 'none' ? null : style === 'levels' ? String(levels).replace(/\s/g, '') : deep === true ? String(style) : String(style).replace('*', ''),
+        }),
+    },
+} satisfies Record<string, Change>
+
+export type ChangeId = keyof typeof changes

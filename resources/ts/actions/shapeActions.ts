@@ -1,0 +1,220 @@
+import { api, topicAddress } from '@/api/client'
+import { newId } from '@/stores/map'
+import { ancestorsOf, branchOf, childrenOf, inOrder, topsOf } from '@/stores/tree'
+import { copyTopics } from '@/paste/clipboard'
+import { tell } from '@/ui/tell'
+import type { ChangeId } from './changes'
+import type { Action, Context } from './registry'
+
+const onTopics = ['board', 'outline'] as const
+const hasChoice = ({ map }: Context): boolean => map.chosen.length > 0
+const isNotRoot = ({ map }: Context): boolean => map.chosen.length > 0 && !map.chosen.includes(map.tree.root)
+const hasSeveral = ({ map }: Context): boolean => map.chosen.length > 1
+const hasBelow = ({ map }: Context): boolean => map.chosen.some((id) => childrenOf(map.tree, id).length > 0)
+
+/** Opens the dialog that shows what a change would do before it does it. */
+function change(id: ChangeId, name: string, keys: readonly string[], available: Action['available'] = hasChoice): Action {
+    return { id: `change.${id}`, name, group: 'Shape', keys, scopes: onTopics, available, run: ({ ui }) => ui.showChange(id) }
+}
+
+function wrap(each: boolean, { map, titles }: Context): void {
+    const topics = topsOf(map.tree, inOrder(map.tree, map.chosen))
+    const as = each ? topics.map(newId) : [newId()]
+    const step = newId()
+    map.edit({ name: 'topic.wrap', step, topics, as, each })
+    map.afterAnswer(() => {
+        map.choose(...as)
+        if (!each) {
+            titles.begin(as[0] ?? '', null, step)
+        }
+    })
+}
+
+function apart(name: string, key: string, x: number, y: number): Action {
+    return {
+        id: `apart.${name}`, name: `Pull apart: ${name}`, group: 'Moving', keys: [key], scopes: ['board'], available: isNotRoot,
+        run: ({ map }) => {
+            for (const id of topsOf(map.tree, map.chosen)) {
+                const topic = map.tree.topics.get(id)
+                if (topic !== undefined && topic.parent !== null) {
+                    map.edit({ name: 'topic.apart', topics: [id], x: Math.max(0, topic.apartX + x), y: topic.apartY + y })
+                }
+            }
+        },
+    }
+}
+
+/** Changing the shape of a map. */
+export const shapeActions: readonly Action[] = [
+    { id: 'shape.wrap', name: 'Wrap in a new parent', group: 'Shape', keys: ['Alt+W'], scopes: onTopics, available: isNotRoot, run: (context) => wrap(false, context) },
+    { id: 'shape.wrap-each', name: 'Put a new parent above each', group: 'Shape', keys: ['Alt+Shift+W'], scopes: onTopics, available: isNotRoot, run: (context) => wrap(true, context) },
+    {
+        id: 'shape.dissolve', name: 'Dissolve: take it away, keep what is below', group: 'Shape', keys: ['Alt+X'], scopes: onTopics, available: isNotRoot,
+        run: ({ map }) => {
+            const [first = ''] = map.chosen
+            const next = childrenOf(map.tree, first)[0] ?? map.tree.topics.get(first)?.parent ?? map.tree.root
+            map.edit({ name: 'topic.dissolve', topics: [...map.chosen] })
+            map.afterAnswer(() => map.choose(next))
+        },
+    },
+    {
+        id: 'shape.lift', name: 'Lift what is below beside it', group: 'Shape', keys: ['Alt+Shift+X'], scopes: onTopics,
+        available: (context) => isNotRoot(context) && hasBelow(context),
+        run: ({ map }) => map.edit({ name: 'topic.lift', topics: [...map.chosen] }),
+    },
+    change('sort', 'Sort', ['Alt+O']),
+    change('tidy', 'Tidy the text', ['Alt+Y']),
+    change('empties', 'Remove empty topics', []),
+    change('duplicates', 'Merge duplicates', []),
+    change('levels', 'Remove levels with a single topic', []),
+    change('break', 'Break into several', ['Alt+T']),
+    change('join', 'Join into one', ['Alt+J'], hasSeveral),
+    change('send', 'Send text to another place', ['Alt+M']),
+    change('number', 'Number what is below', ['Alt+Q']),
+    {
+        id: 'shape.append', name: 'Add the text of the others to the note of the one chosen last', group: 'Shape', keys: ['Alt+Shift+M'], scopes: onTopics, available: hasSeveral,
+        run: ({ map }) => map.current !== null && map.edit({ name: 'text.append', topics: inOrder(map.tree, map.chosen.filter((id) => id !== map.current)), to: map.current }),
+    },
+    {
+        id: 'shape.duplicate', name: 'Copy it right beside itself', group: 'Shape', keys: ['Mod+D'], scopes: onTopics, available: isNotRoot,
+        run: ({ map }) => {
+            const topics = topsOf(map.tree, inOrder(map.tree, map.chosen))
+            const as = topics.map(newId)
+            map.edit({ name: 'topic.copy', topics, as, after: topics[topics.length - 1] ?? '' })
+            map.afterAnswer(() => map.choose(...as))
+        },
+    },
+    apart('farther out', 'Alt+Shift+ArrowRight', 24, 0),
+    apart('nearer', 'Alt+Shift+ArrowLeft', -24, 0),
+    apart('down', 'Alt+Shift+PageDown', 0, 24),
+    apart('up', 'Alt+Shift+PageUp', 0, -24),
+    {
+        id: 'apart.back', name: 'Put back what was pulled apart', group: 'Moving', keys: ['Alt+Shift+0'], scopes: onTopics,
+        available: ({ map }) => map.chosen.some((id) => map.tree.topics.get(id)?.apartX !== 0 || map.tree.topics.get(id)?.apartY !== 0),
+        run: ({ map }) => map.edit({ name: 'topic.apart', topics: [...map.chosen], x: 0, y: 0 }),
+    },
+    {
+        id: 'apart.back-branch', name: 'Put back all that was pulled apart in this branch', group: 'Moving', keys: [], scopes: onTopics,
+        available: ({ map }) => map.chosen.some((id) => branchOf(map.tree, id).some((one) => map.tree.topics.get(one)?.apartX !== 0 || map.tree.topics.get(one)?.apartY !== 0)),
+        run: ({ map }) => map.edit({ name: 'topic.apart', topics: [...map.chosen], x: 0, y: 0, deep: true }),
+    },
+    {
+        id: 'apart.back-all', name: 'Put back all that was pulled apart in the map', group: 'Moving', keys: [], scopes: onTopics,
+        available: ({ map }) => [...map.tree.topics.values()].some((one) => one.apartX !== 0 || one.apartY !== 0),
+        run: ({ map }) => map.edit({ name: 'topic.apart', topics: [...childrenOf(map.tree, '')], x: 0, y: 0, deep: true }),
+    },
+]
+
+/** What goes aside, in and out. */
+export const captureActions: readonly Action[] = [
+    {
+        id: 'lot.park', name: 'Park for another time', group: 'Topics', keys: ['Alt+P'], scopes: onTopics, available: isNotRoot,
+        run: ({ map }) => {
+            const topics = topsOf(map.tree, map.chosen)
+            const parent = map.tree.topics.get(topics[0] ?? '')?.parent ?? map.tree.root
+            map.edit({ name: 'topic.park', topics })
+            map.choose(parent)
+        },
+    },
+    { id: 'lot.open', name: 'Open the parking lot', group: 'Topics', keys: ['Alt+Shift+P'], scopes: ['board', 'outline', 'field'], run: ({ ui }) => ui.toggle('lot') },
+    {
+        id: 'lot.idea', name: 'Write an idea into the parking lot', group: 'Topics', keys: ['Alt+Z'], scopes: ['board', 'outline', 'typing'],
+        run: ({ ui, typing }) => {
+            typing.finish()
+            ui.show('lot')
+        },
+    },
+    {
+        id: 'topic.loose', name: 'Add a loose topic', group: 'Topics', keys: ['Alt+Shift+N'], scopes: onTopics,
+        available: ({ map }) => map.scope === null,
+        run: ({ titles, camera }) => {
+            const { x, y } = camera.freePoint()
+            titles.addLoose(x, y)
+        },
+    },
+    { id: 'clip.copy', name: 'Copy with all below', group: 'Clipboard', keys: ['Mod+C'], scopes: onTopics, available: hasChoice, run: ({ map }) => void copyTopics(map.id, topsOf(map.tree, map.chosen), false) },
+    { id: 'clip.copy-alone', name: 'Copy without what is below', group: 'Clipboard', keys: ['Mod+Shift+C'], scopes: onTopics, available: hasChoice, run: ({ map }) => void copyTopics(map.id, [...map.chosen], true) },
+    {
+        id: 'clip.cut', name: 'Cut', group: 'Clipboard', keys: ['Mod+X'], scopes: onTopics, available: isNotRoot,
+        run: ({ map, titles }) => {
+            const topics = topsOf(map.tree, map.chosen)
+            void copyTopics(map.id, topics, false).then((copied) => copied && titles.remove(topics))
+        },
+    },
+    { id: 'clip.paste', name: 'Paste below', group: 'Clipboard', keys: ['Mod+V'], scopes: onTopics, native: true, available: hasChoice, run: ({ paste }) => void paste.openEmpty() },
+    { id: 'clip.preview', name: 'Paste and look at it first', group: 'Clipboard', keys: ['Alt+V'], scopes: onTopics, available: hasChoice, run: ({ paste }) => void paste.openEmpty() },
+    {
+        id: 'clip.address', name: 'Copy the address of this topic', group: 'Clipboard', keys: ['Alt+Shift+C'], scopes: onTopics, available: hasChoice,
+        run: ({ map }) => {
+            void navigator.clipboard.writeText(topicAddress(map.id, map.current ?? map.tree.root)).then(
+                () => tell.info('The address is on the clipboard. Opened anywhere, it leads to this topic.'),
+                () => tell.warning('The browser does not allow writing to the clipboard.'),
+            )
+        },
+    },
+    { id: 'find.here', name: 'Find and replace', group: 'Finding', keys: ['Mod+F'], scopes: ['board', 'outline', 'field'], run: ({ ui }) => ui.showFind('map') },
+    { id: 'find.everywhere', name: 'Find and replace in all maps', group: 'Finding', keys: ['Mod+Shift+F'], scopes: ['board', 'outline', 'field'], run: ({ ui }) => ui.showFind('all') },
+    {
+        id: 'map.starter', name: 'Use this map as a starter', group: 'Map', keys: [], scopes: onTopics,
+        run: ({ map }) => {
+            void api.changeMap(map.id, { starter: true }).then(
+                () => tell.info('New maps can begin from this one. The library lists it among the starters.'),
+                (error: unknown) => tell.error((error as Error).message),
+            )
+        },
+    },
+]
+
+function foldedOf({ map }: Context): ReadonlySet<string> {
+    return map.region === 'board' ? map.folded : map.outlineFolded
+}
+
+/** Folds so that the topics down to a level below here can be seen, and none deeper. */
+function showToLevel(level: number, { map }: Context): void {
+    const top = (map.region === 'board' ? map.scope : map.outlineScope) ?? map.tree.root
+    const base = ancestorsOf(map.tree, top).length
+    const branch = branchOf(map.tree, top).filter((id) => childrenOf(map.tree, id).length > 0)
+    const depth = new Map(branch.map((id) => [id, ancestorsOf(map.tree, id).length - base]))
+    map.refold(map.region, branch.filter((id) => (depth.get(id) ?? 0) >= level), branch.filter((id) => (depth.get(id) ?? 0) < level))
+}
+
+/** Seeing less, or one branch alone. */
+export const scopeActions: readonly Action[] = [
+    ...[1, 2, 3, 4, 5].map((level): Action => ({
+        id: `see.level-${level}`, name: `Show to level ${level}`, group: 'Seeing', keys: [`Alt+Shift+${level}`], scopes: onTopics, run: (context) => showToLevel(level, context),
+    })),
+    {
+        id: 'see.fold-others', name: 'Fold all others', group: 'Seeing', keys: ['Alt+Shift+O'], scopes: onTopics, available: hasChoice,
+        run: ({ map }) => {
+            const way = new Set(map.chosen.flatMap((id) => [id, ...ancestorsOf(map.tree, id), ...branchOf(map.tree, id)]))
+            const beside = [...way].flatMap((id) => childrenOf(map.tree, map.tree.topics.get(id)?.parent ?? '')).filter((id) => !way.has(id) && childrenOf(map.tree, id).length > 0)
+            map.refold(map.region, beside, [...way])
+        },
+    },
+    {
+        id: 'see.level-more', name: 'Unfold one level more below', group: 'Seeing', keys: ['Alt+Shift+U'], scopes: onTopics, available: hasChoice,
+        run: (context) => {
+            const { map } = context
+            const folded = foldedOf(context)
+            map.setFolded(map.region, map.chosen.flatMap((id) => branchOf(map.tree, id, folded)).filter((id) => folded.has(id)), false)
+        },
+    },
+    {
+        id: 'scope.in', name: 'Step in', group: 'Seeing', keys: ['Alt+I'], scopes: onTopics,
+        available: ({ map }) => map.current !== null && map.current !== map.tree.root,
+        run: ({ map, camera }) => {
+            map.stepInto(map.region, map.current)
+            map.afterAnswer(() => camera.showAll())
+        },
+    },
+    {
+        id: 'scope.out', name: 'Step out', group: 'Seeing', keys: ['Alt+Shift+I'], scopes: onTopics,
+        available: ({ map }) => (map.region === 'board' ? map.scope : map.outlineScope) !== null,
+        run: ({ map, camera }) => {
+            const at = map.region === 'board' ? map.scope : map.outlineScope
+            map.stepInto(map.region, at === null ? null : (map.tree.topics.get(at)?.parent ?? null))
+            map.afterAnswer(() => at !== null && camera.reveal(at))
+        },
+    },
+    { id: 'see.second', name: 'Second view beside this one', group: 'Seeing', keys: ['Alt+Shift+V'], scopes: ['board', 'outline', 'field'], run: ({ preferences, map }) => preferences.setSecond(preferences.second === null ? map.id : null) },
+]

@@ -1,0 +1,68 @@
+import type { Slip } from '@/api/wire'
+import type { Landing } from '@/stores/drag'
+import { childrenOf, type Tree } from '@/stores/tree'
+import { plainTitle } from '@/text/titleMarkdown'
+import type { Box } from './geometry'
+
+/** Farther from every topic than this, one lands on the open board. */
+const NEAR = 70
+const SLOT = { w: 74, h: 14 }
+const REACH = 28
+
+interface Board {
+    tree: Tree
+    boxes: ReadonlyMap<string, Box>
+    slips: ReadonlyMap<string, Slip>
+    isDragged: (id: string) => boolean
+    /** Inside a branch there is no open board to land on. */
+    isWhole: boolean
+}
+
+/** Where topics let go at a point of the board would land: by the nearest topic, or loose. */
+export function boardLanding(board: Board, x: number, y: number): Landing | null {
+    let best: { id: string; box: Box } | null = null
+    let least = NEAR
+    for (const [id, box] of board.boxes) {
+        const dx = Math.max(box.x - x, 0, x - box.x - box.w)
+        const dy = Math.max(box.y - y, 0, y - box.y - box.h)
+        const distance = Math.hypot(dx, dy * 1.5)
+        if (distance < least && board.tree.topics.has(id) && !board.isDragged(id)) {
+            best = { id, box }
+            least = distance
+        }
+    }
+    if (best !== null) {
+        return besideOrBelow(board, best.id, best.box, x, y)
+    }
+    if (!board.isWhole) {
+        return null
+    }
+    return {
+        region: 'board', over: null, words: 'loose, on the open board',
+        place: { parent: null, x: Math.round(x - 20), y: Math.round(y) },
+        mark: { x: x - 20, y: y - 12, w: 120, h: 24, into: true },
+    }
+}
+
+/** Over the upper or lower third of a topic one lands beside it, in the middle or beyond its outer edge below it. */
+function besideOrBelow({ tree, slips }: Board, id: string, box: Box, x: number, y: number): Landing | null {
+    const topic = tree.topics.get(id)
+    const slip = slips.get(id)
+    if (topic === undefined || slip === undefined) {
+        return null
+    }
+    const isRoot = id === tree.root
+    const grows = isRoot ? (x < box.x + box.w / 2 && tree.arrangement === 'both-sides' ? 'left' : 'right') : slip.grows
+    const along = (y - box.y) / box.h
+    const beyond = grows === 'right' ? x > box.x + box.w * 0.7 : x < box.x + box.w * 0.3
+    const side = topic.parent === tree.root || isRoot ? { side: grows } : {}
+    const name = plainTitle(topic.title).slice(0, 60)
+    if (!isRoot && slip.level > 0 && !beyond && (along < 0.33 || along > 0.67)) {
+        const above = along < 0.33
+        const mark = { x: grows === 'right' ? box.x : box.x + box.w - SLOT.w, y: above ? box.y - SLOT.h + 2 : box.y + box.h - 2, ...SLOT, into: false }
+        return { region: 'board', place: above ? { before: id, ...side } : { after: id, ...side }, words: `${above ? 'before' : 'after'} ${name}`, mark, over: null }
+    }
+    const isFirst = childrenOf(tree, id).length === 0
+    const mark = { x: grows === 'right' ? box.x + box.w + REACH : box.x - REACH - SLOT.w, y: box.y + box.h / 2 - SLOT.h / 2, ...SLOT, into: true }
+    return { region: 'board', place: { parent: id, ...(isRoot ? side : {}) }, words: `${isFirst ? 'below' : 'last below'} ${name}`, mark, over: slip.hidden > 0 ? id : null }
+}

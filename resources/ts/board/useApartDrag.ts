@@ -1,0 +1,36 @@
+import { shallowRef } from 'vue'
+import { useMap } from '@/stores/map'
+import { usePointerDrag } from '@/ui/usePointerDrag'
+
+/** Pulling a branch away from its neighbours with Shift held. It moves with the pointer, and all below follows. */
+export function useApartDrag(scale: () => number) {
+    const map = useMap()
+    const shift = shallowRef<{ id: string; x: number; y: number } | null>(null)
+    let from = { x: 0, y: 0 }
+    let pulled = ''
+
+    function begin(id: string, event: PointerEvent): boolean {
+        from = { x: event.clientX, y: event.clientY }
+        pulled = id
+        return map.tree.topics.get(id)?.parent != null && map.slips.get(id)?.level !== 0
+    }
+
+    function follow(event: PointerEvent): void {
+        shift.value = { id: pulled, x: (event.clientX - from.x) / scale(), y: (event.clientY - from.y) / scale() }
+    }
+
+    function drop(): void {
+        const topic = map.tree.topics.get(pulled)
+        if (shift.value !== null && topic !== undefined) {
+            const outward = map.slips.get(pulled)?.grows === 'left' ? -shift.value.x : shift.value.x
+            pullApart(pulled, topic.apartX + outward, topic.apartY + shift.value.y)
+        }
+    }
+
+    function pullApart(id: string, x: number, y: number): void {
+        const near = (value: number): number => (Math.abs(value) < 6 ? 0 : Math.round(value))
+        map.edit({ name: 'topic.apart', topics: [id], x: Math.min(4000, Math.max(0, near(x))), y: Math.min(4000, Math.max(-4000, near(y))) })
+    }
+
+    return { shift, ...usePointerDrag({ begin, follow, drop, end: () => (shift.value = null) }) }
+}

@@ -1,0 +1,37 @@
+import { shallowRef } from 'vue'
+import { useMap } from '@/stores/map'
+import { overlaps, type Box } from './geometry'
+
+/** Choosing all topics in a rectangle that is drawn on the open board with Shift held. */
+export function useLasso(options: { boxes: () => ReadonlyMap<string, Box>; toBoard: (x: number, y: number) => { x: number; y: number } }) {
+    const map = useMap()
+    const lasso = shallowRef<Box | null>(null)
+    let from: { x: number; y: number } | null = null
+    let before: readonly string[] = []
+
+    function down(event: PointerEvent): void {
+        from = options.toBoard(event.clientX, event.clientY)
+        before = event.ctrlKey || event.metaKey ? map.chosen : []
+        window.addEventListener('pointermove', move)
+        window.addEventListener('pointerup', up, { once: true })
+    }
+
+    function move(event: PointerEvent): void {
+        if (from !== null) {
+            const to = options.toBoard(event.clientX, event.clientY)
+            lasso.value = { x: Math.min(from.x, to.x), y: Math.min(from.y, to.y), w: Math.abs(to.x - from.x), h: Math.abs(to.y - from.y) }
+        }
+    }
+
+    function up(): void {
+        window.removeEventListener('pointermove', move)
+        const frame = lasso.value
+        if (frame !== null) {
+            const caught = [...options.boxes()].filter(([, box]) => overlaps(box, frame)).map(([id]) => id)
+            map.choose(...new Set([...before, ...caught]))
+        }
+        from = lasso.value = null
+    }
+
+    return { lasso, down }
+}

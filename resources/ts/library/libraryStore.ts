@@ -1,0 +1,112 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { api } from '@/api/client'
+import type { Folder, LibraryEntry } from '@/api/wire'
+import { newId } from '@/stores/map'
+import { usePreferences } from '@/stores/preferences'
+import { tell } from '@/ui/tell'
+
+/** One file on its way in, and what became of it. */
+export interface Arrival {
+    name: string
+    state: 'waiting' | 'reading' | 'done' | 'refused'
+    why: string
+    map: string | null
+}
+
+const LARGEST = 16 * 1024 * 1024
+
+/** A person's maps and folders, and what can be done with them. */
+export const useLibrary = defineStore('library', () => {
+    const preferences = usePreferences()
+    const maps = shallowRef<readonly LibraryEntry[] | null>(null)
+    const trash = shallowRef<readonly LibraryEntry[]>([])
+    const folders = shallowRef<readonly Folder[]>([])
+    const folder = ref<string | null>(null)
+    const busy = ref(false)
+    const arrivals = ref<Arrival[]>([])
+
+    const trail = computed<readonly Folder[]>(() => {
+        const way: Folder[] = []
+        for (let at = folders.value.find((one) => one.id === folder.value); at !== undefined && way.length < 30; at = folders.value.find((one) => one.id === at?.parent)) {
+            way.unshift(at)
+        }
+        return way
+    })
+    const here = computed(() => folders.value.filter((one) => one.parent === folder.value))
+    const sorted = (entries: readonly LibraryEntry[]): LibraryEntry[] => [...entries].sort((a, b) => {
+        const first = Number(b.favourite) - Number(a.favourite)
+        if (first !== 0) {
+            return first
+        }
+        switch (preferences.librarySort) {
+            case 'name':
+                return a.title.localeCompare(b.title, undefined, { numeric: true })
+            case 'topics':
+                return b.topics - a.topics
+            default:
+                return b.updated.localeCompare(a.updated)
+        }
+    })
+    const shown = computed(() => sorted((maps.value ?? []).filter((map) => map.folder === folder.value)))
+    const countIn = (id: string): number => (maps.value ?? []).filter((map) => map.folder === id).length + folders.value.filter((one) => one.parent === id).length
+
+    /** Runs something that may fail, and says so. */
+    async function attempt(work: () => Promise<unknown>): Promise<void> {
+        busy.value = true
+        try {
+            await work()
+        } catch (error) {
+            tell.error((error as Error).message)
+        } finally {
+            busy.value = false
+        }
+    }
+
+    const fetch = (): Promise<void> => attempt(async () => {
+        const answer = await api.library()
+        maps.value = answer.maps
+        trash.value = answer.trash
+        folders.value = answer.folders
+        if (folder.value !== null && !answer.folders.some((one) => one.id === folder.value)) {
+            folder.value = null
+        }
+    })
+
+    /** Does something and fetches the library anew. */
+    const change = (work: () => Promise<unknown>): Promise<void> => attempt(async () => {
+        await work()
+        await fetch()
+    })
+
+    const rename = (entry: LibraryEntry, title: string): Promise<void> => change(() => api.edit(entry.id, entry.seq, [{ name: 'map.rename', id: newId(), title }]))
+
+    /** Puts a map or a folder into a folder; null for the library itself. */
+    const put = (what: 'map' | 'folder', id: string, into: string | null): Promise<void> =>
+        what === 'folder' && id === into ? Promise.resolve() : change(() => (what === 'map' ? api.changeMap(id, { folder: into }) : api.changeFolder(id, { parent: into })))
+
+    /** Makes a map of each file, one after the other, and keeps a report. */
+    async function bringIn(files: readonly File[]): Promise<void> {
+        arrivals.value = files.map((file) => ({ name: file.name, state: 'waiting', why: '', map: null }))
+        for (const [i, file] of files.entries()) {
+            const arrival = arrivals.value[i]
+            if (arrival === undefined) {
+                return
+            }
+            arrival.state = 'reading'
+            try {
+                if (file.size > LARGEST) {
+                    throw new Error('It is larger than 16 MB, more than a map can take in.')
+                }
+                arrival.map = (await api.importFile(file, folder.value)).id
+                arrival.state = 'done'
+            } catch (error) {
+                arrival.state = 'refused'
+                arrival.why = (error as Error).message
+            }
+        }
+        await fetch()
+    }
+
+    return { maps, trash, folders, folder, busy, arrivals, trail, here, shown, sorted, countIn, attempt, fetch, change, rename, put, bringIn }
+})

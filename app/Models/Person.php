@@ -25,6 +25,9 @@ final class Person extends User
 
     protected $table = 'people';
 
+    /** @var array<string, mixed> */
+    protected $attributes = ['starter' => null];
+
     protected $fillable = ['name', 'email', 'password', 'starter'];
 
     protected $hidden = ['password', 'remember_token'];

@@ -37,9 +37,18 @@ final class Query
             $core = "(?<![\\p{L}\\p{N}_]){$core}(?![\\p{L}\\p{N}_])";
         }
         $this->expression = "\x01{$core}\x01mu".($matchCase ? '' : 'i');
-        if (str_contains($text, "\x01") || $this->bounded(fn (): int|false => @preg_match($this->expression, '')) === false) {
-            $why = preg_match('/: (.*?)(?: at offset (\d+))?\z/', error_get_last()['message'] ?? '', $m) === 1 ? ": {$m[1]}" : '';
+        $why = '';
+        set_error_handler(function (int $_, string $message) use (&$why): bool {
+            $why = preg_match('/: (.*?)(?: at offset \d+)?\z/', $message, $m) === 1 ? ": {$m[1]}" : '';
 
+            return true;
+        });
+        try {
+            $isReadable = ! str_contains($text, "\x01") && $this->bounded(fn (): int|false => preg_match($this->expression, '')) !== false;
+        } finally {
+            restore_error_handler();
+        }
+        if (! $isReadable) {
             throw new BadPattern("This pattern cannot be read{$why}.", 'find.text');
         }
     }

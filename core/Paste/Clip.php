@@ -64,7 +64,7 @@ final readonly class Clip
     /** Whether HTML holds more than lines of text wrapped in tags. */
     private static function saysMore(string $html): bool
     {
-        return preg_match('/<(?:h[1-6]|ul|ol|li|table|p|b|strong|i|em|u|a|dl|br|div)[\s>\/]/i', $html) === 1;
+        return preg_match('/<(?:h[1-6]|ul|ol|li|menu|table|t[drh]|p|pre|blockquote|b|strong|i|em|u|s|del|code|a|d[ldt]|br|div|span)[\s>\/]/i', $html) === 1;
     }
 
     private static function sourceIn(string $html): ?string

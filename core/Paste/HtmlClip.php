@@ -111,7 +111,7 @@ final class HtmlClip
             $tag === 'tr' && $this->isPlainRow($element) => $this->row($element, $marks, $href, $level),
             $tag === 'pre' => $this->block($element, $marks, $depth, $href, $level, new RawLine('', gap: true, sort: 'pre')),
             $tag === 'p' && preg_match('/mso-list\s*:[^;]*level(\d+)/', $style, $m) === 1 => $this->block($element, $marks, (int) $m[1], $href, $level, new RawLine('', gap: true, depth: min((int) $m[1], 20))),
-            in_array($tag, self::BLOCKS, true) => $this->block($element, $marks, $depth, $href, $level, $this->plainLine($depth)),
+            in_array($tag, self::BLOCKS, true) => $this->block($element, $marks, $depth, $href, $level, null),
             default => $this->walk($element, $marks, $depth, $href, $level),
         };
     }
@@ -128,10 +128,10 @@ final class HtmlClip
             : new RawLine('', gap: true, depth: $depth, mark: $this->next->mark);
     }
 
-    private function block(DOMElement $element, int $marks, int $depth, ?string $href, int $level, RawLine $line): void
+    private function block(DOMElement $element, int $marks, int $depth, ?string $href, int $level, ?RawLine $line): void
     {
         $this->flush();
-        $this->next = $line;
+        $this->next = $line ?? $this->plainLine($depth);
         $this->walk($element, $marks, $depth, $href, $level);
         $this->flush();
         $this->next = $this->plainLine($depth);

@@ -54,7 +54,7 @@ final class TextClip
         } elseif (preg_match('/\A\|(.+)\|\z/u', $bare, $m) === 1) {
             $raw->sort = 'row';
             $raw->text = self::cells(explode('|', $m[1]));
-        } elseif (str_contains($bare, "\t") && preg_match('/\A(\S{1,4})\t/u', $bare) !== 1) {
+        } elseif (str_contains($bare, "\t") && preg_match('/\A(?:[^\p{L}\p{N}\t]{1,3}|o|\(?[\p{L}\p{N}.]{1,8}[.)])\t/u', $bare) !== 1) {
             $raw->sort = 'row';
             $raw->text = self::cells(explode("\t", $bare));
         }

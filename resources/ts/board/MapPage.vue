@@ -53,11 +53,17 @@ const narrow = inFrame ? ref(false) : useBreakpoints({ wide: 800 }).smaller('wid
 watch(
     () => props.id,
     async (id) => {
+        if (inFrame) {
+            preferences.setSecond(id)
+        }
         ready.value = false
         problem.value = null
         try {
             await map.open(id)
             ready.value = true
+            if (narrow.value && ui.phoneView === 'outline') {
+                map.region = 'outline'
+            }
             visit()
             if (map.tree.topics.size === 1 && map.tree.topics.get(map.tree.root)?.title === '') {
                 map.region = narrow.value ? 'outline' : 'board'
@@ -129,7 +135,7 @@ onBeforeUnmount(() => {
     </NResult>
     <div v-else-if="!ready" class="wait"><NSpin description="Fetching the map" /></div>
     <div v-else class="page" :class="{ walking: walk.at !== null, narrow }">
-        <TopBar v-if="walk.at === null" :narrow="narrow" />
+        <TopBar v-if="walk.at === null" :narrow="narrow || inFrame" />
         <main>
             <template v-if="walk.at === null && (narrow ? ui.phoneView === 'outline' : preferences.outlineOpen && !inFrame)">
                 <aside class="left" :style="narrow ? {} : { width: `${preferences.outlineWidth}px` }"><ScopeTrail where="outline" /><OutlineTree /></aside>
@@ -137,13 +143,12 @@ onBeforeUnmount(() => {
             </template>
             <div v-if="walk.at !== null || !narrow || ui.phoneView === 'board'" class="middle"><ScopeTrail v-if="walk.at === null" where="board" /><BoardView /></div>
             <SecondView v-if="walk.at === null && !narrow && pane === 'first' && preferences.second !== null" />
-            <aside v-if="walk.at === null && (narrow ? ui.phoneView === 'desk' : preferences.deskOpen && !inFrame && preferences.second === null)" class="right"><Desk /></aside>
+            <aside v-if="walk.at === null && (ui.panel === 'find' || ui.panel === 'lot')" class="right wide"><FindPanel v-if="ui.panel === 'find'" /><ParkingLot v-else /></aside>
+            <aside v-else-if="walk.at === null && (narrow ? ui.phoneView === 'desk' : preferences.deskOpen && !inFrame && preferences.second === null)" class="right"><Desk /></aside>
         </main>
         <PhoneSwitch v-if="narrow && walk.at === null" />
         <WalkControls v-if="walk.at !== null" />
         <ChangeDialog v-if="ui.panel === 'change'" />
-        <FindPanel v-if="ui.panel === 'find'" />
-        <ParkingLot v-if="ui.panel === 'lot'" />
         <PasteDialog v-if="paste.isOpen" />
         <DragLabel />
         <RemovedPanel v-if="ui.panel === 'removed'" />
@@ -157,6 +162,8 @@ main { flex: 1; min-height: 0; display: flex; }
 .middle { flex: 1; min-width: 0; position: relative; display: flex; flex-direction: column; }
 .middle :deep(.board), .left :deep(.outline) { flex: 1; min-height: 0; height: auto; }
 .right { flex: none; width: 254px; background: var(--slip); border-left: 1px solid var(--edge); }
+.right.wide { width: 330px; }
+.narrow .right.wide { position: absolute; inset: 50px 0 0; z-index: 5; }
 .narrow .left, .narrow .right { flex: 1; width: auto; border: 0; }
 .wait, .problem { height: 100dvh; display: grid; place-content: center; }
 </style>

@@ -13,6 +13,8 @@ const preferences = usePreferences()
 const map = useMap()
 const drag = useDrag()
 const frame = ref<HTMLIFrameElement | null>(null)
+// What is opened inside goes on there; only where it begins is said from here.
+const address = `/maps/${preferences.second}?pane=second`
 
 const there = () => frame.value?.contentWindow?.chalkTreeDrag
 
@@ -31,7 +33,7 @@ onBeforeUnmount(leave)
 
 <template>
     <aside class="second" :class="{ dragging: drag.isDragging }">
-        <iframe ref="frame" :src="`/maps/${preferences.second}?pane=second`" title="Second view" />
+        <iframe ref="frame" :src="address" title="Second view" />
         <NButton class="close" size="tiny" secondary @click="preferences.setSecond(null)">Close this view</NButton>
     </aside>
 </template>

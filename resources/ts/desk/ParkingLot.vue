@@ -1,16 +1,15 @@
 <script setup lang="ts">
-import { NButton, NDrawer, NDrawerContent, NInput } from 'naive-ui'
+import { NButton, NInput } from 'naive-ui'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import { newId, useMap } from '@/stores/map'
 import { useDrag } from '@/stores/drag'
 import { branchOf, childrenOf, LOT } from '@/stores/tree'
 import { plainTitle } from '@/text/titleMarkdown'
 import { useDragSource } from '@/ui/useDragSource'
-import { useUi } from '@/ui/uiStore'
+import SidePanel from './SidePanel.vue'
 
 /** Ideas for another time: out of the tree, of exports and of walks, until they are brought back. */
 const map = useMap()
-const ui = useUi()
 const drag = useDrag()
 const { down } = useDragSource()
 const frame = ref<HTMLElement | null>(null)
@@ -51,37 +50,30 @@ function putHere(id: string): void {
         map.edit({ name: 'topic.move', topics: [id], parent: map.current })
     }
 }
-
-function close(): void {
-    ui.panel = null
-    void nextTick(() => ui.focusRegion(map.region))
-}
 </script>
 
 <template>
-    <NDrawer :show="true" :width="360" :show-mask="false" :mask-closable="false" :trap-focus="false" :block-scroll="false" @update:show="close" @esc="close">
-        <NDrawerContent :title="`Parking lot · ${parked.length}`" closable>
-            <div ref="frame" class="lot" :class="{ over: drag.landing?.region === 'lot' }">
-                <NInput ref="input" v-model:value="idea" placeholder="An idea for another time, and Enter" :maxlength="2000" :input-props="{ 'aria-label': 'An idea for another time' }" @keydown.enter="write" />
-                <p v-if="parked.length === 0" class="empty">Nothing is parked. Drag topics here, or press Alt+P on one: it waits here, out of exports and walks.</p>
-                <ul v-else>
-                    <li v-for="one in parked" :key="one.id" @pointerdown="down($event, one.id)">
-                        <strong>{{ one.title }}</strong>
-                        <small>{{ one.below > 0 ? `${one.below} below · ` : '' }}{{ one.home === null ? 'was loose' : `from ${one.home}` }}</small>
-                        <span class="acts">
-                            <NButton size="tiny" secondary @pointerdown.stop @click="bringBack(one.id)">Bring back</NButton>
-                            <NButton size="tiny" quaternary @pointerdown.stop @click="putHere(one.id)">Below the chosen topic</NButton>
-                            <NButton size="tiny" quaternary @pointerdown.stop @click="map.edit({ name: 'topic.remove', topics: [one.id] })">Remove</NButton>
-                        </span>
-                    </li>
-                </ul>
-            </div>
-        </NDrawerContent>
-    </NDrawer>
+    <SidePanel :title="`Parking lot · ${parked.length}`">
+        <div ref="frame" class="lot" :class="{ over: drag.landing?.region === 'lot' }">
+            <NInput ref="input" v-model:value="idea" placeholder="An idea for another time, and Enter" :maxlength="2000" :input-props="{ 'aria-label': 'An idea for another time' }" @keydown.enter="write" />
+            <p v-if="parked.length === 0" class="empty">Nothing is parked. Drag topics here, or press Alt+P on one: it waits here, out of exports and walks.</p>
+            <ul v-else>
+                <li v-for="one in parked" :key="one.id" @pointerdown="down($event, one.id)">
+                    <strong>{{ one.title }}</strong>
+                    <small>{{ one.below > 0 ? `${one.below} below · ` : '' }}{{ one.home === null ? 'was loose' : `from ${one.home}` }}</small>
+                    <span class="acts">
+                        <NButton size="tiny" secondary @pointerdown.stop @click="bringBack(one.id)">Bring back</NButton>
+                        <NButton size="tiny" quaternary @pointerdown.stop @click="putHere(one.id)">Below the chosen topic</NButton>
+                        <NButton size="tiny" quaternary @pointerdown.stop @click="map.edit({ name: 'topic.remove', topics: [one.id] })">Remove</NButton>
+                    </span>
+                </li>
+            </ul>
+        </div>
+    </SidePanel>
 </template>
 
 <style scoped>
-.lot { min-height: 100%; border-radius: 8px; }
+.lot { flex: 1; border-radius: 8px; }
 .lot.over { outline: 2px dashed var(--tide); outline-offset: 6px; background: color-mix(in srgb, var(--tide) 8%, transparent); }
 .empty { color: var(--soft); }
 ul { list-style: none; margin: 12px 0 0; padding: 0; display: grid; gap: 8px; }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
-import { NButton, NCheckbox, NDrawer, NDrawerContent, NInput, NRadioButton, NRadioGroup, NSpin } from 'naive-ui'
+import { NButton, NCheckbox, NInput, NRadioButton, NRadioGroup, NSpin } from 'naive-ui'
 import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '@/api/client'
@@ -9,6 +9,7 @@ import { useCamera } from '@/board/cameraStore'
 import { useMap } from '@/stores/map'
 import { tell } from '@/ui/tell'
 import { useUi } from '@/ui/uiStore'
+import SidePanel from '@/desk/SidePanel.vue'
 
 /** Finds every place where something stands, in a branch, the map or all maps; chosen ones can be replaced. */
 const FIELDS = ['title', 'caption', 'note'] as const
@@ -99,48 +100,41 @@ async function replace(): Promise<void> {
         busy.value = false
     }
 }
-
-function close(): void {
-    ui.panel = null
-    void nextTick(() => ui.focusRegion(map.region))
-}
 </script>
 
 <template>
-    <NDrawer :show="true" :width="440" :show-mask="false" :mask-closable="false" :trap-focus="false" :block-scroll="false" class="find-panel" @update:show="close" @esc="close">
-        <NDrawerContent title="Find and replace" closable body-content-style="display: flex; flex-direction: column; gap: 10px">
-            <NInput ref="input" v-model:value="text" placeholder="Find" clearable :maxlength="500" :input-props="{ 'aria-label': 'Find' }" />
-            <NInput v-model:value="replacement" :placeholder="pattern ? 'Replace with; $1 stands for the first group' : 'Replace with'" :maxlength="2000" :input-props="{ 'aria-label': 'Replace with' }" @keydown.enter="wanted > 0 && replace()" />
-            <NRadioGroup v-model:value="ui.findIn" size="small" aria-label="Where">
-                <NRadioButton value="branch">Chosen branch</NRadioButton><NRadioButton value="map">This map</NRadioButton><NRadioButton value="all">All maps</NRadioButton>
-            </NRadioGroup>
-            <div class="row">
-                <NCheckbox v-model:checked="matchCase">Case</NCheckbox><NCheckbox v-model:checked="word">Whole words</NCheckbox><NCheckbox v-model:checked="pattern">Pattern</NCheckbox>
-                <span class="sep" />
-                <NCheckbox v-for="field in FIELDS" :key="field" :checked="fields.includes(field)" @update:checked="fields = $event ? [...fields, field] : fields.filter((one) => one !== field)">{{ { title: 'Titles', caption: 'Captions', note: 'Notes' }[field] }}</NCheckbox>
-            </div>
-            <p v-if="problem !== null" class="problem" role="alert">{{ problem }}</p>
-            <div class="row foot">
-                <span aria-live="polite">{{ answer === null ? '' : hits.length === 0 ? 'Found nowhere' : `${wanted} of ${hits.length}${answer.complete ? '' : ' and more'}` }}</span><NSpin v-if="busy" size="small" />
-                <span class="space" />
-                <NButton v-if="ui.findIn !== 'all'" size="small" :disabled="wanted === 0" @click="chooseHits">Choose these topics</NButton>
-                <NButton size="small" type="primary" :disabled="wanted === 0 || busy" @click="replace">Replace {{ wanted > 0 ? wanted : '' }}</NButton>
-            </div>
-            <div class="hits">
-                <section v-for="one in answer?.maps ?? []" :key="one.map">
-                    <h3 v-if="ui.findIn === 'all'"><NCheckbox :checked="one.hits.some((hit) => !left.has(`${one.map} ${hit.key}`))" @update:checked="toggle(one.hits.map((hit) => `${one.map} ${hit.key}`), $event)">{{ one.title }} · {{ one.hits.length }}</NCheckbox></h3>
-                    <div v-for="hit in one.hits.slice(0, LISTED)" :key="hit.key" class="hit">
-                        <NCheckbox :checked="!left.has(`${one.map} ${hit.key}`)" aria-label="Replace here" @update:checked="toggle([`${one.map} ${hit.key}`], $event)" />
-                        <button @click="go(one.map, hit.topic)">
-                            <span>{{ hit.before }}<mark>{{ hit.found }}</mark>{{ hit.after }}</span>
-                            <small>{{ (one.trails[hit.topic] ?? []).slice(0, hit.field === 'title' ? -1 : undefined).join(' › ') || 'root' }}{{ hit.field === 'title' ? '' : ` · ${hit.field}` }}</small>
-                        </button>
-                    </div>
-                    <p v-if="one.hits.length > LISTED" class="more">and {{ one.hits.length - LISTED }} more here</p>
-                </section>
-            </div>
-        </NDrawerContent>
-    </NDrawer>
+    <SidePanel title="Find and replace">
+        <NInput ref="input" v-model:value="text" placeholder="Find" clearable :maxlength="500" :input-props="{ 'aria-label': 'Find' }" />
+        <NInput v-model:value="replacement" :placeholder="pattern ? 'Replace with; $1 stands for the first group' : 'Replace with'" :maxlength="2000" :input-props="{ 'aria-label': 'Replace with' }" @keydown.enter="wanted > 0 && replace()" />
+        <NRadioGroup v-model:value="ui.findIn" size="small" aria-label="Where">
+            <NRadioButton value="branch">Chosen branch</NRadioButton><NRadioButton value="map">This map</NRadioButton><NRadioButton value="all">All maps</NRadioButton>
+        </NRadioGroup>
+        <div class="row">
+            <NCheckbox v-model:checked="matchCase">Case</NCheckbox><NCheckbox v-model:checked="word">Whole words</NCheckbox><NCheckbox v-model:checked="pattern">Pattern</NCheckbox>
+            <span class="sep" />
+            <NCheckbox v-for="field in FIELDS" :key="field" :checked="fields.includes(field)" @update:checked="fields = $event ? [...fields, field] : fields.filter((one) => one !== field)">{{ { title: 'Titles', caption: 'Captions', note: 'Notes' }[field] }}</NCheckbox>
+        </div>
+        <p v-if="problem !== null" class="problem" role="alert">{{ problem }}</p>
+        <div class="row foot">
+            <span aria-live="polite">{{ answer === null ? '' : hits.length === 0 ? 'Found nowhere' : `${wanted} of ${hits.length}${answer.complete ? '' : ' and more'}` }}</span><NSpin v-if="busy" size="small" />
+            <span class="space" />
+            <NButton v-if="ui.findIn !== 'all'" size="small" :disabled="wanted === 0" @click="chooseHits">Choose these topics</NButton>
+            <NButton size="small" type="primary" :disabled="wanted === 0 || busy" @click="replace">Replace {{ wanted > 0 ? wanted : '' }}</NButton>
+        </div>
+        <div class="hits">
+            <section v-for="one in answer?.maps ?? []" :key="one.map">
+                <h3 v-if="ui.findIn === 'all'"><NCheckbox :checked="one.hits.some((hit) => !left.has(`${one.map} ${hit.key}`))" @update:checked="toggle(one.hits.map((hit) => `${one.map} ${hit.key}`), $event)">{{ one.title }} · {{ one.hits.length }}</NCheckbox></h3>
+                <div v-for="hit in one.hits.slice(0, LISTED)" :key="hit.key" class="hit">
+                    <NCheckbox :checked="!left.has(`${one.map} ${hit.key}`)" aria-label="Replace here" @update:checked="toggle([`${one.map} ${hit.key}`], $event)" />
+                    <button @click="go(one.map, hit.topic)">
+                        <span>{{ hit.before }}<mark>{{ hit.found }}</mark>{{ hit.after }}</span>
+                        <small>{{ (one.trails[hit.topic] ?? []).slice(0, hit.field === 'title' ? -1 : undefined).join(' › ') || 'root' }}{{ hit.field === 'title' ? '' : ` · ${hit.field}` }}</small>
+                    </button>
+                </div>
+                <p v-if="one.hits.length > LISTED" class="more">and {{ one.hits.length - LISTED }} more here</p>
+            </section>
+        </div>
+    </SidePanel>
 </template>
 
 <style scoped>
@@ -149,7 +143,7 @@ function close(): void {
 .space { flex: 1; }
 .foot { color: var(--soft); font-size: 14px; }
 .problem { margin: 0; padding: 8px 10px; border-left: 3px solid var(--ember); background: var(--ember-tint); border-radius: 4px; }
-.hits { overflow: auto; flex: 1; margin: 0 -10px; }
+.hits { margin: 0 -10px; }
 h3 { margin: 10px 10px 2px; font-size: 15px; }
 .hit { display: flex; gap: 8px; align-items: baseline; padding: 2px 10px; }
 .hit button { flex: 1; min-width: 0; display: grid; text-align: left; border: 0; background: none; color: inherit; font: inherit; font-size: 14px; padding: 3px 6px; border-radius: 6px; cursor: pointer; }

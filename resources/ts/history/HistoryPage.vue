@@ -25,6 +25,7 @@ const show = ref<'then' | 'now'>('then')
 const compared = shallowRef<CompareAnswer | null>(null)
 const title = ref('')
 const latest = ref(0)
+const large = ref(false)
 
 const WORDS: Record<Difference['what'], string> = { added: 'Added since', removed: 'Removed since', moved: 'Moved since', changed: 'Changed since' }
 const CHALKS: Record<Difference['what'], string> = { added: 'kelp', removed: 'ember', moved: 'marigold', changed: 'dusk' }
@@ -139,7 +140,7 @@ const bringOver = (topic: string): Promise<void> => attempt(async () => {
                     <span class="space" />
                     <NButton size="small" type="primary" :disabled="at === latest" @click="returnTo">Return to this</NButton>
                 </div>
-                <div class="drawing"><img :src="pastPictureAddress(id, at, show, preferences.board)" :alt="show === 'then' ? 'The map as it was' : 'The map as it is now'" /></div>
+                <div class="drawing" :class="{ large }" :title="large ? 'Click to see all of it' : 'Click to read it'" @click="large = !large"><img :src="pastPictureAddress(id, at, show, preferences.board)" :alt="show === 'then' ? 'The map as it was' : 'The map as it is now'" /></div>
             </section>
             <aside v-if="at !== null" class="differences" aria-label="What is different now">
                 <NSpin v-if="compared === null" />
@@ -177,7 +178,9 @@ small { color: var(--soft); font-size: 13px; }
 .bar { display: flex; gap: 8px; padding: 8px 12px; align-items: center; }
 .space { flex: 1; }
 .drawing { flex: 1; min-height: 0; overflow: auto; display: grid; place-items: center; padding: 8px; }
-.drawing img { max-width: 100%; max-height: 100%; object-fit: contain; }
+.drawing { cursor: zoom-in; }
+.drawing.large { cursor: zoom-out; display: block; }
+.drawing:not(.large) img { max-width: 100%; max-height: 100%; object-fit: contain; }
 ul { list-style: none; margin: 0; padding: 0; }
 li { display: flex; align-items: baseline; gap: 6px; padding: 2px 6px; font-size: 14.5px; }
 li span { flex: 1; overflow-wrap: anywhere; }

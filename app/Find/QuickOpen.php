@@ -66,7 +66,9 @@ final readonly class QuickOpen
     {
         // The longest word narrows the most; the others are held against what it finds.
         usort($tokens, fn (string $a, string $b): int => strlen($b) <=> strlen($a));
-        $found = $this->index->using($person, $this->index->meant($tokens[0]), count($tokens) > 1 ? 3 * self::CANDIDATES : self::CANDIDATES);
+        $words = $this->index->meant($tokens[0]);
+        $most = count($tokens) > 1 ? 3 * self::CANDIDATES : self::CANDIDATES;
+        $found = ($here === null ? new Collection : $this->index->using($person, $words, $most, $here))->concat($this->index->using($person, $words, $most));
         $scores = [];
         foreach ($found as $i => $row) {
             $score = $this->score($tokens, InlineMarkdown::plain((string) $row->title), (string) $row->caption);

@@ -166,9 +166,10 @@ final readonly class WordIndex
      * Topics in a person's maps that use words, those with the likelier words first.
      *
      * @param  array<int, float>  $words  likeness by id
+     * @param  string|null  $only  the one map to look in
      * @return Collection<int, stdClass> map_id, topic_id, title, caption, parent
      */
-    public function using(Person $person, array $words, int $most): Collection
+    public function using(Person $person, array $words, int $most, ?string $only = null): Collection
     {
         $found = new Collection;
         foreach (array_chunk(array_keys($words), 12) as $some) {
@@ -176,6 +177,7 @@ final readonly class WordIndex
                 ->join('maps', 'maps.id', '=', 'word_uses.map_id')
                 ->join('topics', fn (JoinClause $join) => $join->on('topics.map_id', '=', 'word_uses.map_id')->on('topics.id', '=', 'word_uses.topic_id'))
                 ->whereIn('word_id', $some)->where('maps.person_id', $person->id)->whereNull('maps.trashed_at')->whereNull('topics.removed')
+                ->when($only !== null, fn (Builder $query) => $query->where('word_uses.map_id', $only))
                 ->limit($most - $found->count())
                 ->get(['word_uses.map_id', 'word_uses.topic_id', 'topics.title', 'topics.caption', 'topics.parent']));
             if ($found->count() >= $most) {

@@ -103,7 +103,7 @@ it('registers, gets back in by a letter from the outbox, and works in a library 
 it('finds, renames, duplicates, trashes and restores maps, and takes in dropped files', function () {
     $browser = Studio::browser();
     $titles = fn (): array => $browser->script('return [...document.querySelectorAll(".card strong")].map(s => s.innerText)');
-    $browser->find("input[aria-label='Search maps by name']")->sendKeys('guide');
+    $browser->find("input[aria-label='Search names and inside maps']")->sendKeys('guide');
     $browser->waitUntil(fn (): bool => $titles() === ["A visitor's guide to Saltmere"], 'the search');
     $browser->press("More about A visitor's guide to Saltmere")->press('Duplicate');
     $browser->waitUntil(fn (): bool => count($titles()) === 2, 'the copy');
@@ -124,7 +124,9 @@ it('says what is wrong with a file that it cannot take in, and takes in nothing 
     $browser = Studio::browser();
     $before = $browser->count('.card');
     $browser->script('const d = new DataTransfer(); d.items.add(new File(["<opml><body><outline text=\'a\'>"], "half.opml")); document.querySelector(".library").dispatchEvent(new DragEvent("drop", {dataTransfer: d, bubbles: true, cancelable: true}))');
-    $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.body.innerText'), 'half.opml: This file is not complete XML'), 'the sentence');
+    $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.body.innerText'), 'This file is not complete XML'), 'the sentence');
+    expect($browser->script('return document.querySelector(".n-card li.refused").innerText'))->toContain('half.opml');
+    $browser->press('Done');
     expect($browser->count('.card'))->toBe($before);
 });
 

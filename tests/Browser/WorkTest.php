@@ -152,11 +152,12 @@ it('restores a removed branch and returns to an earlier moment', function () {
     settled($browser->keys('Delete'));
     $browser->press('More')->press('Removed branches')->press('Restore');
     $browser->waitUntil(fn (): bool => count($browser->outline()) === 6, 'the branch to come back');
-    settled($browser->keys('Escape'));
+    settled($browser->press('Close'));
     $browser->press('More')->press('History');
-    $browser->waitUntil(fn (): bool => $browser->count('.edits li') === 3, 'the history');
+    $browser->waitUntil(fn (): bool => $browser->count('.edits button[id]') === 4, 'the history');
+    $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".differences").innerText'), 'Added since'), 'what is different');
     $browser->press('Return to this');
-    $browser->waitUntil(fn (): bool => count($browser->outline()) === 3, 'the earlier moment');
+    $browser->waitUntil(fn (): bool => $browser->has('.outline') && count($browser->outline()) === 3, 'the earlier moment');
     expect($browser->outline())->toBe(['Plan', '  B', '    B1']);
 });
 

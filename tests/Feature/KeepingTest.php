@@ -98,7 +98,7 @@ it('keeps folders from others, and from growing without end', function () {
         $parent = $this->postJson('/api/folders', ['name' => "f{$i}", 'parent' => $parent])->assertCreated()->json('id');
     }
     $this->postJson('/api/folders', ['name' => 'too deep', 'parent' => $parent])->assertUnprocessable();
-    auth()->logout();
+    auth()->forgetUser();
     $this->postJson('/api/folders', ['name' => 'x'])->assertUnauthorized();
 });
 

@@ -142,7 +142,7 @@ final class Browser
     public function press(string $name): self
     {
         $quoted = "concat('".str_replace("'", "', \"'\", '", $name)."', '')";
-        $path = "(//button | //a | //*[@role='button'] | //*[contains(@class, 'n-dropdown-option-body')] | //*[contains(@class, 'n-radio-button')])"
+        $path = "(//button | //a | //*[@role='button'] | //*[contains(@class, 'n-dropdown-option-body')] | //*[contains(@class, 'n-radio-button')] | //*[contains(@class, 'n-radio') or contains(@class, 'n-checkbox')])"
             ."[normalize-space(.) = {$quoted} or starts-with(normalize-space(.), concat({$quoted}, '  ·')) or starts-with(normalize-space(.), concat({$quoted}, ' ·')) or @aria-label = {$quoted}]";
         $this->waitUntil(function () use ($path): bool {
             foreach ($this->driver->findElements(WebDriverBy::xpath($path)) as $element) {

@@ -143,7 +143,9 @@ onBeforeUnmount(() => {
             </template>
             <div v-if="walk.at !== null || !narrow || ui.phoneView === 'board'" class="middle"><ScopeTrail v-if="walk.at === null" where="board" /><BoardView /></div>
             <SecondView v-if="walk.at === null && !narrow && pane === 'first' && preferences.second !== null" />
-            <aside v-if="walk.at === null && (ui.panel === 'find' || ui.panel === 'lot')" class="right wide"><FindPanel v-if="ui.panel === 'find'" /><ParkingLot v-else /></aside>
+            <aside v-if="walk.at === null && (ui.panel === 'find' || ui.panel === 'lot' || ui.panel === 'removed')" class="right wide">
+                <FindPanel v-if="ui.panel === 'find'" /><ParkingLot v-else-if="ui.panel === 'lot'" /><RemovedPanel v-else />
+            </aside>
             <aside v-else-if="walk.at === null && (narrow ? ui.phoneView === 'desk' : preferences.deskOpen && !inFrame && preferences.second === null)" class="right"><Desk /></aside>
         </main>
         <PhoneSwitch v-if="narrow && walk.at === null" />
@@ -151,7 +153,6 @@ onBeforeUnmount(() => {
         <ChangeDialog v-if="ui.panel === 'change'" />
         <PasteDialog v-if="paste.isOpen" />
         <DragLabel />
-        <RemovedPanel v-if="ui.panel === 'removed'" />
     </div>
 </template>
 

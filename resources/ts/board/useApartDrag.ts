@@ -9,8 +9,8 @@ export function useApartDrag(scale: () => number) {
     let from = { x: 0, y: 0 }
     let pulled = ''
 
-    function begin(id: string, event: PointerEvent): boolean {
-        from = { x: event.clientX, y: event.clientY }
+    function begin(id: string, pressed: { x: number; y: number }): boolean {
+        from = { x: pressed.x, y: pressed.y }
         pulled = id
         return map.tree.topics.get(id)?.parent != null && map.slips.get(id)?.level !== 0
     }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NDrawer, NDrawerContent, NEmpty, NSpin } from 'naive-ui'
+import { NButton, NEmpty, NSpin } from 'naive-ui'
 import { onMounted, ref } from 'vue'
 import { api } from '@/api/client'
 import type { RemovedBranch } from '@/api/wire'
@@ -7,6 +7,7 @@ import { useMap } from '@/stores/map'
 import { plainTitle } from '@/text/titleMarkdown'
 import { tell } from '@/ui/tell'
 import { useUi } from '@/ui/uiStore'
+import SidePanel from './SidePanel.vue'
 
 /** The branches removed from this map, and the way to get them back. */
 const map = useMap()
@@ -33,20 +34,18 @@ function restore(branch: RemovedBranch): void {
 </script>
 
 <template>
-    <NDrawer :show="true" :width="380" @update:show="ui.panel = null">
-        <NDrawerContent title="Removed branches" closable>
-            <NSpin v-if="branches === null" />
-            <NEmpty v-else-if="branches.length === 0" description="Nothing has been removed from this map. What you remove is kept here." />
-            <ul v-else>
-                <li class="all"><span>They stay for thirty days.</span><NButton size="tiny" @click="empty">Empty for good</NButton></li>
-                <li v-for="branch in branches" :key="branch.id">
-                    <span>{{ plainTitle(branch.title) || 'Untitled' }}</span>
-                    <small>{{ branch.topics === 1 ? '1 topic' : `${branch.topics} topics` }}</small>
-                    <NButton size="tiny" secondary @click="restore(branch)">Restore</NButton>
-                </li>
-            </ul>
-        </NDrawerContent>
-    </NDrawer>
+    <SidePanel title="Removed branches">
+        <NSpin v-if="branches === null" />
+        <NEmpty v-else-if="branches.length === 0" description="Nothing has been removed from this map. What you remove is kept here." />
+        <ul v-else>
+            <li class="all"><span>They stay for thirty days.</span><NButton size="tiny" @click="empty">Empty for good</NButton></li>
+            <li v-for="branch in branches" :key="branch.id">
+                <span>{{ plainTitle(branch.title) || 'Untitled' }}</span>
+                <small>{{ branch.topics === 1 ? '1 topic' : `${branch.topics} topics` }}</small>
+                <NButton size="tiny" secondary @click="restore(branch)">Restore</NButton>
+            </li>
+        </ul>
+    </SidePanel>
 </template>
 
 <style scoped>

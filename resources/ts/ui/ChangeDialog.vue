@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
-import { NButton, NCheckbox, NInput, NInputNumber, NModal, NSelect, NSpin } from 'naive-ui'
-import { computed, nextTick, reactive, ref, watch } from 'vue'
+import { NButton, NCheckbox, NInput, NInputNumber, NModal, NRadio, NRadioGroup, NSpin } from 'naive-ui'
+import { computed, nextTick, onMounted, reactive, ref, watch } from 'vue'
 import { changes, type Change, type Values } from '@/actions/changes'
 import { api } from '@/api/client'
 import type { RehearsalAnswer, RehearsalItem } from '@/api/wire'
@@ -14,6 +14,7 @@ const ui = useUi()
 const map = useMap()
 const change = changes[ui.change] as Change
 const values = reactive<Values>(Object.fromEntries(change.options.map((option) => [option.key, option.initial(map)])))
+const form = ref<HTMLFormElement | null>(null)
 const answer = ref<RehearsalAnswer | null>(null)
 const problem = ref<string | null>(null)
 
@@ -33,7 +34,8 @@ const rehearse = useDebounceFn(async () => {
     }
 }, 60)
 
-watch(values, () => void rehearse(), { immediate: true })
+let asked: Promise<unknown> = Promise.resolve()
+watch(values, () => (asked = rehearse()), { immediate: true })
 
 const SIGNS: Record<RehearsalItem['what'], string> = {
     added: 'New', removed: 'Goes', moved: 'Moves', placed: 'Place', title: 'Title', caption: 'Caption', note: 'Note', numbering: 'Numbers',
@@ -53,10 +55,16 @@ function told(item: RehearsalItem): { before: string; after: string } {
     }
 }
 
-function run(): void {
-    map.edit(change.edit(values, map))
-    close()
+/** What is not known yet is waited for: whoever presses Enter at once wants the usual. */
+async function run(): Promise<void> {
+    await asked
+    if (problem.value === null && (answer.value?.count ?? 0) > 0) {
+        map.edit(change.edit(values, map))
+        close()
+    }
 }
+
+onMounted(() => void nextTick(() => form.value?.querySelector<HTMLElement>('input:checked, input[type=text], button[type=submit]')?.focus()))
 
 function close(): void {
     ui.panel = null
@@ -66,16 +74,19 @@ function close(): void {
 
 <template>
     <NModal :show="true" preset="card" :title="change.title" class="change" style="width: min(640px, calc(100vw - 24px))" :bordered="false" @update:show="close">
-        <form @submit.prevent="problem === null && (answer?.count ?? 0) > 0 && run()">
+        <form ref="form" @submit.prevent="run">
             <p class="about"><strong>{{ about }}</strong> {{ change.about }}</p>
             <div class="options">
-                <template v-for="(option, i) in options" :key="option.key">
-                    <label v-if="option.kind !== 'switch'" class="option">
+                <template v-for="option in options" :key="option.key">
+                    <div v-if="option.kind === 'choice'" class="option">
                         <span>{{ option.label }}</span>
-                        <NSelect
-                            v-if="option.kind === 'choice'" :value="String(values[option.key])" :options="[...(option.choices ?? [])]" size="small" :autofocus="i === 0"
-                            :input-props="{ 'aria-label': option.label }" @update:value="values[option.key] = $event" />
-                        <NInput v-else-if="option.kind === 'text'" :value="String(values[option.key])" size="small" :maxlength="40" :input-props="{ 'aria-label': option.label }" @update:value="values[option.key] = $event" />
+                        <NRadioGroup :value="String(values[option.key])" :name="option.key" :aria-label="option.label" class="choices" @update:value="values[option.key] = $event">
+                            <NRadio v-for="one in option.choices ?? []" :key="one.value" :value="one.value">{{ one.label }}</NRadio>
+                        </NRadioGroup>
+                    </div>
+                    <label v-else-if="option.kind !== 'switch'" class="option">
+                        <span>{{ option.label }}</span>
+                        <NInput v-if="option.kind === 'text'" :value="String(values[option.key])" size="small" :maxlength="40" :input-props="{ 'aria-label': option.label }" @update:value="values[option.key] = $event" />
                         <NInputNumber v-else :value="Number(values[option.key])" size="small" :min="0" :max="9999" :input-props="{ 'aria-label': option.label }" @update:value="values[option.key] = $event ?? 1" />
                     </label>
                     <NCheckbox v-else :checked="values[option.key] === true" @update:checked="values[option.key] = $event">{{ option.label }}</NCheckbox>
@@ -96,7 +107,7 @@ function close(): void {
             <div class="foot">
                 <span class="count">{{ answer === null ? '' : answer.count === 1 ? '1 topic' : `${answer.count} topics` }}</span>
                 <NButton attr-type="button" @click="close">Cancel</NButton>
-                <NButton type="primary" attr-type="submit" :disabled="problem !== null || (answer?.count ?? 0) === 0">{{ change.title }}</NButton>
+                <NButton type="primary" attr-type="submit" :disabled="problem !== null || answer?.count === 0">{{ change.title }}</NButton>
             </div>
         </form>
     </NModal>
@@ -106,7 +117,8 @@ function close(): void {
 .about { margin: 0 0 12px; color: var(--soft); }
 .about strong { color: var(--ink); display: block; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 .options { display: grid; gap: 8px; margin-bottom: 12px; }
-.option { display: grid; grid-template-columns: 150px 1fr; align-items: center; gap: 10px; }
+.option { display: grid; grid-template-columns: 110px 1fr; align-items: baseline; gap: 10px; }
+.choices { display: flex; flex-wrap: wrap; gap: 2px 16px; }
 .option span { color: var(--soft); font-size: 14px; }
 .items { border: 1px solid var(--edge); border-radius: 8px; background: var(--board); height: min(260px, 34vh); overflow: auto; padding: 4px 0; }
 ul { list-style: none; margin: 0; padding: 0; }

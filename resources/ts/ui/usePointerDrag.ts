@@ -9,7 +9,7 @@ const SLACK = 5
  */
 export function usePointerDrag(on: {
     /** The press has become a drag; false if it must not. */
-    begin: (id: string, event: PointerEvent) => boolean
+    begin: (id: string, pressed: { x: number; y: number }) => boolean
     follow: (event: PointerEvent) => void
     drop: () => void
     /** After a drop as after Escape. */
@@ -32,7 +32,7 @@ export function usePointerDrag(on: {
         if (pressed === null || (!dragging && Math.hypot(event.clientX - pressed.x, event.clientY - pressed.y) < SLACK)) {
             return
         }
-        if (!dragging && !on.begin(pressed.id, event)) {
+        if (!dragging && !on.begin(pressed.id, pressed)) {
             stop()
             return
         }

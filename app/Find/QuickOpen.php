@@ -23,6 +23,9 @@ final readonly class QuickOpen
 
     private const DEEPEST_TRAIL = 6;
 
+    /** Seconds; who types waits no longer for maps that were brought in just now. */
+    private const LONGEST_CATCH_UP = 0.25;
+
     public function __construct(private Connection $database, private WordIndex $index, private Shelf $shelf)
     {
     }
@@ -38,7 +41,7 @@ final readonly class QuickOpen
             return ['maps' => [], 'topics' => []];
         }
         $titles = $this->shelf->titles($person);
-        $this->index->catchUp($person);
+        $this->index->catchUp($person, self::LONGEST_CATCH_UP, $here);
 
         return ['maps' => $this->maps($titles, $tokens), 'topics' => $this->topics($person, $titles, $tokens, $here)];
     }

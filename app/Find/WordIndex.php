@@ -30,12 +30,21 @@ final readonly class WordIndex
     {
     }
 
-    /** Takes in what changed in a person's maps since they were indexed last. */
-    public function catchUp(Person $person): void
+    /**
+     * Takes in what changed in a person's maps since they were indexed last.
+     *
+     * @param  float  $seconds  stop after so long; the rest is taken in next time
+     * @param  string|null  $first  the map that matters most
+     */
+    public function catchUp(Person $person, float $seconds = INF, ?string $first = null): void
     {
+        $end = microtime(true) + $seconds;
         $stale = $this->database->table('maps')->where('person_id', $person->id)->whereNull('trashed_at')
-            ->where(fn (Builder $query) => $query->whereNull('indexed_seq')->orWhereColumn('indexed_seq', '<>', 'seq'))->pluck('id');
-        foreach ($stale as $id) {
+            ->where(fn (Builder $query) => $query->whereNull('indexed_seq')->orWhereColumn('indexed_seq', '<>', 'seq'))->orderByDesc('updated_at')->pluck('id');
+        foreach ($stale->sortBy(fn (mixed $id): int => $id === $first ? 0 : 1) as $id) {
+            if (microtime(true) > $end) {
+                return;
+            }
             $this->database->transaction(function () use ($person, $id): void {
                 $map = $person->map((string) $id, held: true);
                 if ($map !== null) {

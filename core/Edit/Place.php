@@ -178,6 +178,19 @@ final readonly class Place
         return SideBalance::lighter($map);
     }
 
+    /**
+     * The same for several topics in this place, shared out between the sides where nobody said which.
+     *
+     * @param  list<int>  $sizes  how many topics each of their branches has
+     * @return list<Side|null>
+     */
+    public function sidesFor(TopicMap $map, array $sizes): array
+    {
+        $isFree = $this->parent($map) === $map->sheet()->root && $this->side === null && $this->sibling($map) === null;
+
+        return $isFree ? SideBalance::share($map, $sizes) : array_fill(0, count($sizes), $this->sideFor($map));
+    }
+
     private function atEndOfSide(TopicMap $map, Topic $sibling): bool
     {
         $mates = array_keys(array_filter(

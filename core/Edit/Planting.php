@@ -18,9 +18,9 @@ final class Planting
         $parent = $place->parent($map);
         $ranks = $place->ranks($map, $recorder, count($drafts));
         $loose = $place->looseFields($map, $recorder);
+        $sides = $place->sidesFor($map, array_map(fn (TopicDraft $draft): int => $draft->count(), $drafts));
         foreach ($drafts as $i => $draft) {
-            // The side is asked for anew each time, so that several branches are shared out between the two.
-            foreach ($draft->rows($map, $parent, $ranks[$i], $place->sideFor($map)) as $n => $topic) {
+            foreach ($draft->rows($map, $parent, $ranks[$i], $sides[$i]) as $n => $topic) {
                 $recorder->put($n === 0 && $parent === null ? $topic->with($loose) : $topic);
             }
         }

@@ -11,10 +11,8 @@ final class Numbers
     public static function of(TopicMap $map): array
     {
         $labels = [];
-        foreach ($map->rows()['topic'] ?? [] as $topic) {
-            if ($topic instanceof Topic && $topic->numbering !== null && $topic->removed === null) {
-                $labels += self::below($map, $topic);
-            }
+        foreach ($map->numbered() as $topic) {
+            $labels += self::below($map, $topic);
         }
 
         return $labels;

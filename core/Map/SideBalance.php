@@ -24,6 +24,33 @@ final class SideBalance
     /** The side with less on it; the right one where both weigh the same. */
     public static function lighter(TopicMap $map, ?string $without = null): Side
     {
+        $weight = self::weights($map, $without);
+
+        return $weight['left'] < $weight['right'] ? Side::Left : Side::Right;
+    }
+
+    /**
+     * Sides for several new branches, each in turn on the one that is lighter by then.
+     *
+     * @param  list<int>  $topics  how many topics each of them has
+     * @return list<Side>
+     */
+    public static function share(TopicMap $map, array $topics): array
+    {
+        $weight = self::weights($map, null);
+        $sides = [];
+        foreach ($topics as $count) {
+            $side = $weight['left'] < $weight['right'] ? Side::Left : Side::Right;
+            $weight[$side->value] += $count * (self::LINE + self::SLIP) + self::BRANCH_GAP;
+            $sides[] = $side;
+        }
+
+        return $sides;
+    }
+
+    /** @return array{left: int, right: int} */
+    private static function weights(TopicMap $map, ?string $without): array
+    {
         $weight = ['left' => 0, 'right' => 0];
         foreach ($map->children($map->sheet()->root) as $topic) {
             if ($topic->side !== null && $topic->id !== $without) {
@@ -31,7 +58,7 @@ final class SideBalance
             }
         }
 
-        return $weight['left'] < $weight['right'] ? Side::Left : Side::Right;
+        return $weight;
     }
 
     /**

@@ -16,6 +16,9 @@ final class TopicMap
     /** @var array<string, array<string, Topic>> topics in the map by parent ('' for none) and id */
     private array $children = [];
 
+    /** @var array<string, true> topics that number what is below them, so that maps without any need not be searched */
+    private array $numbered = [];
+
     /** @var array<string, true> parents whose children stand out of order */
     private array $unsorted = [];
 
@@ -36,6 +39,9 @@ final class TopicMap
     {
         foreach ($topics as $topic) {
             $this->rows['topic'][$topic->id] = $topic;
+            if ($topic->numbering !== null) {
+                $this->numbered[$topic->id] = true;
+            }
             if ($topic->removed === null) {
                 $this->children[$topic->parent ?? ''][$topic->id] = $topic;
             }
@@ -66,6 +72,9 @@ final class TopicMap
             if ($before instanceof Topic && $before->removed === null && ($before->parent !== $row->parent || $row->removed !== null)) {
                 unset($this->children[$before->parent ?? ''][$id]);
             }
+            if ($row->numbering !== null) {
+                $this->numbered[$id] = true;
+            }
             if ($row->removed === null) {
                 $this->children[$parent][$id] = $row;
                 $this->unsorted[$parent] = true;
@@ -81,6 +90,14 @@ final class TopicMap
             unset($this->children[$row->parent ?? ''][$id]);
         }
         unset($this->rows[$type][$id]);
+    }
+
+    /** @return list<Topic> the topics in the map that number what is below them */
+    public function numbered(): array
+    {
+        $numbered = array_map(fn (string $id): ?Topic => $this->find($id), array_map(strval(...), array_keys($this->numbered)));
+
+        return array_values(array_filter($numbered, fn (?Topic $topic): bool => $topic?->numbering !== null));
     }
 
     public function sheet(): Sheet

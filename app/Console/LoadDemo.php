@@ -40,6 +40,9 @@ final class LoadDemo extends Command
                 $shelves = array_keys(array_filter($map->all(), fn (Topic $topic): bool => count($map->ancestors($topic->id)) === 2));
                 $views->save($record, $person, ['folded' => $shelves, 'outlineFolded' => $shelves, 'chosen' => null, 'scope' => null, 'outlineScope' => null]);
             }
+            if ($name === 'festival-plan') {
+                $record->update(['favourite' => true]);
+            }
             usleep(2000);
         }
 

@@ -19,7 +19,7 @@ final readonly class QuickOpen
     private const MOST_TOPICS = 14;
 
     /** So many topics are weighed against each other. */
-    private const CANDIDATES = 400;
+    private const CANDIDATES = 250;
 
     private const DEEPEST_TRAIL = 6;
 
@@ -70,7 +70,7 @@ final readonly class QuickOpen
         // The longest word narrows the most; the others are held against what it finds.
         usort($tokens, fn (string $a, string $b): int => strlen($b) <=> strlen($a));
         $words = $this->index->meant($tokens[0]);
-        $most = count($tokens) > 1 ? 3 * self::CANDIDATES : self::CANDIDATES;
+        $most = count($tokens) > 1 ? 2 * self::CANDIDATES : self::CANDIDATES;
         $found = ($here === null ? new Collection : $this->index->using($person, $words, $most, $here))->concat($this->index->using($person, $words, $most));
         $scores = [];
         foreach ($found as $i => $row) {

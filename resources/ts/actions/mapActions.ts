@@ -26,7 +26,7 @@ export const mapActions: readonly Action[] = [
         run: ({ map }) => map.edit({ name: 'redo' }),
     },
     { id: 'map.history', name: 'History', group: 'Map', keys: ['Alt+H'], scopes: onTopics, run: ({ map, router }) => void router.push(`/maps/${map.id}/history`) },
-    { id: 'map.trash', name: 'Removed branches', group: 'Map', keys: ['Alt+R'], scopes: onTopics, run: ({ ui }) => ui.show('removed') },
+    { id: 'map.trash', name: 'Removed branches', group: 'Map', keys: ['Alt+R'], scopes: onTopics, run: ({ ui }) => ui.showSide('removed') },
     {
         id: 'arrange.both-sides', name: 'Arrange on both sides', group: 'Map', keys: [], scopes: inMap,
         available: ({ map }) => map.tree.arrangement !== 'both-sides',

@@ -116,12 +116,12 @@ export const captureActions: readonly Action[] = [
             map.choose(parent)
         },
     },
-    { id: 'lot.open', name: 'Open the parking lot', group: 'Topics', keys: ['Alt+Shift+P'], scopes: ['board', 'outline', 'field'], run: ({ ui }) => ui.toggle('lot') },
+    { id: 'lot.open', name: 'Open the parking lot', group: 'Topics', keys: ['Alt+Shift+P'], scopes: ['board', 'outline', 'field'], run: ({ ui }) => ui.toggleSide('lot') },
     {
         id: 'lot.idea', name: 'Write an idea into the parking lot', group: 'Topics', keys: ['Alt+Z'], scopes: ['board', 'outline', 'typing'],
         run: ({ ui, typing }) => {
             typing.finish()
-            ui.show('lot')
+            ui.showSide('lot')
         },
     },
     {

@@ -83,7 +83,7 @@ function visit(): void {
         return
     }
     if (map.tree.topics.get(topic)?.parked != null) {
-        ui.show('lot')
+        ui.showSide('lot')
     } else if (map.tree.topics.has(topic)) {
         map.uncover(topic, 'board')
         map.choose(topic)
@@ -124,6 +124,7 @@ useEventListener(window, 'beforeunload', (event) => {
     }
 })
 onBeforeUnmount(() => {
+    ui.side = null
     walk.end()
     map.close()
 })
@@ -143,8 +144,8 @@ onBeforeUnmount(() => {
             </template>
             <div v-if="walk.at !== null || !narrow || ui.phoneView === 'board'" class="middle"><ScopeTrail v-if="walk.at === null" where="board" /><BoardView /></div>
             <SecondView v-if="walk.at === null && !narrow && pane === 'first' && preferences.second !== null" />
-            <aside v-if="walk.at === null && (ui.panel === 'find' || ui.panel === 'lot' || ui.panel === 'removed')" class="right wide">
-                <FindPanel v-if="ui.panel === 'find'" /><ParkingLot v-else-if="ui.panel === 'lot'" /><RemovedPanel v-else />
+            <aside v-if="walk.at === null && ui.side !== null" class="right wide">
+                <FindPanel v-if="ui.side === 'find'" /><ParkingLot v-else-if="ui.side === 'lot'" /><RemovedPanel v-else />
             </aside>
             <aside v-else-if="walk.at === null && (narrow ? ui.phoneView === 'desk' : preferences.deskOpen && !inFrame && preferences.second === null)" class="right"><Desk /></aside>
         </main>

@@ -19,7 +19,7 @@ onMounted(async () => {
         branches.value = (await api.removed(map.id)).branches
     } catch (error) {
         tell.error((error as Error).message)
-        ui.panel = null
+        ui.side = null
     }
 })
 

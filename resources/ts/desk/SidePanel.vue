@@ -11,7 +11,7 @@ const ui = useUi()
 const map = useMap()
 
 function close(): void {
-    ui.panel = null
+    ui.side = null
     void nextTick(() => ui.focusRegion(map.region))
 }
 

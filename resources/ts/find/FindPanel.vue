@@ -69,7 +69,7 @@ function go(where: string, topic: string): void {
         map.choose(topic)
         map.afterAnswer(() => camera.reveal(topic))
     } else {
-        ui.panel = null
+        ui.side = null
         void router.push(`/maps/${where}/topics/${topic}`)
     }
 }
@@ -78,7 +78,7 @@ function chooseHits(): void {
     const topics = answer.value?.maps.find((one) => one.map === map.id)?.hits.filter((hit) => !left.value.has(`${map.id} ${hit.key}`)).map((hit) => hit.topic) ?? []
     if (topics.length > 0) {
         map.choose(...new Set(topics))
-        ui.panel = null
+        ui.side = null
         ui.focusRegion(map.region)
     }
 }

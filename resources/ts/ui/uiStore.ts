@@ -3,7 +3,9 @@ import { ref, shallowRef } from 'vue'
 import type { ChangeId } from '@/actions/changes'
 import { usePreferences } from '@/stores/preferences'
 
-export type Panel = 'palette' | 'keys' | 'removed' | 'change' | 'find' | 'lot'
+/** Dialogs, and panels that stand where the desk does and stay while a dialog is open. */
+export type Panel = 'palette' | 'keys' | 'change'
+export type Side = 'find' | 'lot' | 'removed'
 export type PhoneView = 'outline' | 'board' | 'desk'
 
 const REGIONS = ['outline', 'board', 'desk', 'top']
@@ -13,6 +15,7 @@ export const useUi = defineStore('ui', () => {
     const preferences = usePreferences()
     const panel = ref<Panel | null>(null)
     const phoneView = ref<PhoneView>('outline')
+    const side = ref<Side | null>(null)
     const change = ref<ChangeId>('sort')
     const findIn = ref<'branch' | 'map' | 'all'>('map')
     const wantedField = shallowRef<{ field: 'caption' | 'note' } | null>(null)
@@ -21,8 +24,12 @@ export const useUi = defineStore('ui', () => {
         panel.value = which
     }
 
-    function toggle(which: Panel): void {
-        panel.value = panel.value === which ? null : which
+    function showSide(which: Side): void {
+        side.value = which
+    }
+
+    function toggleSide(which: Side): void {
+        side.value = side.value === which ? null : which
     }
 
     function showChange(which: ChangeId): void {
@@ -32,7 +39,7 @@ export const useUi = defineStore('ui', () => {
 
     function showFind(where: 'branch' | 'map' | 'all'): void {
         findIn.value = where
-        panel.value = 'find'
+        side.value = 'find'
     }
 
     function focusDesk(field: 'caption' | 'note'): void {
@@ -65,5 +72,5 @@ export const useUi = defineStore('ui', () => {
         link.click()
     }
 
-    return { panel, change, findIn, phoneView, wantedField, show, toggle, showChange, showFind, focusDesk, focusRegion, focusNextRegion, download }
+    return { panel, side, change, findIn, phoneView, wantedField, show, showSide, toggleSide, showChange, showFind, focusDesk, focusRegion, focusNextRegion, download }
 })

@@ -12,7 +12,7 @@ use ChalkTree\Text\InlineMarkdown;
 final readonly class AppendText implements Edit
 {
     /** @param  non-empty-list<string>  $topics */
-    private function __construct(private array $topics, private string $to)
+    private function __construct(private array $topics, private string $to, private bool $withSource)
     {
     }
 
@@ -21,9 +21,10 @@ final readonly class AppendText implements Edit
         return 'text.append';
     }
 
+    /** "source": false leaves out the line that tells where the text comes from. */
     public static function read(Arguments $arguments): self
     {
-        return new self($arguments->ids('topics'), $arguments->id('to'));
+        return new self($arguments->ids('topics'), $arguments->id('to'), ! $arguments->has('source') || $arguments->bool('source'));
     }
 
     public function apply(TopicMap $map, Recorder $recorder): void
@@ -34,7 +35,7 @@ final readonly class AppendText implements Edit
             if ($id === $this->to) {
                 throw new InvalidEdit('A topic cannot be added to its own note.', 'to');
             }
-            $note = TextPlaces::appended($note, TextPlaces::appended(TextPlaces::whole($topic), $this->source($map, $topic)));
+            $note = TextPlaces::appended($note, TextPlaces::appended(TextPlaces::whole($topic), $this->withSource ? $this->source($map, $topic) : ''));
         }
         (new Arguments(['note' => $note]))->note();
         $recorder->put($map->topic($this->to, 'to')->with(['note' => $note]));

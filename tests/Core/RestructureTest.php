@@ -64,6 +64,7 @@ it('changes the shape', function (string $before, string $name, array $arguments
     'makes all small' => ["R\n\tA [B](<https://X.example/Y>)\n", 'text.tidy', ['topics' => ['A [B](<https://X.example/Y>)'], 'way' => 'lower'], "R\n\ta [b](<https://X.example/Y>)\n"],
     'sends a title to the note' => ["R\n\ta *b* || c\n", 'text.send', ['topics' => ['a *b*'], 'from' => 'title', 'to' => 'note'], "R\n\t || c / a *b*\n"],
     'appends a whole text with its source' => ["R\n\tA\n\t\tx || y\n\tb\n", 'text.append', ['topics' => ['x'], 'to' => 'b'], "R\n\tA\n\t\tx || y\n\tb || x / y / *From R › A › x*\n"],
+    'appends a text without its source' => ["R\n\ta\n\tb || n\n", 'text.append', ['topics' => ['a'], 'to' => 'b', 'source' => false], "R\n\ta\n\tb || n / a\n"],
     'copies a branch with all in it' => ["R\n\ta || n\n\t\tx\n\tb\n", 'topic.copy', ['topics' => ['a'], 'parent' => 'b'], "R\n\ta || n\n\t\tx\n\tb\n\t\ta || n\n\t\t\tx\n"],
     'copies a branch into itself' => ["R\n\ta\n\t\tx\n", 'topic.copy', ['topics' => ['a'], 'parent' => 'x'], "R\n\ta\n\t\tx\n\t\t\ta\n\t\t\t\tx\n"],
     'adds several branches after a topic' => ["R\n\ta\n\tb\n", 'topic.add-many', ['after' => 'a', 'topics' => [['title' => 'n', 'children' => [['title' => 'm']]], ['title' => 'o']]], "R\n\ta\n\tn\n\t\tm\n\to\n\tb\n"],

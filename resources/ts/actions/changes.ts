@@ -13,7 +13,7 @@ export interface Option {
     choices?: readonly { value: string; label: string }[]
     initial: (map: MapStore) => string | number | boolean
     /** Whether it matters, given the other values. */
-    when?: (values: Values) => boolean
+    when?: (values: Values, map: MapStore) => boolean
 }
 
 /** A change that is shown before it is made: what it can be told, and the edit it comes to. */
@@ -42,7 +42,7 @@ export const changes = {
         options: [
             choice('by', 'By', { title: 'Title', length: 'Length of the title', subtopics: 'Number of subtopics', changed: 'Date of change', reverse: 'Turn round', shuffle: 'Shuffle' }),
             flag('down', 'From most to least', undefined, ({ by }) => by !== 'reverse' && by !== 'shuffle'),
-            flag('these', 'The chosen topics themselves, not what is below them', isSiblings),
+            flag('these', 'The chosen topics themselves, not what is below them', isSiblings, (_values, map) => isSiblings(map)),
             flag('deep', 'All levels below', undefined, ({ these }) => these !== true),
         ],
         edit: ({ by, down, these, deep }, map) => ({

@@ -1,6 +1,6 @@
 import { api, topicAddress } from '@/api/client'
 import { newId } from '@/stores/map'
-import { ancestorsOf, branchOf, childrenOf, inOrder, topsOf } from '@/stores/tree'
+import { ancestorsOf, branchOf, childrenOf, inOrder, siblingOf, topsOf } from '@/stores/tree'
 import { copyTopics } from '@/paste/clipboard'
 import { tell } from '@/ui/tell'
 import type { ChangeId } from './changes'
@@ -44,6 +44,21 @@ function apart(name: string, key: string, x: number, y: number): Action {
     }
 }
 
+/** The sibling after the last of some topics, which is where one goes on when they have gone. */
+function nextAfter(map: Context['map'], topics: readonly string[]): string | undefined {
+    return siblingOf(map.tree, topics[topics.length - 1] ?? '', 1) ?? siblingOf(map.tree, topics[0] ?? '', -1)
+}
+
+/** Moves what is chosen below a topic, and goes on to the next sibling, so that a long list is soon sorted. */
+export function moveBelow(map: Context['map'], target: string): void {
+    const topics = topsOf(map.tree, inOrder(map.tree, map.chosen)).filter((id) => id !== map.tree.root && id !== target && !ancestorsOf(map.tree, target).includes(id))
+    const next = nextAfter(map, topics)
+    if (topics.length > 0) {
+        map.edit({ name: 'topic.move', topics, parent: target })
+        map.choose(next !== undefined && next !== target ? next : (topics[0] ?? target))
+    }
+}
+
 /** Changing the shape of a map. */
 export const shapeActions: readonly Action[] = [
     { id: 'shape.wrap', name: 'Wrap in a new parent', group: 'Shape', keys: ['Alt+W'], scopes: onTopics, available: isNotRoot, run: (context) => wrap(false, context) },
@@ -74,6 +89,27 @@ export const shapeActions: readonly Action[] = [
     {
         id: 'shape.append', name: 'Add the text of the others to the note of the one chosen last', group: 'Shape', keys: ['Alt+Shift+M'], scopes: onTopics, available: hasSeveral,
         run: ({ map }) => map.current !== null && map.edit({ name: 'text.append', topics: inOrder(map.tree, map.chosen.filter((id) => id !== map.current)), to: map.current }),
+    },
+    {
+        id: 'shape.into-note', name: 'Put its text into the note of the topic above', group: 'Shape', keys: ['Alt+Shift+Y'], scopes: onTopics,
+        available: ({ map }) => map.chosen.every((id) => map.tree.topics.get(id)?.parent != null),
+        run: ({ map }) => {
+            const step = newId()
+            const topics = inOrder(map.tree, map.chosen)
+            const parent = map.tree.topics.get(topics[0] ?? '')?.parent ?? map.tree.root
+            const next = nextAfter(map, topics)
+            for (const id of topics) {
+                map.edit({ name: 'text.append', step, topics: [id], to: map.tree.topics.get(id)?.parent ?? map.tree.root, source: false })
+            }
+            map.edit({ name: 'topic.dissolve', step, topics })
+            map.afterAnswer(() => map.choose(next ?? parent))
+        },
+    },
+    { id: 'move.below', name: 'Move below another topic, by name', group: 'Moving', keys: ['Alt+G'], scopes: onTopics, available: isNotRoot, run: ({ ui }) => ui.show('move') },
+    {
+        id: 'move.again', name: 'Move below the same topic again', group: 'Moving', keys: ['Alt+Shift+G'], scopes: onTopics,
+        available: (context) => isNotRoot(context) && context.map.tree.topics.has(context.ui.movedTo),
+        run: ({ map, ui }) => moveBelow(map, ui.movedTo),
     },
     {
         id: 'shape.duplicate', name: 'Copy it right beside itself', group: 'Shape', keys: ['Mod+D'], scopes: onTopics, available: isNotRoot,

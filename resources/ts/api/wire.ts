@@ -881,6 +881,7 @@ export interface AppendText {
   name: "text.append";
   topics: string[];
   to: string;
+  source?: boolean;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema

@@ -26,6 +26,7 @@ import TopBar from './TopBar.vue'
 
 /** A map that is open: outline, board and desk beside each other, or one at a time where it is narrow. */
 const ChangeDialog = defineAsyncComponent(() => import('@/ui/ChangeDialog.vue'))
+const MoveBelow = defineAsyncComponent(() => import('@/ui/MoveBelow.vue'))
 const FindPanel = defineAsyncComponent(() => import('@/find/FindPanel.vue'))
 const ParkingLot = defineAsyncComponent(() => import('@/desk/ParkingLot.vue'))
 const PasteDialog = defineAsyncComponent(() => import('@/paste/PasteDialog.vue'))
@@ -152,6 +153,7 @@ onBeforeUnmount(() => {
         <PhoneSwitch v-if="narrow && walk.at === null" />
         <WalkControls v-if="walk.at !== null" />
         <ChangeDialog v-if="ui.panel === 'change'" />
+        <MoveBelow v-if="ui.panel === 'move'" />
         <PasteDialog v-if="paste.isOpen" />
         <DragLabel />
     </div>

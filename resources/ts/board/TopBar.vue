@@ -45,7 +45,7 @@ function options(ids: readonly string[]): DropdownOption[] {
 const shapeOptions = computed(() =>
     options([
         'shape.wrap', 'shape.wrap-each', 'shape.dissolve', 'shape.lift', 'change.break', 'change.join', 'change.send', 'shape.append', 'change.sort', 'change.number', 'change.tidy',
-        'change.empties', 'change.duplicates', 'change.levels', 'shape.duplicate', 'move.loose', 'apart.back', 'apart.back-branch', 'apart.back-all',
+        'change.empties', 'change.duplicates', 'change.levels', 'shape.into-note', 'shape.duplicate', 'move.below', 'move.loose', 'apart.back', 'apart.back-branch', 'apart.back-all',
     ]),
 )
 const tall = () => ({ style: 'max-height: min(560px, 80vh)' })

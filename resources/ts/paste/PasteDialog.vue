@@ -48,7 +48,13 @@ const draw = useDebounceFn(async () => {
 }, 120)
 
 watch([() => paste.lines, as, withMarks], () => void draw(), { immediate: true })
-onMounted(() => void nextTick(() => pick(0)))
+onMounted(() => void nextTick(() => (paste.lines.length === 0 ? document.querySelector<HTMLElement>('.paste textarea')?.focus() : begin())))
+
+/** The lines have the keys from the first moment on. */
+function begin(): void {
+    pick(0)
+    frame.value?.focus()
+}
 
 function pick(index: number, range = false, toggle = false): void {
     const at = Math.min(paste.lines.length - 1, Math.max(0, index))
@@ -112,16 +118,30 @@ function down(event: PointerEvent, index: number): void {
     }
     const from = event.clientX
     const level = line.level
-    const move = (moved: PointerEvent): void => paste.setLevel(chosen.value, line.key, Math.max(0, level + Math.round((moved.clientX - from) / INDENT)))
+    let isPulled = false
+    const move = (moved: PointerEvent): void => {
+        const by = Math.round((moved.clientX - from) / INDENT)
+        isPulled ||= by !== 0
+        if (isPulled) {
+            paste.setLevel(chosen.value, line.key, Math.max(0, level + by))
+        }
+    }
+    const up = (): void => {
+        window.removeEventListener('pointermove', move)
+        // One of several chosen lines, clicked without a key, is chosen alone.
+        if (!isPulled && !event.shiftKey && !event.ctrlKey && !event.metaKey) {
+            pick(index)
+        }
+    }
     window.addEventListener('pointermove', move)
-    window.addEventListener('pointerup', () => window.removeEventListener('pointermove', move), { once: true })
+    window.addEventListener('pointerup', up, { once: true })
 }
 
 function typed(event: ClipboardEvent): void {
     if (event.clipboardData !== null) {
         event.preventDefault()
         const { text, html } = pastedBy(event.clipboardData)
-        void paste.readText(text, html).then(() => pick(0))
+        void paste.readText(text, html).then(() => nextTick(begin))
     }
 }
 
@@ -155,6 +175,7 @@ function close(): void {
                         </div>
                     </div>
                 </div>
+                <p class="hint">↑ ↓ go along the lines, Shift chooses more, Shift+End all that follow; ← → or pulling shifts what is chosen.</p>
                 <div class="tools" role="toolbar" aria-label="Chosen lines">
                     <NButton size="small" @click="paste.shift(chosen, -1)">Out · ←</NButton>
                     <NButton size="small" @click="paste.shift(chosen, 1)">In · →</NButton>
@@ -198,6 +219,7 @@ function close(): void {
 .text { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 small { margin-left: auto; flex: none; color: var(--soft); }
 small.offered { color: var(--ink); font-style: italic; }
+.hint { margin: 6px 0 0; color: var(--soft); font-size: 13px; }
 .tools { display: flex; flex-wrap: wrap; gap: 6px; align-items: center; margin-top: 8px; }
 .count { margin-left: auto; color: var(--soft); font-size: 13px; }
 .right { display: flex; flex-direction: column; gap: 10px; }

@@ -64,7 +64,9 @@ export const usePaste = defineStore('paste', () => {
 
     /** Opens the preview with what the clipboard holds, if the browser gives it, or for typing and pasting there. */
     async function openEmpty(): Promise<void> {
-        const text = await navigator.clipboard?.readText().catch(() => '')
+        // Without permission the browser would ask in the middle of the work; pasting into the dialog needs none.
+        const may = await navigator.permissions?.query({ name: 'clipboard-read' as PermissionName }).then((one) => one.state === 'granted', () => false)
+        const text = may ? await navigator.clipboard.readText().catch(() => '') : ''
         target.value = map.current ?? map.tree.root
         if (text) {
             await take({ own: null, text, html: '', source: null }, true)

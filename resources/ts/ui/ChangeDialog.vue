@@ -18,7 +18,7 @@ const form = ref<HTMLFormElement | null>(null)
 const answer = ref<RehearsalAnswer | null>(null)
 const problem = ref<string | null>(null)
 
-const options = computed(() => change.options.filter((option) => option.when?.(values) ?? true))
+const options = computed(() => change.options.filter((option) => option.when?.(values, map) ?? true))
 const about = computed(() => {
     const topic = map.chosen.length === 1 ? plainTitle(map.currentTopic?.title ?? '') : `${map.chosen.length} chosen topics`
     return topic === '' ? 'Untitled' : topic

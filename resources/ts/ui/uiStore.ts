@@ -4,7 +4,7 @@ import type { ChangeId } from '@/actions/changes'
 import { usePreferences } from '@/stores/preferences'
 
 /** Dialogs, and panels that stand where the desk does and stay while a dialog is open. */
-export type Panel = 'palette' | 'keys' | 'change'
+export type Panel = 'palette' | 'keys' | 'change' | 'move'
 export type Side = 'find' | 'lot' | 'removed'
 export type PhoneView = 'outline' | 'board' | 'desk'
 
@@ -17,6 +17,8 @@ export const useUi = defineStore('ui', () => {
     const phoneView = ref<PhoneView>('outline')
     const side = ref<Side | null>(null)
     const change = ref<ChangeId>('sort')
+    /** The topic below which something was moved by name last. */
+    const movedTo = ref('')
     const findIn = ref<'branch' | 'map' | 'all'>('map')
     const wantedField = shallowRef<{ field: 'caption' | 'note' } | null>(null)
 
@@ -72,5 +74,5 @@ export const useUi = defineStore('ui', () => {
         link.click()
     }
 
-    return { panel, side, change, findIn, phoneView, wantedField, show, showSide, toggleSide, showChange, showFind, focusDesk, focusRegion, focusNextRegion, download }
+    return { panel, side, movedTo, change, findIn, phoneView, wantedField, show, showSide, toggleSide, showChange, showFind, focusDesk, focusRegion, focusNextRegion, download }
 })

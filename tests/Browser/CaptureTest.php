@@ -6,7 +6,7 @@ use Tests\Browser\Studio;
 use Tests\Support\Browser;
 
 /** A map made of an outline, open in the browser. */
-function opened(string $outline): Browser
+function openOutline(string $outline): Browser
 {
     $browser = Studio::browser();
     file_put_contents($file = sys_get_temp_dir().'/capture-'.bin2hex(random_bytes(4)).'.txt', $outline);
@@ -51,7 +51,7 @@ function isOutline(Browser $browser, array $lines): void
 }
 
 it('lands an ordinary paste at once and lets it be looked at afterwards', function () {
-    $browser = opened("Plan\n\tA\n");
+    $browser = openOutline("Plan\n\tA\n");
     $browser->pick('A');
     pasteInto($browser, "Stalls\n\tSoup\n\n\tBread\n");
     isOutline($browser, ['Plan', '  A', '    Stalls', '      Soup', '      Bread']);
@@ -64,7 +64,7 @@ it('lands an ordinary paste at once and lets it be looked at afterwards', functi
 });
 
 it('shows a paste in doubt line by line, to be put right by keys and by mouse', function () {
-    $browser = opened("Plan\n");
+    $browser = openOutline("Plan\n");
     $browser->pick('Plan');
     pasteInto($browser, "Day 1\nSoup\nBread\nwith butter\nDay 2\nTea");
     $browser->waitFor('.paste .line');
@@ -86,7 +86,7 @@ it('shows a paste in doubt line by line, to be put right by keys and by mouse', 
 });
 
 it('pastes a web page with its formatting and its address, or into the note', function () {
-    $browser = opened("Plan\n");
+    $browser = openOutline("Plan\n");
     $browser->pick('Plan');
     pasteInto($browser, 'x', '<h2>Paper lantern</h2><ul><li>Fold the <b>paper</b></li><li>Cut<ul><li>slowly</li></ul></li></ul>', 'https://saltmere.example/lantern');
     isOutline($browser, ['Plan', '  Paper lantern', '    Fold the paper', '    Cut', '      slowly']);
@@ -98,7 +98,7 @@ it('pastes a web page with its formatting and its address, or into the note', fu
 });
 
 it('makes loose topics by double click, a column by Enter, and closes it up', function () {
-    $browser = opened("Plan\n\tA\n");
+    $browser = openOutline("Plan\n\tA\n");
     foreach ([1, 2] as $click) {
         $browser->pointer('mousePressed', 620, 640, ['clickCount' => $click])->pointer('mouseReleased', 620, 640, ['clickCount' => $click]);
     }
@@ -120,7 +120,7 @@ it('makes loose topics by double click, a column by Enter, and closes it up', fu
 });
 
 it('parks topics by key and by dragging, counts them, and brings them back by either', function () {
-    $browser = opened("Plan\n\tA\n\t\tA1\n\tB\n");
+    $browser = openOutline("Plan\n\tA\n\t\tA1\n\tB\n");
     $browser->pick('B');
     $browser->keys('Alt+p');
     isOutline($browser, ['Plan', '  A', '    A1']);
@@ -138,7 +138,7 @@ it('parks topics by key and by dragging, counts them, and brings them back by ei
 });
 
 it('drags between board and outline, copies with a key held, and unfolds what one rests on', function () {
-    $browser = opened("Plan\n\tA\n\t\tA1\n\tB\n\tC\n");
+    $browser = openOutline("Plan\n\tA\n\t\tA1\n\tB\n\tC\n");
     $browser->drag(middleOf($browser, 'C'), lineOf($browser, 'A1'));
     isOutline($browser, ['Plan', '  A', '    A1', '      C', '  B']);
     $browser->drag(lineOf($browser, 'B'), middleOf($browser, 'A1', 0.4, 0.1));
@@ -163,7 +163,7 @@ it('drags between board and outline, copies with a key held, and unfolds what on
 });
 
 it('chooses many in every way, and says what is chosen', function () {
-    $browser = opened("Plan\n\tA\n\t\tA1\n\t\tA2\n\tB\n\t\tB1\n\tC\n");
+    $browser = openOutline("Plan\n\tA\n\t\tA1\n\t\tA2\n\tB\n\t\tB1\n\tC\n");
     $chosen = fn (): array => $browser->script('return [...document.querySelectorAll(".outline .chosen .text")].map(l => l.innerText)');
     $is = fn (array $titles) => $browser->waitUntil(fn (): bool => $chosen() === $titles, json_encode($titles).' to be chosen, not '.json_encode($chosen()), 4);
     $browser->pick('A');
@@ -202,7 +202,7 @@ it('chooses many in every way, and says what is chosen', function () {
 });
 
 it('pulls a branch apart with Shift, and puts it back', function () {
-    $browser = opened("Plan\n\tA\n\tB\n\t\tB1\n\tC\n");
+    $browser = openOutline("Plan\n\tA\n\tB\n\t\tB1\n\tC\n");
     usleep(300_000);
     $before = [$browser->boxOf('B'), $browser->boxOf('B1')];
     $gap = $before[0]['y'] - $browser->boxOf('A')['y'];
@@ -222,7 +222,7 @@ it('pulls a branch apart with Shift, and puts it back', function () {
 });
 
 it('steps into a branch and out again, on the board and in the outline by themselves', function () {
-    $browser = opened("Plan\n\tA\n\t\tA1\n\t\t\tdeep\n\tB\n");
+    $browser = openOutline("Plan\n\tA\n\t\tA1\n\t\t\tdeep\n\tB\n");
     $browser->pick('A');
     $browser->keys('Alt+i')->saved()->waitFor('.trail');
     $browser->waitUntil(fn (): bool => $browser->count('.slip') === 3, 'the branch alone');
@@ -242,7 +242,7 @@ it('steps into a branch and out again, on the board and in the outline by themse
 });
 
 it('opens a second view with folds of its own, and drags between the two', function () {
-    $browser = opened("Plan\n\tA\n\tB\n");
+    $browser = openOutline("Plan\n\tA\n\tB\n");
     $browser->keys('Alt+Shift+v')->waitFor('iframe');
     $inside = 'const d = document.querySelector("iframe").contentDocument;';
     $browser->waitUntil(fn (): bool => $browser->script("{$inside} return d?.querySelectorAll('.slip').length === 3"), 'the second view');
@@ -258,7 +258,7 @@ it('opens a second view with folds of its own, and drags between the two', funct
 });
 
 it('opens a topic by its address, unfolding the way, and says when it has gone', function () {
-    $browser = opened("Plan\n\tA\n\t\tA1\n\tB\n");
+    $browser = openOutline("Plan\n\tA\n\t\tA1\n\tB\n");
     $browser->pick('A1');
     $id = $browser->topic('A1');
     $map = basename((string) parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH));

@@ -77,7 +77,7 @@ function perform(Browser $browser, string $keys): void
 }
 
 /** The lines below a first-level topic of a text export, one tab taken away. */
-function branchOf(string $export, string $name): string
+function linesBelow(string $export, string $name): string
 {
     preg_match('/^\t'.preg_quote($name, '/').'\n((?:\t\t[^\n]*\n)*)/m', $export, $m);
 
@@ -101,7 +101,7 @@ it('does thirty jobs of restructuring without the mouse', function () {
             $wrong[$name] = $stuck->getMessage();
             $browser->visit("/maps/{$id}")->ready();
         }
-        $found = branchOf(Studio::server()->artisan('map:export', $id, '--to=txt'), $name);
+        $found = linesBelow(Studio::server()->artisan('map:export', $id, '--to=txt'), $name);
         if ($found !== $after) {
             $wrong[$name] = ($wrong[$name] ?? '').$found;
         }

@@ -59,7 +59,7 @@ function emptyMap(string $title): Browser
     return $browser;
 }
 
-function clip(Browser $browser, string $text, string $html = ''): Browser
+function clipInto(Browser $browser, string $text, string $html = ''): Browser
 {
     $browser->script('const d = new DataTransfer(); d.setData("text/plain", arguments[0]); if (arguments[1]) d.setData("text/html", arguments[1]); document.activeElement.dispatchEvent(new ClipboardEvent("paste", {clipboardData: d, bubbles: true, cancelable: true}))', $text, $html);
 
@@ -94,14 +94,14 @@ $expected = 'Festival'."\n".implode('', array_map(fn (array $line): string => st
 
 it('takes a plan of four levels from its numbers, without a key more', function () use ($expected) {
     $browser = emptyMap('Festival');
-    clip($browser, plan(true));
+    clipInto($browser, plan(true));
     expect(exported($browser))->toBe($expected);
 });
 
 it('gives a plan without numbers or indentation its levels by keys alone', function () use ($expected) {
     $browser = emptyMap('Festival');
     $browser->keys('Alt+v')->waitFor('.paste textarea');
-    clip($browser, plan(false))->waitFor('.paste .line');
+    clipInto($browser, plan(false))->waitFor('.paste .line');
     $pressed = 0;
     $before = 0;
     foreach (STALLS as $i => [$level]) {
@@ -125,7 +125,7 @@ it('gives a plan without numbers or indentation its levels by keys alone', funct
 
 it('gives it its levels by mouse alone', function () use ($expected) {
     $browser = emptyMap('Festival');
-    clip($browser, plan(false))->press('Look at it first')->waitFor('.paste .line');
+    clipInto($browser, plan(false))->press('Look at it first')->waitFor('.paste .line');
     foreach (range(1, 3) as $level) {
         $first = true;
         foreach (STALLS as $i => [$wanted]) {
@@ -144,7 +144,7 @@ it('gives it its levels by mouse alone', function () use ($expected) {
 
 it('turns a page on building a lantern into steps with what each one needs, by keys alone', function () {
     $browser = emptyMap('Lantern evening');
-    clip($browser, 'x', LANTERN);
+    clipInto($browser, 'x', LANTERN);
     $browser->waitUntil(fn (): bool => count($browser->outline()) > 10, 'the page to land');
     // What is neither step nor material goes to the note of what it stands below.
     goes($browser, 'Every year');
@@ -187,7 +187,7 @@ it('turns a page on building a lantern into steps with what each one needs, by k
 
 it('does the same by mouse alone', function () {
     $browser = emptyMap('Lantern evening');
-    clip($browser, 'x', LANTERN);
+    clipInto($browser, 'x', LANTERN);
     $browser->waitUntil(fn (): bool => count($browser->outline()) > 10, 'the page to land');
     $line = fn (string $text): array => $browser->script('const e = [...document.querySelectorAll(".line")].find(l => l.querySelector(".text")?.innerText.startsWith(arguments[0])); const r = e.getBoundingClientRect(); return [r.x + 110, r.y + r.height / 2]', $text);
     $choose = function (string $text) use ($browser, $line): void {
@@ -214,7 +214,7 @@ it('does the same by mouse alone', function () {
 
 it('sorts sixty ideas into groups by keys alone', function () {
     $browser = emptyMap('Parade');
-    clip($browser, implode("\n", ideas()))->waitFor('.paste .line')->keys('Enter')->saved();
+    clipInto($browser, implode("\n", ideas()))->waitFor('.paste .line')->keys('Enter')->saved();
     $browser->waitUntil(fn (): bool => $browser->count('.outline [role=treeitem]') > 20, 'the ideas');
     goes($browser, ideas()[59]);
     foreach (['Light', 'Music', 'Dress', 'Other'] as $group) {
@@ -241,7 +241,7 @@ it('sorts sixty ideas into groups by keys alone', function () {
 
 it('sorts them by mouse alone, finding those of a sort and dragging them together', function () {
     $browser = emptyMap('Parade');
-    clip($browser, "Light\nMusic\nDress\nOther\n".implode("\n", ideas()))->waitFor('.paste .line')->press('Land it')->saved();
+    clipInto($browser, "Light\nMusic\nDress\nOther\n".implode("\n", ideas()))->waitFor('.paste .line')->press('Land it')->saved();
     $browser->waitUntil(fn (): bool => $browser->count('.outline [role=treeitem]') > 20, 'the ideas');
     foreach (['Lantern shaped' => 'Light', 'Song about' => 'Music', 'Costume of' => 'Dress', 'Surprise with' => 'Other'] as $sort => $group) {
         $browser->press('Find')->waitFor("input[aria-label='Find']");

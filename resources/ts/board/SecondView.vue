@@ -32,7 +32,7 @@ onBeforeUnmount(leave)
 </script>
 
 <template>
-    <aside class="second" :class="{ dragging: drag.isDragging }">
+    <aside class="second" :class="{ dragging: drag.isDragging && !drag.hasGuest }">
         <iframe ref="frame" :src="address" title="Second view" />
         <NButton class="close" size="tiny" secondary @click="preferences.setSecond(null)">Close this view</NButton>
     </aside>

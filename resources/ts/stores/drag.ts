@@ -53,6 +53,7 @@ export const useDrag = defineStore('drag', () => {
     const copies = ref(false)
     const isDragging = computed(() => ids.value.length > 0)
     let guest: Guest | null = null
+    const hasGuest = ref(false)
     let target: Target | null = null
     let scrolling = 0
     let staying: { id: string; since: number } | null = null
@@ -159,6 +160,7 @@ export const useDrag = defineStore('drag', () => {
         cancelAnimationFrame(scrolling)
         target?.left?.()
         target = guest = staying = null
+        hasGuest.value = false
         at.value = landing.value = null
         ids.value = []
     }
@@ -167,6 +169,7 @@ export const useDrag = defineStore('drag', () => {
     function welcome(from: Guest, x: number, y: number): boolean {
         if (guest === null) {
             guest = from
+            hasGuest.value = true
             ids.value = from.map === map.id ? from.ids : ['guest']
         }
         follow(x, y, from.copies)
@@ -192,5 +195,5 @@ export const useDrag = defineStore('drag', () => {
 
     const isFoldedHere = (id: string, where: Region): boolean => (where === 'board' ? map.folded : map.outlineFolded).has(id) && childrenOf(map.tree, id).length > 0
 
-    return { ids, at, landing, copies, isDragging, offer, begin, follow, drop, dropGuest, end, welcome, isDragged, isFoldedHere }
+    return { ids, at, landing, copies, isDragging, hasGuest, offer, begin, follow, drop, dropGuest, end, welcome, isDragged, isFoldedHere }
 })

@@ -106,10 +106,10 @@ it('drags a branch from one map into another beside it', function () {
     expect(Studio::server()->artisan('map:show', $other))->toContain('"note": "bright"');
 
     // And back again, out of the frame.
-    $from = $place('Wick', 0.5);
+    $from = $place('Lamp', 0.5);
     $box = $browser->boxOf('Stay');
     $browser->drag($from, [$box['x'] + $box['w'] * 0.85, $box['y'] + $box['h'] / 2]);
-    $browser->waitUntil(fn (): bool => $browser->outline() === ['Here', '  Stay', '    Wick'], 'the topic to come back');
+    $browser->waitUntil(fn (): bool => $browser->outline() === ['Here', '  Stay', '    Lamp', '      Wick'], 'the branch to come back');
     $browser->press('Close this view');
 });
 

@@ -163,6 +163,8 @@ onBeforeUnmount(() => {
 .page { height: 100dvh; display: flex; flex-direction: column; overflow: hidden; }
 main { flex: 1; min-height: 0; display: flex; }
 .left { flex: none; min-width: 0; background: var(--slip); display: flex; flex-direction: column; }
+.middle, .left, .page :deep(.second) { user-select: none; }
+.middle :deep(.title-editor), .left :deep(.title-editor) { user-select: text; }
 .middle { flex: 1; min-width: 0; position: relative; display: flex; flex-direction: column; }
 .middle :deep(.board), .left :deep(.outline) { flex: 1; min-height: 0; height: auto; }
 .right { flex: none; width: 254px; background: var(--slip); border-left: 1px solid var(--edge); }

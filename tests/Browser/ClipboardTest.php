@@ -93,10 +93,10 @@ it('drags a branch from one map into another beside it', function () {
     $browser->visit((string) parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH))->ready()->waitFor('iframe');
     $inside = 'const d = document.querySelector("iframe").contentDocument;';
     $place = function (string $title, float $across) use ($browser, $inside): array {
-        $browser->waitUntil(fn (): bool => $browser->script("{$inside} return [...(d?.querySelectorAll('.slip') ?? [])].some(s => s.textContent.trim() === arguments[0])", $title), "{$title} in the other view");
+        $browser->waitUntil(fn (): bool => $browser->script("{$inside} return [...(d?.querySelectorAll('.slip') ?? [])].some(s => [...s.querySelectorAll('text')].map(t => t.textContent).join(' ') === arguments[0])", $title), "{$title} in the other view");
         usleep(500_000);
 
-        return $browser->script("{$inside} const f = document.querySelector('iframe').getBoundingClientRect(); const r = [...d.querySelectorAll('.slip')].find(s => s.textContent.trim() === arguments[0]).querySelector('.paper').getBoundingClientRect(); return [f.x + r.x + r.width * arguments[1], f.y + r.y + r.height / 2]", $title, $across);
+        return $browser->script("{$inside} const f = document.querySelector('iframe').getBoundingClientRect(); const r = [...d.querySelectorAll('.slip')].find(s => [...s.querySelectorAll('text')].map(t => t.textContent).join(' ') === arguments[0]).querySelector('.paper').getBoundingClientRect(); return [f.x + r.x + r.width * arguments[1], f.y + r.y + r.height / 2]", $title, $across);
     };
     $to = $place('Shelf', 0.85);
     $box = $browser->boxOf('Lamp');

@@ -97,6 +97,19 @@ return new class extends Migration
         Schema::table('people', fn (Blueprint $table) => $table->dropColumn('starter'));
         Schema::table('maps', fn (Blueprint $table) => $table->dropColumn(['folder', 'favourite', 'starter', 'indexed_seq']));
         Schema::table('topics', fn (Blueprint $table) => $table->dropColumn(['x', 'y', 'column', 'parked', 'numbering', 'number_from', 'apart_x', 'apart_y', 'changed']));
-        Schema::table('views', fn (Blueprint $table) => $table->dropColumn(['pane', 'scope', 'outline_scope']));
+        $views = DB::table('views')->where('pane', 'first')->get(['map_id', 'person_id', 'folded', 'outline_folded', 'chosen'])->map(fn (object $row): array => (array) $row)->all();
+        Schema::drop('views');
+        Schema::create('views', function (Blueprint $table): void {
+            $table->char('map_id', 26);
+            $table->foreignId('person_id')->constrained('people')->cascadeOnDelete();
+            $table->longText('folded');
+            $table->longText('outline_folded');
+            $table->char('chosen', 26)->nullable();
+            $table->primary(['map_id', 'person_id']);
+            $table->foreign('map_id')->references('id')->on('maps')->cascadeOnDelete();
+        });
+        foreach (array_chunk($views, 100) as $rows) {
+            DB::table('views')->insert($rows);
+        }
     }
 };

@@ -161,3 +161,21 @@ it('reduces a scene to a picture of one shape, whatever the map', function (int 
             ->and((float) $rect->getAttribute('y') + (float) $rect->getAttribute('height'))->toBeLessThanOrEqual($y + $h + 0.001);
     }
 })->with([0, 1, 12, 60]);
+
+it('draws rings around topics and the line along a column', function () {
+    $map = Tests\Support\Outline::map("R\n\ta\n");
+    $ids = [];
+    foreach (['b', 'c'] as $i => $title) {
+        $ids[] = $id = ChalkTree\Map\Ids::next();
+        $place = $i === 0 ? ['parent' => null, 'x' => 300, 'y' => 0] : ['after' => $ids[0]];
+        ChalkTree\Edit\Edits::apply(ChalkTree\Edit\Edits::read('topic.add', $place + ['topic' => ['id' => $id, 'title' => $title]]), $map);
+    }
+    $scene = ChalkTree\Arrange\Layout::of($map, new ChalkTree\Arrange\View)->scene();
+    $plain = (new ChalkTree\Draw\SvgWriter)->write($scene, 't');
+    $ringed = (new ChalkTree\Draw\SvgWriter(rings: [$ids[0] => ChalkTree\Look\Chalk::Ember]))->write($scene, 't');
+
+    expect(substr_count($plain, 'M6 0v-'))->toBe(1)
+        ->and($plain)->not->toContain('stroke-dasharray')
+        ->and(substr_count($ringed, 'stroke-dasharray'))->toBe(1)
+        ->and($ringed)->toContain(ChalkTree\Look\Chalk::Ember->line(ChalkTree\Look\BoardTheme::Day));
+});

@@ -185,3 +185,40 @@ it('keeps a note that would be taken for topics together', function (string $not
     'small print' => '<small>not a caption</small>',
     'far blank lines' => "a\n\n\n\nb",
 ]);
+
+it('keeps what stands loose, in columns, in the parking lot, pulled apart and numbered', function () {
+    $id = fn (int $n): string => '01m83fb3naxzstcfd12bs9h8p'.dechex($n);
+    $topics = [
+        ['id' => $id(0), 'parent' => null, 'title' => 'R', 'numbering' => 'A,1*', 'numberFrom' => 3],
+        ['id' => $id(1), 'parent' => $id(0), 'title' => 'a', 'side' => 'right', 'apartX' => 40, 'apartY' => -30, 'changed' => 1_700_000_000],
+        ['id' => $id(2), 'parent' => null, 'title' => 'b', 'x' => -200, 'y' => 90, 'column' => $id(9)],
+        ['id' => $id(3), 'parent' => null, 'title' => 'c', 'x' => -200, 'y' => 90, 'column' => $id(9)],
+        ['id' => $id(4), 'parent' => null, 'title' => 'd', 'parked' => $id(0)],
+        ['id' => $id(5), 'parent' => $id(4), 'title' => 'e'],
+    ];
+    $file = json_encode(['format' => 'chalk-tree-map', 'version' => 1, 'title' => null, 'arrangement' => 'both-sides', 'root' => $id(0), 'topics' => $topics]);
+    $map = ChalkTree\Exchange\Formats::read($file, 'x.json');
+    $written = json_decode(ChalkTree\Exchange\Formats::write($map, 'json'), true);
+
+    expect($written['topics'])->toEqual($topics)
+        ->and(array_keys($map->all()))->toBe([$id(0), $id(1), $id(2), $id(3)])
+        ->and(array_keys($map->column($id(9))))->toBe([$id(2), $id(3)])
+        ->and(array_keys($map->parked()))->toBe([$id(4)]);
+    foreach (['md', 'txt', 'opml'] as $format) {
+        expect(ChalkTree\Exchange\Formats::write($map, $format))->not->toContain('>d<')->not->toMatch('/\be\b$/m');
+    }
+});
+
+it('refuses files in which these make no sense', function (array $wrong) {
+    $id = '01m83fb3naxzstcfd12bs9h8pw';
+    $topics = [['id' => $id, 'parent' => null, 'title' => 'R'], ['id' => '01m83fb3naxzstcfd12bs9h8px', 'parent' => $id, 'title' => 'a'] + $wrong];
+    ChalkTree\Exchange\Formats::read(json_encode(['format' => 'chalk-tree-map', 'version' => 1, 'title' => null, 'arrangement' => 'rightward', 'root' => $id, 'topics' => $topics]), 'x.json');
+})->throws(ChalkTree\Exchange\UnreadableFile::class)->with([
+    'parked below another' => [['parked' => '01m83fb3naxzstcfd12bs9h8pw']],
+    'a numbering of no style' => [['numbering' => '1,Z']],
+    'a number that is none' => [['numberFrom' => 'one']],
+    'a place beyond the board' => [['x' => 2_000_000]],
+    'a distance below zero' => [['apartX' => -1]],
+    'a column of no id' => [['column' => 'left']],
+    'a date before all dates' => [['changed' => -5]],
+]);

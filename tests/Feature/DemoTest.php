@@ -9,7 +9,9 @@ use App\Store\MapStore;
 use App\Store\ViewStore;
 use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\View;
+use ChalkTree\Edit\TopicDraft;
 use ChalkTree\Exchange\Formats;
+use ChalkTree\Map\NewMap;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Map\TreeCheck;
@@ -91,9 +93,11 @@ it('lays every demo map out and reads it back from every format', function (stri
     $map = demoFile($name);
     expect(TreeCheck::problems($map))->toBe([])
         ->and(Layout::of($map, new View)->scene()->slips)->toHaveCount(count($map->all()));
-    $titles = array_map(fn (Topic $topic): string => $topic->title, array_values($map->all()));
-    foreach (['json', 'opml', 'md'] as $format) {
-        $again = Formats::read(Formats::write($map, $format), "x.{$format}");
-        expect(array_map(fn (Topic $topic): string => $topic->title, array_values($again->all())))->toBe($titles);
+    // Numbers go out with the titles, and loose topics have no place in a file that has one tree.
+    $titles = fn (TopicMap $map): array => array_map(fn (Topic $topic): string => (string) preg_replace('/\A\d+\\\\?\. /', '', $topic->title), array_values($map->all()));
+    expect($titles(Formats::read(Formats::write($map, 'json'), 'x.json')))->toBe($titles($map));
+    $tree = NewMap::from(TopicDraft::of($map, $map->root()->id));
+    foreach (['opml', 'md'] as $format) {
+        expect($titles(Formats::read(Formats::write($tree, $format), "x.{$format}")))->toBe($titles($tree));
     }
 })->with(['festival-plan', 'guidebook', 'meeting-log']);

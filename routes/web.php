@@ -53,7 +53,7 @@ Route::prefix('api')->group(function (): void {
             Route::put('maps/{map}/view', [MapController::class, 'look']);
             Route::post('maps/{map}/rehearsal', [MapController::class, 'rehearse']);
             Route::post('maps/{map}/find', [FindController::class, 'inMap']);
-            Route::post('maps/{map}/clip', [ClipboardController::class, 'read']);
+            Route::post('maps/{map}/clip', [ClipboardController::class, 'read'])->middleware('throttle:heavy');
             Route::post('maps/{map}/clip/picture', [ClipboardController::class, 'picture']);
             Route::post('maps/{map}/copy', [ClipboardController::class, 'copy']);
             Route::get('maps/{map}/history', [HistoryController::class, 'index']);

@@ -2,7 +2,7 @@ import vue from 'eslint-plugin-vue'
 import tseslint from 'typescript-eslint'
 
 export default tseslint.config(
-    { ignores: ['resources/ts/api/wire.ts'] },
+    { ignores: ['resources/ts/api/wire.d.ts'] },
     ...tseslint.configs.strict,
     ...tseslint.configs.stylistic,
     ...vue.configs['flat/recommended'],

@@ -50,7 +50,7 @@ it('changes the shape from the menu, without a key', function () {
     $browser->press('Join into one')->waitFor('.change .items li');
     $browser->press('A comma');
     $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".change .items").innerText'), 'A, A1'), 'the comma');
-    $browser->press('Join into one');
+    $browser->find('.change button[type=submit]')->click();
     shaped($browser, ['Plan', '  A, A1', '  A2', '  B', '  C']);
     $browser->pick('A2');
     $browser->press('Shape')->press('Move below another topic, by name')->waitFor('.move li');

@@ -26,6 +26,11 @@ final readonly class Exports
         return [...array_keys(Formats::ALL), ...array_keys(self::PICTURES)];
     }
 
+    public static function isPicture(string $to): bool
+    {
+        return isset(self::PICTURES[$to]);
+    }
+
     public static function mime(string $to): string
     {
         return Formats::ALL[$to]['mime'] ?? self::PICTURES[$to];

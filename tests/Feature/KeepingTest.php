@@ -148,6 +148,7 @@ it('takes out a branch alone, and nothing of the parking lot but in JSON', funct
     $lanterns = $this->id($this->map, 'Lanterns');
     expect($this->get("/api/maps/{$this->map->id}/export?to=txt")->getContent())->toBe("Festival\n\tLanterns\n\t\tPaper\n\t\tWillow\n")
         ->and($this->get("/api/maps/{$this->map->id}/export?to=txt&topic={$lanterns}")->getContent())->toBe("Lanterns\n\tPaper\n\tWillow\n")
+        ->and($this->get("/api/maps/{$this->map->id}/export?to=svg&topic={$lanterns}")->getContent())->toContain('>Paper<')->not->toContain('>Festival<')
         ->and($this->get("/api/maps/{$this->map->id}/export?to=svg")->getContent())->not->toContain('Boats')
         ->and($this->get("/api/maps/{$this->map->id}/export?to=json")->getContent())->toContain('"parked"');
 });

@@ -137,12 +137,14 @@ final readonly class LibraryController
         $to = (string) $request->string('to');
         $topics = $this->store->load($map);
         $title = $this->shelf->titleOf($map, $topics->root()->title);
-        if ($request->filled('topic')) {
-            $branch = TopicDraft::of($topics, $topics->topic((string) $request->string('topic'))->id);
-            $topics = NewMap::from($branch, arrangement: $topics->sheet()->arrangement);
-            $title = Shelf::title(null, $branch->title);
-        }
         $view = $request->query('as') === 'shown' ? $views->board($map, $person) : new View;
+        if ($request->filled('topic')) {
+            $branch = $topics->topic((string) $request->string('topic'));
+            $title = Shelf::title(null, $branch->title);
+            // A picture shows the branch as it is drawn when one has stepped in; all else is a map of its own.
+            $view = new View($view->folded, $branch->id);
+            $topics = Exports::isPicture($to) ? $topics : NewMap::from(TopicDraft::of($topics, $branch->id), arrangement: $topics->sheet()->arrangement);
+        }
         $board = BoardTheme::tryFrom((string) $request->string('board')) ?? BoardTheme::Day;
         $width = $request->filled('width') ? $request->integer('width') : null;
         $name = trim((string) preg_replace('/[^\p{L}\p{N} _-]+/u', '', $title)) ?: 'map';

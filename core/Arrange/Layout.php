@@ -79,7 +79,8 @@ final class Layout
             $todo[] = $slip;
             $id = $slip->topic->id;
             $children = $map->children($id);
-            if ($children !== [] && isset($view->folded[$id])) {
+            // Whoever steps into a folded branch wants to see it.
+            if ($children !== [] && isset($view->folded[$id]) && $id !== $scope) {
                 $slip->hidden = count($map->branch($id)) - 1;
                 $children = [];
             }

@@ -224,12 +224,16 @@ it('pulls a branch apart with Shift, and puts it back', function () {
 it('steps into a branch and out again, on the board and in the outline by themselves', function () {
     $browser = openOutline("Plan\n\tA\n\t\tA1\n\t\t\tdeep\n\tB\n");
     $browser->pick('A');
+    // Stepping into a folded branch shows it.
+    $browser->keys('Alt+f')->saved();
     $browser->keys('Alt+i')->saved()->waitFor('.trail');
     $browser->waitUntil(fn (): bool => $browser->count('.slip') === 3, 'the branch alone');
     expect($browser->count('.slip.level-0'))->toBe(1)->and($browser->outline())->toContain('  B');
     $browser->visit((string) parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH))->ready();
     expect($browser->script('return document.querySelector(".trail").innerText'))->toContain('Plan')->toContain('A');
     $browser->press('Step out')->saved();
+    $browser->pick('A');
+    $browser->keys('Alt+f')->saved();
     $browser->waitUntil(fn (): bool => $browser->count('.slip') === 5, 'all of it');
     $line = lineOf($browser, 'A1');
     $browser->pointer('mousePressed', ...$line)->pointer('mouseReleased', ...$line);

@@ -89,7 +89,8 @@ it('draws only the branch one has stepped into, as if it were the map', function
     $scene = Layout::of($map, new View(scope: Outline::id($map, 'a')))->scene();
     expect(array_map(fn ($slip): string => $slip->topic->title, array_values($scene->slips)))->toEqualCanonicalizing(['a', 'x', 'y'])
         ->and($scene->slips[Outline::id($map, 'a')]->level)->toBe(0)->and($scene->slips[Outline::id($map, 'x')]->level)->toBe(1)
-        ->and(count(Layout::of($map, new View(scope: 'gone'))->scene()->slips))->toBe(6);
+        ->and(count(Layout::of($map, new View(scope: 'gone'))->scene()->slips))->toBe(6)
+        ->and(count(Layout::of($map, View::folding([Outline::id($map, 'a')], Outline::id($map, 'a')))->scene()->slips))->toBe(3);
 });
 
 it('pulls a branch apart so that all of it follows and nothing overlaps, and puts it back', function () {

@@ -55,7 +55,10 @@ function goInOutline(direction: Direction, { map }: Context): void {
 
 /** The topics that the outline shows, from top to bottom. */
 export function outlineLines(tree: Context['map']['tree'], folded: ReadonlySet<string>, scope: string | null): string[] {
-    return (scope === null ? childrenOf(tree, '') : [scope]).flatMap((top) => branchOf(tree, top, folded))
+    if (scope !== null) {
+        return [scope, ...childrenOf(tree, scope).flatMap((top) => branchOf(tree, top, folded))]
+    }
+    return childrenOf(tree, '').flatMap((top) => branchOf(tree, top, folded))
 }
 
 /** Going about and looking around. */

@@ -32,6 +32,7 @@ final readonly class MapAnswers
         private MapEditing $editing,
         private EditLog $log,
         private ViewStore $views,
+        private LayoutMemories $memories,
     ) {
     }
 
@@ -41,13 +42,16 @@ final readonly class MapAnswers
         $this->withoutCollecting();
         $map = $this->store->load($record);
         $view = $this->views->of($record, $person, $pane);
+        $board = new SceneBoard(null, ViewStore::view($view));
+        $scene = $board->news($map, []);
+        $this->memories->keep($record, $person, $pane, ViewStore::view($view), $board->memory());
 
         return [
             'id' => $record->id,
             'seq' => $record->seq,
             'rows' => $this->allRows($map),
             'view' => $view,
-            'scene' => (new SceneBoard(null, ViewStore::view($view)))->news($map, []),
+            'scene' => $scene,
             'numbers' => (object) Numbers::of($map),
             ...$this->log->next($record, $person),
         ];
@@ -73,9 +77,9 @@ final readonly class MapAnswers
             $map = $this->store->load($record);
             $view = $this->views->board($record, $person, $pane);
             $missed = $since === $record->seq ? [] : $this->missed($record, $since);
-            $seen = $missed === null ? null : ($missed === [] ? $map : $this->asOf($map, $missed));
+            $seen = $missed === null ? null : ($missed === [] ? clone $map : $this->asOf($map, $missed));
             $numbers = $seen === null ? null : Numbers::of($seen);
-            $board = new SceneBoard($seen, $view);
+            $board = new SceneBoard($seen, $view, $missed === [] ? $this->memories->of($record, $person, $pane, $view) : null);
             $changes = $missed ?? [];
             $outcomes = [];
             foreach ($bodies as $body) {
@@ -92,11 +96,16 @@ final readonly class MapAnswers
                 $view = ViewStore::view($look);
             }
 
+            $scene = $board->news($map, $changes, $view, array_values($refolded));
+            if ($changes !== [] || $refolded !== [] || $scene['reset']) {
+                $this->memories->keep($record, $person, $pane, $view, $board->memory());
+            }
+
             return [
                 'seq' => $record->seq,
                 'edits' => $outcomes,
                 'rows' => $missed === null ? $this->allRows($map) : $this->changedRows($map, $changes),
-                'scene' => $board->news($map, $changes, $view, array_values($refolded)),
+                'scene' => $scene,
                 'numbers' => ($now = Numbers::of($map)) === $numbers ? null : (object) $now,
                 ...$this->log->next($record, $person),
             ];

@@ -32,6 +32,17 @@ final class Layout
     /** @var array<string, string> see Numbers */
     private array $numbers = [];
 
+    /** What was drawn before this layout began, if that is known; see recalling() */
+    private ?Memory $memory = null;
+
+    /** @var array<string, Slip> slips taken from memory in this pass, whose place before is not known */
+    private array $recalled = [];
+
+    /** The map and the view of the pass before this one, for branches that were never gone into. */
+    private ?TopicMap $mapBefore = null;
+
+    private ?View $viewBefore = null;
+
     private readonly Measurer $measurer;
 
     public function __construct(
@@ -52,6 +63,29 @@ final class Layout
         return $layout;
     }
 
+    /**
+     * A layout that takes from memory what it found for this map and view, and lays out again only what these topics
+     * concern. The map may have no loose topics, whose places hang on everything.
+     *
+     * @param  iterable<string>  $touched  as in draw(), and all topics above them in the map that will be drawn next
+     */
+    public static function recalling(Memory $memory, TopicMap $map, View $view, iterable $touched, ?Looks $looks = null): self
+    {
+        $looks ??= Looks::standard();
+        $layout = new self(Arrangements::make($map->sheet()->arrangement, $looks), $looks);
+        $layout->memory = $memory;
+        $layout->numbers = Numbers::of($map);
+        $layout->draw($map, $view, $touched);
+
+        return $layout;
+    }
+
+    /** @return array<string, Slip> the slips gone into so far; all of them, unless the layout began from memory */
+    public function slips(): array
+    {
+        return $this->slips;
+    }
+
     public function scene(): Scene
     {
         return new Scene($this->arrangement::name(), $this->slips);
@@ -68,7 +102,7 @@ final class Layout
         $before = $this->numbers;
         $this->numbers = Numbers::of($map);
         $stale = $touched === null ? null : $this->stale($map, [...$touched, ...$this->renumbered($before)]);
-        $this->before = [];
+        $this->before = $this->recalled = [];
         $scope = $view->scope !== null && $map->has($view->scope) ? $view->scope : null;
         $this->root = $scope ?? $map->sheet()->root;
         $todo = [];
@@ -96,11 +130,12 @@ final class Layout
             $this->arrangement->place($todo[$i], $children);
         }
         $this->placeTops();
-        if ($touched === null && $this->before === []) {
-            return new SceneChange($this->slips, []);
+        $change = $touched === null && $this->before === [] ? new SceneChange($this->slips, []) : $this->change($todo, $this->drop($left));
+        if ($this->memory !== null) {
+            [$this->mapBefore, $this->viewBefore] = [$map, $view];
         }
 
-        return $this->change($todo, $this->drop($left));
+        return $change;
     }
 
     /**
@@ -172,7 +207,15 @@ final class Layout
             }
             $slip = new Slip($topic, $above?->topic->id, $level, $growth, $chalk);
             $slip->number = $this->numbers[$id] ?? '';
-            if ($old !== null && Measurer::same($old, $slip)) {
+            $known = $old === null && $stale !== null && ! isset($stale[$id]) ? $this->memory?->recall($slip) : null;
+            if ($known === true) {
+                $this->slips[$id] = $this->recalled[$id] = $slip;
+
+                continue;
+            }
+            if ($known === false) {
+                $slip->hidden = 0;
+            } elseif ($old !== null && Measurer::same($old, $slip)) {
                 [$slip->w, $slip->h] = [$old->w, $old->h];
             } else {
                 $this->measurer->measure($slip);
@@ -227,15 +270,24 @@ final class Layout
         $gone = [];
         while (($id = array_pop($left)) !== null) {
             $slip = $this->slips[$id] ?? null;
-            if ($slip === null || in_array($id, $this->below[$slip->parent ?? ''] ?? [], true)) {
+            $isElsewhere = $slip !== null && in_array($id, $this->below[$slip->parent ?? ''] ?? [], true);
+            if ($isElsewhere || ($slip === null && $this->memory?->has($id) !== true)) {
                 continue;
             }
             $gone[] = $id;
-            array_push($left, ...($this->below[$id] ?? []));
+            array_push($left, ...($this->below[$id] ?? $this->belowBefore($id)));
             unset($this->slips[$id], $this->below[$id]);
         }
 
         return $gone;
+    }
+
+    /** @return list<string> the ids of what was drawn right below a topic, in a branch that was never gone into */
+    private function belowBefore(string $id): array
+    {
+        $isKnown = $this->mapBefore !== null && $this->mapBefore->has($id) && ! isset($this->viewBefore?->folded[$id]);
+
+        return $isKnown ? array_map(strval(...), array_keys($this->mapBefore->children($id))) : [];
     }
 
     /**
@@ -244,7 +296,7 @@ final class Layout
      */
     private function change(array $todo, array $gone): SceneChange
     {
-        $changed = [];
+        $changed = array_diff_key($this->recalled, $this->before);
         foreach ($todo as $slip) {
             $id = $slip->topic->id;
             if (! isset($this->before[$id]) || ! $slip->sameAs($this->before[$id])) {

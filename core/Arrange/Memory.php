@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Arrange;
+
+use ChalkTree\Look\Chalk;
+
+/**
+ * What a layout found for each slip, so small that it can be kept from one request to the next: the size of its box and
+ * of its branch. With it a layout begins as if everything were drawn already, and goes down only where something has
+ * changed. It holds for one state of a map and one view; whoever keeps it has to know which.
+ */
+final class Memory
+{
+    private const ID = 26;
+
+    private const FORM = 'd5VC3';
+
+    private const RECORD = 26 + 5 * 8 + 4 + 3;
+
+    /** @param  array<string, string>  $records  packed, by topic id */
+    private function __construct(private array $records)
+    {
+    }
+
+    /** @param  iterable<Slip>  $slips  all that are drawn */
+    public static function of(iterable $slips): self
+    {
+        $memory = new self([]);
+        $memory->learn($slips, []);
+
+        return $memory;
+    }
+
+    /** Null where the text is not one. */
+    public static function unpack(string $data): ?self
+    {
+        if (strlen($data) % self::RECORD !== 0) {
+            return null;
+        }
+        $records = [];
+        for ($at = 0, $end = strlen($data); $at < $end; $at += self::RECORD) {
+            $records[substr($data, $at, self::ID)] = substr($data, $at + self::ID, self::RECORD - self::ID);
+        }
+
+        return new self($records);
+    }
+
+    public function pack(): string
+    {
+        $data = '';
+        foreach ($this->records as $id => $record) {
+            $data .= $id.$record;
+        }
+
+        return $data;
+    }
+
+    public function has(string $id): bool
+    {
+        return isset($this->records[$id]);
+    }
+
+    /**
+     * Gives a slip the size it had.
+     *
+     * @return bool|null true if its whole branch is as it was, false if only the size of its box holds, null if nothing is known
+     */
+    public function recall(Slip $slip): ?bool
+    {
+        $record = $this->records[$slip->topic->id] ?? null;
+        /** @var array{1: float, 2: float, 3: float, 4: float, 5: float, h: int, l1: int, l2: int, l3: int}|false $known */
+        $known = $record === null ? false : unpack('d5/Vh/C3l', $record);
+        if ($known === false || $known['l1'] !== $slip->level) {
+            return null;
+        }
+        [$slip->w, $slip->h] = [$known[1], $known[2]];
+        if ($known['l2'] !== self::growth($slip) || $known['l3'] !== self::chalk($slip)) {
+            return false;
+        }
+        [$slip->band, $slip->leftReach, $slip->rightReach, $slip->hidden] = [$known[3], $known[4], $known[5], $known['h']];
+
+        return true;
+    }
+
+    /**
+     * @param  iterable<Slip>  $slips
+     * @param  list<string>  $gone
+     */
+    public function learn(iterable $slips, array $gone): void
+    {
+        foreach ($gone as $id) {
+            unset($this->records[$id]);
+        }
+        foreach ($slips as $slip) {
+            $this->records[$slip->topic->id] = pack(self::FORM, $slip->w, $slip->h, $slip->band, $slip->leftReach, $slip->rightReach, $slip->hidden, $slip->level, self::growth($slip), self::chalk($slip));
+        }
+    }
+
+    private static function growth(Slip $slip): int
+    {
+        return $slip->growth === Growth::Right ? 1 : 0;
+    }
+
+    private static function chalk(Slip $slip): int
+    {
+        foreach (Chalk::cases() as $n => $chalk) {
+            if ($chalk->value === $slip->chalk) {
+                return $n;
+            }
+        }
+
+        return 255;
+    }
+}

@@ -70,7 +70,8 @@ final readonly class QuickOpen
         // The longest word narrows the most; the others are held against what it finds.
         usort($tokens, fn (string $a, string $b): int => strlen($b) <=> strlen($a));
         $words = $this->index->meant($tokens[0]);
-        $most = count($tokens) > 1 ? 2 * self::CANDIDATES : self::CANDIDATES;
+        // One or two letters tell so little that weighing many answers against each other would be for nothing.
+        $most = strlen($tokens[0]) < 3 ? intdiv(self::CANDIDATES, 3) : (count($tokens) > 1 ? 2 * self::CANDIDATES : self::CANDIDATES);
         $found = ($here === null ? new Collection : $this->index->using($person, $words, $most, $here))->concat($this->index->using($person, $words, $most));
         $scores = [];
         foreach ($found as $i => $row) {

@@ -79,6 +79,12 @@ function pick(index: number, range = false, toggle = false): void {
     }
 }
 
+/** All from here on; one stays at the line, to go on from there once they are shifted. */
+function chooseRest(): void {
+    anchor.value = current.value
+    chosen.value = new Set(paste.lines.slice(current.value).map((line) => line.key))
+}
+
 function join(): void {
     const into = paste.join(chosen.value)
     if (into !== null) {
@@ -91,7 +97,7 @@ function key(event: KeyboardEvent): void {
         ArrowUp: () => pick(current.value - 1, event.shiftKey),
         ArrowDown: () => pick(current.value + 1, event.shiftKey),
         Home: () => pick(0, event.shiftKey),
-        End: () => pick(paste.lines.length - 1, event.shiftKey),
+        End: () => (event.shiftKey ? chooseRest() : pick(paste.lines.length - 1)),
         ArrowRight: () => paste.shift(chosen.value, 1),
         ArrowLeft: () => paste.shift(chosen.value, -1),
         Delete: () => paste.drop(chosen.value),

@@ -15,9 +15,8 @@ use ChalkTree\Find\Finder;
 use ChalkTree\Find\Hit;
 use ChalkTree\Find\Query;
 use ChalkTree\Map\Ids;
-use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
-use ChalkTree\Text\InlineMarkdown;
+use ChalkTree\Map\Trail;
 use Illuminate\Database\Connection;
 
 /** Finding and replacing in one map or in all of a person's maps. */
@@ -89,10 +88,7 @@ final readonly class MapSearch
     {
         $trails = [];
         foreach ($hits as $hit) {
-            $trails[$hit->topic] ??= array_map(
-                fn (Topic $topic): string => mb_strimwidth(trim((string) preg_replace('/\s+/u', ' ', InlineMarkdown::plain($topic->title))), 0, 80, '…'),
-                array_reverse([$map->topic($hit->topic), ...$map->ancestors($hit->topic)]),
-            );
+            $trails[$hit->topic] ??= Trail::to($map, $hit->topic, 80);
         }
 
         return $trails;

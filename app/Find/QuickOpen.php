@@ -94,7 +94,7 @@ final readonly class QuickOpen
             'map' => (string) $row->map_id,
             'mapTitle' => $titles[$row->map_id] ?? '',
             'topic' => (string) $row->topic_id,
-            'title' => mb_strimwidth(trim((string) preg_replace('/\s+/u', ' ', InlineMarkdown::plain((string) $row->title))), 0, 120, '…'),
+            'title' => InlineMarkdown::oneLine((string) $row->title, 120),
             'trail' => $trails[$i],
         ], array_values($best), array_keys(array_values($best)));
     }
@@ -144,7 +144,7 @@ final readonly class QuickOpen
                 $row = $parent === null ? null : $rows->get("{$topics[$i]->map_id} {$parent}");
                 $at[$i] = $row?->parent;
                 if ($row !== null && $row->parent !== null) {
-                    array_unshift($trails[$i], mb_strimwidth(trim((string) preg_replace('/\s+/u', ' ', InlineMarkdown::plain((string) $row->title))), 0, 60, '…'));
+                    array_unshift($trails[$i], InlineMarkdown::oneLine((string) $row->title, 60));
                 }
             }
         }

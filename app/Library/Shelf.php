@@ -90,7 +90,7 @@ final readonly class Shelf
 
     public static function title(?string $title, ?string $root): string
     {
-        $plain = $title ?? trim((string) preg_replace('/\s+/u', ' ', InlineMarkdown::plain((string) $root)));
+        $plain = $title ?? InlineMarkdown::oneLine((string) $root);
 
         return $plain === '' ? self::UNTITLED : mb_strimwidth($plain, 0, 200, '…');
     }

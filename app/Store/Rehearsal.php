@@ -8,7 +8,6 @@ use App\Models\MapRecord;
 use ChalkTree\Edit\Change;
 use ChalkTree\Edit\Changes;
 use ChalkTree\Edit\Edits;
-use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 
@@ -24,12 +23,10 @@ final readonly class Rehearsal
     /** @return array{count: int, items: list<array{what: string, topic: string, before: string, after: string}>} "RehearsalAnswer" in the wire schema */
     public function of(MapRecord $record, mixed $body): array
     {
-        if (! is_array($body) || ! is_string($body['name'] ?? null)) {
-            throw new InvalidEdit('An edit has to say its name.', 'name');
-        }
+        $body = EditBody::read($body);
         $before = $this->store->load($record);
         $after = clone $before;
-        $edit = Edits::read($body['name'], array_diff_key($body, ['id' => 1, 'name' => 1, 'step' => 1]));
+        $edit = Edits::read($body->name, $body->arguments);
         $items = $this->told($before, $after, Edits::apply($edit, $after));
 
         return ['count' => count($items), 'items' => array_slice($items, 0, self::MOST_TOLD)];

@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace ChalkTree\Draw;
 
 use ChalkTree\Arrange\Growth;
+use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\Scene;
+use ChalkTree\Arrange\View;
 use ChalkTree\Look\BoardTheme;
 use ChalkTree\Look\Chalk;
+use ChalkTree\Map\TopicMap;
 
 /** A scene reduced to its shape: bars for slips and strokes between them, small enough to draw dozens at once. */
 final readonly class Thumbnail
@@ -20,6 +23,12 @@ final readonly class Thumbnail
 
     public function __construct(private BoardTheme $board = BoardTheme::Day)
     {
+    }
+
+    /** A map at a glance: as many whole levels as can be told apart. */
+    public function ofMap(TopicMap $map): string
+    {
+        return $this->write(Layout::of($map, View::overview($map, self::MOST))->scene());
     }
 
     public function write(Scene $scene): string

@@ -6,6 +6,7 @@ namespace ChalkTree\Edit;
 
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Map\Trail;
 use ChalkTree\Text\InlineMarkdown;
 
 /** Adds all that topics say to the note of another, each with a line that tells where it comes from. */
@@ -37,18 +38,14 @@ final readonly class AppendText implements Edit
             }
             $note = TextPlaces::appended($note, TextPlaces::appended(TextPlaces::whole($topic), $this->withSource ? $this->source($map, $topic) : ''));
         }
-        (new Arguments(['note' => $note]))->note();
-        $recorder->put($map->topic($this->to, 'to')->with(['note' => $note]));
+        $recorder->put($map->topic($this->to, 'to')->with(TextPlaces::bounded(['note' => $note])));
     }
 
     private function source(TopicMap $map, Topic $topic): string
     {
-        $trail = array_map(
-            fn (Topic $at): string => trim((string) preg_replace('/\s+/u', ' ', InlineMarkdown::plain($at->title))),
-            array_reverse([$topic, ...$map->ancestors($topic->id)]),
-        );
+        $trail = array_map(fn (string $title): string => $title === '' ? 'Untitled' : $title, Trail::to($map, $topic->id));
 
-        return '*From '.InlineMarkdown::escape(implode(' › ', array_map(fn (string $title): string => $title === '' ? 'Untitled' : $title, $trail))).'*';
+        return '*From '.InlineMarkdown::escape(implode(' › ', $trail)).'*';
     }
 
     public function sentence(TopicMap $map): string

@@ -49,15 +49,11 @@ final readonly class JoinTopics implements Edit
     public static function into(TopicMap $map, Recorder $recorder, Topic $keeps, Topic $goes, ?string $glue): void
     {
         $caption = $goes->caption === '' || $goes->caption === $keeps->caption ? $keeps->caption : ($keeps->caption === '' ? $goes->caption : "{$keeps->caption}, {$goes->caption}");
-        $joined = [
+        $recorder->put($keeps->with(TextPlaces::bounded([
             'title' => $glue === null ? $keeps->title : self::title($keeps->title, $goes->title, $glue),
             'caption' => $caption,
             'note' => $goes->note === $keeps->note ? $keeps->note : TextPlaces::appended($keeps->note, $goes->note),
-        ];
-        // Refused where it is longer than a topic can hold.
-        $check = new Arguments($joined);
-        [$check->title(), $check->caption(), $check->note()];
-        $recorder->put($keeps->with($joined));
+        ])));
         $children = array_values($map->children($goes->id));
         foreach (Place::below($keeps->id)->ranks($map, $recorder, count($children)) as $i => $rank) {
             Lifting::put($map, $recorder, $map->topic($children[$i]->id), $keeps->id, $rank, $keeps->id === $map->sheet()->root ? Place::below($keeps->id)->sideFor($map) : null);

@@ -38,10 +38,10 @@ final readonly class PasteLines implements Edit
         $topic = $map->topic((string) $this->topic);
         if ($this->as === 'note') {
             $note = TextPlaces::appended($topic->note, $this->landing->note());
-            $recorder->put($topic->with(['note' => (new Arguments(['note' => $note]))->note()]));
+            $recorder->put($topic->with(TextPlaces::bounded(['note' => $note])));
         } else {
             $caption = trim("{$topic->caption} {$this->landing->caption()}");
-            $recorder->put($topic->with(['caption' => (new Arguments(['caption' => $caption]))->caption()]));
+            $recorder->put($topic->with(TextPlaces::bounded(['caption' => $caption])));
         }
     }
 

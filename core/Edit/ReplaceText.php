@@ -72,9 +72,7 @@ final class ReplaceText implements Edit
                 }
             }
             if ($changed !== []) {
-                $check = new Arguments($changed);
-                [$check->has('title') && $check->title(), $check->has('caption') && $check->caption(), $check->has('note') && $check->note()];
-                $recorder->put($topic->with($changed));
+                $recorder->put($topic->with(TextPlaces::bounded($changed)));
             }
         }
     }

@@ -37,19 +37,8 @@ final readonly class SendText implements Edit
                 continue;
             }
             $joined = $this->to === 'note' ? TextPlaces::appended($before, $text) : ($before === '' ? $text : "{$before}\n{$text}");
-            $this->check($joined);
-            $recorder->put($topic->with([$this->from => '', $this->to => $joined]));
+            $recorder->put($topic->with([$this->from => '', ...TextPlaces::bounded([$this->to => $joined])]));
         }
-    }
-
-    private function check(string $text): void
-    {
-        $arguments = new Arguments([$this->to => $text]);
-        match ($this->to) {
-            'title' => $arguments->title(),
-            'caption' => $arguments->caption(),
-            default => $arguments->note(),
-        };
     }
 
     public function sentence(TopicMap $map): string

@@ -12,6 +12,29 @@ final class TextPlaces
 {
     public const ALL = ['title', 'caption', 'note'];
 
+    /**
+     * Texts that have grown by an edit, cleaned; refused where one is longer than a topic can hold.
+     *
+     * @param  array<string, string>  $texts  by place
+     * @return array<string, string>
+     *
+     * @throws InvalidEdit
+     */
+    public static function bounded(array $texts): array
+    {
+        $arguments = new Arguments($texts);
+        $bounded = [];
+        foreach (array_keys($texts) as $place) {
+            $bounded[$place] = match ($place) {
+                'title' => $arguments->title(),
+                'caption' => $arguments->caption(),
+                default => $arguments->note(),
+            };
+        }
+
+        return $bounded;
+    }
+
     /** What a topic says in one place, as the text of another. */
     public static function carried(Topic $topic, string $from, string $to): string
     {

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace ChalkTree\Exchange;
 
-use ChalkTree\Edit\Arguments;
 use ChalkTree\Edit\InvalidEdit;
+use ChalkTree\Edit\TextPlaces;
 use ChalkTree\Edit\TopicDraft;
 use ChalkTree\Edit\Wording;
 use ChalkTree\Map\NewMap;
@@ -70,13 +70,7 @@ final class Gathering
             return '';
         }
         try {
-            $arguments = new Arguments([$key => $text]);
-
-            return match ($key) {
-                'caption' => $arguments->caption(),
-                'note' => $arguments->note(),
-                default => $arguments->title(),
-            };
+            return TextPlaces::bounded([$key => $text])[$key];
         } catch (InvalidEdit $refused) {
             throw new UnreadableFile('Topic '.$this->count.' ('.Wording::excerpt(mb_scrub($text)).'): '.$refused->getMessage());
         }

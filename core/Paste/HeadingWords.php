@@ -23,6 +23,12 @@ final class HeadingWords
         return self::counters($lines) + self::colons($lines) + self::blocks($lines);
     }
 
+    /** Whether a style is one of these and not a mark's. */
+    public static function isStyle(string $style): bool
+    {
+        return $style === 'colon' || $style === 'block' || str_starts_with($style, 'counter ');
+    }
+
     /**
      * @param  list<RawLine>  $lines
      * @return array<int, string>

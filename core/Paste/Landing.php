@@ -52,7 +52,7 @@ final readonly class Landing
         };
         $this->keepSource($tops[0]);
         foreach ($tops as $top) {
-            (new Arguments(['title' => $top->title]))->title();
+            TextPlaces::bounded(['title' => $top->title]);
         }
 
         return $tops;

@@ -12,6 +12,9 @@ final class Levels
 {
     private const DEEPEST = 200;
 
+    /** Styles of marks that count through the levels. */
+    private const COUNTING = ['decimal', '§'];
+
     /** @var list<int> the headings that are open, by rank */
     private array $headings = [];
 
@@ -109,13 +112,13 @@ final class Levels
             if ($known['style'] === $style) {
                 $this->indents[$top]['styles'] = array_slice($styles, 0, $n + 1);
 
-                return max($indent['level'], $known['level'] + ($style === 'decimal' || $style === '§' ? $depth - $known['depth'] : 0));
+                return max($indent['level'], $known['level'] + (in_array($style, self::COUNTING, true) ? $depth - $known['depth'] : 0));
             }
         }
         $level = $indent['last'] + 1;
         if ($headingWord !== null) {
             // A line that reads as a heading stands above all that is not one.
-            $styles = array_values(array_filter($styles, fn (array $known): bool => $known['style'] === 'colon' || $known['style'] === 'block' || str_starts_with($known['style'], 'counter ')));
+            $styles = array_values(array_filter($styles, fn (array $known): bool => HeadingWords::isStyle($known['style'])));
             $level = $styles === [] ? $indent['level'] : end($styles)['level'] + 1;
         } elseif ($line->mark === null) {
             [$styles, $level] = $this->plain($top, $styles);
@@ -140,7 +143,7 @@ final class Levels
         if ($this->before?->mark?->isNumber() === true || $this->before?->mark === null) {
             return [$styles, $this->indents[$top]['last'] + 1];
         }
-        while ($styles !== [] && preg_match('/\A(?:colon|block|counter .*|decimal|§)\z/u', end($styles)['style']) !== 1) {
+        while ($styles !== [] && ! HeadingWords::isStyle(end($styles)['style']) && ! in_array(end($styles)['style'], self::COUNTING, true)) {
             array_pop($styles);
         }
 

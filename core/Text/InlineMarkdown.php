@@ -37,6 +37,18 @@ final class InlineMarkdown
         return implode('', array_map(fn (Run $run): string => $run->text, self::runs($markdown)));
     }
 
+    /**
+     * The words of a title on one line, for lists and sentences.
+     *
+     * @param  int|null  $widest  columns, beyond which it is cut; null for all of it
+     */
+    public static function oneLine(string $markdown, ?int $widest = null): string
+    {
+        $line = trim((string) preg_replace('/\s+/u', ' ', self::plain($markdown)));
+
+        return $widest === null ? $line : mb_strimwidth($line, 0, $widest, '…');
+    }
+
     /** Plain text as Markdown that reads as exactly that text. */
     public static function escape(string $plain): string
     {

@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\PlainJson;
 use App\Models\MapRecord;
 use App\Store\MapStore;
-use ChalkTree\Arrange\Layout;
-use ChalkTree\Arrange\View;
 use ChalkTree\Draw\Thumbnail;
 use ChalkTree\Edit\Arguments;
 use ChalkTree\Edit\TopicDraft;
@@ -39,7 +38,7 @@ final readonly class ClipboardController
             $request->json('headings') !== false,
         );
 
-        return $this->json([
+        return new PlainJson([
             'lines' => array_map(fn (ClipLine $line): array => $line->toArray(), $clip->lines),
             'source' => $clip->source,
             'sure' => $clip->isSure(),
@@ -55,7 +54,7 @@ final readonly class ClipboardController
         $map = NewMap::from(count($drafts) === 1 ? $drafts[0] : new TopicDraft('…', children: $drafts), arrangement: 'rightward');
         $board = BoardTheme::tryFrom((string) $request->json('board')) ?? BoardTheme::Day;
 
-        return $this->json(['picture' => (new Thumbnail($board))->write(Layout::of($map, View::overview($map, Thumbnail::MOST))->scene())]);
+        return new PlainJson(['picture' => (new Thumbnail($board))->ofMap($map)]);
     }
 
     /** Branches as text, Markdown and HTML, and as what topic.add-many takes. */
@@ -64,12 +63,6 @@ final readonly class ClipboardController
         $arguments = new Arguments($request->json()->all());
         $topics = $store->load($map);
 
-        return $this->json(Clipping::of($topics, $arguments->ids('topics'), $arguments->flag('alone'))->toArray());
-    }
-
-    /** @param  array<string, mixed>  $data */
-    private function json(array $data): JsonResponse
-    {
-        return (new JsonResponse)->setEncodingOptions(JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)->setData($data);
+        return new PlainJson(Clipping::of($topics, $arguments->ids('topics'), $arguments->flag('alone'))->toArray());
     }
 }

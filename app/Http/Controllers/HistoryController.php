@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\PlainJson;
 use App\Library\Pictures;
 use App\Library\Trash;
 use App\Models\MapRecord;
@@ -35,7 +36,7 @@ final readonly class HistoryController
     {
         $request->validate(['before' => ['sometimes', 'integer', 'min:1']]);
 
-        return $this->json(['edits' => $this->log->history($map, $request->integer('before', PHP_INT_MAX), 100)]);
+        return new PlainJson(['edits' => $this->log->history($map, $request->integer('before', PHP_INT_MAX), 100)]);
     }
 
     /** What is different now from how the map was after an edit. */
@@ -43,7 +44,7 @@ final readonly class HistoryController
     {
         $then = $this->past->at($map, $seq);
 
-        return $this->json([
+        return new PlainJson([
             'differences' => Comparison::of($then, $this->store->load($map)),
             'topics' => array_map(fn (Topic $topic): array => ['id' => $topic->id, 'parent' => $topic->parent, 'title' => $topic->title], array_values($then->everything())),
         ]);
@@ -74,7 +75,7 @@ final readonly class HistoryController
     {
         $then = $this->past->at($map, $seq);
 
-        return $this->json(['topics' => [TopicDraft::of($then, $then->topic($topic)->id)->toArray()]]);
+        return new PlainJson(['topics' => [TopicDraft::of($then, $then->topic($topic)->id)->toArray()]]);
     }
 
     /** The branches that were removed from this map and can be restored. */
@@ -82,7 +83,7 @@ final readonly class HistoryController
     {
         $topics = $this->store->load($map);
 
-        return $this->json(['branches' => array_map(fn (Topic $top): array => [
+        return new PlainJson(['branches' => array_map(fn (Topic $top): array => [
             'id' => $top->id,
             'title' => $top->title,
             'topics' => count($topics->removedWith($top->id)),
@@ -91,12 +92,6 @@ final readonly class HistoryController
 
     public function emptyTrash(MapRecord $map, Trash $trash): JsonResponse
     {
-        return $this->json(['topics' => $trash->emptyBranches($map)]);
-    }
-
-    /** @param  array<string, mixed>  $data */
-    private function json(array $data): JsonResponse
-    {
-        return (new JsonResponse)->setEncodingOptions(JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)->setData($data);
+        return new PlainJson(['topics' => $trash->emptyBranches($map)]);
     }
 }

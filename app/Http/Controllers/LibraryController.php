@@ -14,7 +14,6 @@ use App\Models\Person;
 use App\Store\MapStore;
 use App\Store\ViewStore;
 use Carbon\CarbonImmutable;
-use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\View;
 use ChalkTree\Draw\Thumbnail;
 use ChalkTree\Edit\TopicDraft;
@@ -179,6 +178,6 @@ final readonly class LibraryController
         $request->validate(['board' => ['nullable', Rule::enum(BoardTheme::class)]]);
         $board = BoardTheme::tryFrom((string) $request->string('board')) ?? BoardTheme::Day;
 
-        return (new Thumbnail($board))->write(Layout::of($map, View::overview($map, Thumbnail::MOST))->scene());
+        return (new Thumbnail($board))->ofMap($map);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\PlainJson;
 use App\Models\MapRecord;
 use App\Models\Person;
 use App\Store\MapAnswers;
@@ -31,7 +32,7 @@ final readonly class MapController
 
     public function show(Request $request, MapRecord $map, #[CurrentUser] Person $person): JsonResponse
     {
-        return $this->json($this->answers->open($map, $person, $this->pane($request)));
+        return new PlainJson($this->answers->open($map, $person, $this->pane($request)));
     }
 
     public function edit(Request $request, MapRecord $map, #[CurrentUser] Person $person): JsonResponse
@@ -47,14 +48,14 @@ final readonly class MapController
         /** @var list<mixed> $edits */
         $edits = $request->json('edits');
 
-        return $this->json($this->answers->edit($map, $person, $request->integer('since'), $edits, $request->boolean('all'), pane: $this->pane($request)));
+        return new PlainJson($this->answers->edit($map, $person, $request->integer('since'), $edits, $request->boolean('all'), pane: $this->pane($request)));
     }
 
     public function news(Request $request, MapRecord $map, #[CurrentUser] Person $person): JsonResponse
     {
         $request->validate(['since' => ['required', 'integer', 'min:0']]);
 
-        return $this->json($this->answers->edit($map, $person, $request->integer('since'), [], pane: $this->pane($request)));
+        return new PlainJson($this->answers->edit($map, $person, $request->integer('since'), [], pane: $this->pane($request)));
     }
 
     /** Keeps what is folded and chosen, and answers with what that changes in the scene. */
@@ -78,13 +79,13 @@ final readonly class MapController
         /** @var Look $look */
         $look = array_map($request->json(...), ['folded' => 'folded', 'outlineFolded' => 'outlineFolded', 'chosen' => 'chosen', 'scope' => 'scope', 'outlineScope' => 'outlineScope']);
 
-        return $this->json($this->answers->edit($map, $person, $request->integer('since'), [], look: $look, pane: $this->pane($request)));
+        return new PlainJson($this->answers->edit($map, $person, $request->integer('since'), [], look: $look, pane: $this->pane($request)));
     }
 
     /** What an edit would do, in words; nothing is changed. */
     public function rehearse(Request $request, MapRecord $map, Rehearsal $rehearsal): JsonResponse
     {
-        return $this->json($rehearsal->of($map, $request->json('edit')));
+        return new PlainJson($rehearsal->of($map, $request->json('edit')));
     }
 
     /** Which of the two views of a map asks. */
@@ -93,11 +94,5 @@ final readonly class MapController
         $request->validate(['pane' => ['sometimes', Rule::in(ViewStore::PANES)]]);
 
         return (string) $request->string('pane', 'first');
-    }
-
-    /** @param  array<string, mixed>  $data */
-    private function json(array $data): JsonResponse
-    {
-        return (new JsonResponse)->setEncodingOptions(JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)->setData($data);
     }
 }

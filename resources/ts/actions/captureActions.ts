@@ -2,11 +2,8 @@ import { api, topicAddress } from '@/api/client'
 import { copyTopics } from '@/paste/clipboard'
 import { topsOf } from '@/stores/tree'
 import { tell } from '@/ui/tell'
-import type { Action, Context } from './registry'
-
-const onTopics = ['board', 'outline'] as const
-const hasChoice = ({ map }: Context): boolean => map.chosen.length > 0
-const isNotRoot = ({ map }: Context): boolean => map.chosen.length > 0 && !map.chosen.includes(map.tree.root)
+import { hasChoice, isNotRoot, onTopics } from './conditions'
+import type { Action } from './registry'
 
 /** What goes aside, in and out. */
 export const captureActions: readonly Action[] = [

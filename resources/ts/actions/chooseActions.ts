@@ -1,7 +1,6 @@
 import { useChoosing } from '@/stores/choosing'
+import { onTopics } from './conditions'
 import type { Action, Context } from './registry'
-
-const onTopics = ['board', 'outline'] as const
 
 type Way = keyof ReturnType<typeof useChoosing>
 

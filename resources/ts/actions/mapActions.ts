@@ -1,8 +1,8 @@
 import { exportAddress } from '@/api/client'
+import { onTopics } from './conditions'
 import type { Action, Context } from './registry'
 
 const inMap = ['board', 'outline', 'field'] as const
-const onTopics = ['board', 'outline'] as const
 
 function exporting(to: string, name: string, options: (context: Context) => Record<string, string> = () => ({})): Action {
     return {

@@ -1,8 +1,6 @@
 import { ancestorsOf, branchOf, childrenOf } from '@/stores/tree'
+import { hasChoice, onTopics } from './conditions'
 import type { Action, Context } from './registry'
-
-const onTopics = ['board', 'outline'] as const
-const hasChoice = ({ map }: Context): boolean => map.chosen.length > 0
 
 function foldedOf({ map }: Context): ReadonlySet<string> {
     return map.region === 'board' ? map.folded : map.outlineFolded

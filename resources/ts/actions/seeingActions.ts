@@ -1,8 +1,8 @@
 import { ancestorsOf, branchOf, childrenOf } from '@/stores/tree'
 import { nearestTowards, type Direction } from '@/board/geometry'
+import { onTopics } from './conditions'
 import type { Action, Context } from './registry'
 
-const onTopics = ['board', 'outline'] as const
 const everywhere = ['board', 'outline', 'field'] as const
 
 function arrow(direction: Direction, key: string, name: string): Action {

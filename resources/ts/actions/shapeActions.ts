@@ -1,12 +1,9 @@
 import { newId } from '@/stores/map'
 import { ancestorsOf, branchOf, childrenOf, inOrder, siblingOf, topsOf } from '@/stores/tree'
 import type { ChangeId } from './changes'
+import { hasChoice, hasSeveral, isNotRoot, onTopics } from './conditions'
 import type { Action, Context } from './registry'
 
-const onTopics = ['board', 'outline'] as const
-const hasChoice = ({ map }: Context): boolean => map.chosen.length > 0
-const isNotRoot = ({ map }: Context): boolean => map.chosen.length > 0 && !map.chosen.includes(map.tree.root)
-const hasSeveral = ({ map }: Context): boolean => map.chosen.length > 1
 const hasBelow = ({ map }: Context): boolean => map.chosen.some((id) => childrenOf(map.tree, id).length > 0)
 
 /** Opens the dialog that shows what a change would do before it does it. */

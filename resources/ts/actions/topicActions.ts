@@ -1,11 +1,9 @@
 import { branchOf, childrenOf, siblingOf, siblingsOf, topsOf } from '@/stores/tree'
+import { isNotRoot, onTopics } from './conditions'
 import type { Action, Context } from './registry'
-
-const onTopics = ['board', 'outline'] as const
 
 const hasCurrent = ({ map }: Context): boolean => map.current !== null
 const hasBelow = ({ map }: Context): boolean => map.current !== null && childrenOf(map.tree, map.current).length > 0
-const isNotRoot = ({ map }: Context): boolean => map.chosen.length > 0 && !map.chosen.includes(map.tree.root)
 
 /** Runs with the topic chosen last. */
 const withCurrent = (run: (id: string, context: Context) => void) => (context: Context): void => {

@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { useActions } from '@/actions/useActions'
 import { useMap, type Region } from '@/stores/map'
 import { ancestorsOf } from '@/stores/tree'
-import { plainTitle } from '@/text/titleMarkdown'
+import { topicName } from '@/text/titleMarkdown'
 
 /** The way from the root to where one has stepped in, with a way back to each place on it. */
 const props = defineProps<{ where: Region }>()
@@ -13,7 +13,7 @@ const map = useMap()
 const { nameOf, keyOf, run } = useActions()
 
 const at = computed(() => (props.where === 'board' ? map.scope : map.outlineScope))
-const trail = computed(() => (at.value === null ? [] : [...ancestorsOf(map.tree, at.value).reverse(), at.value].map((id) => ({ id, title: plainTitle(map.tree.topics.get(id)?.title ?? '').replace(/\s+/g, ' ') || 'Untitled' }))))
+const trail = computed(() => (at.value === null ? [] : [...ancestorsOf(map.tree, at.value).reverse(), at.value].map((id) => ({ id, title: topicName(map.tree.topics.get(id)?.title) }))))
 
 function out(): void {
     map.region = props.where

@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { useActions } from '@/actions/useActions'
 import { useMap } from '@/stores/map'
 import { branchOf, childrenOf, depthOf, inOrder } from '@/stores/tree'
-import { plainTitle } from '@/text/titleMarkdown'
+import { topicName } from '@/text/titleMarkdown'
 
 /** What several chosen topics have in common, and what can be done with all of them. */
 const LISTED = 8
@@ -41,7 +41,7 @@ const tools = computed(() =>
         <ul class="facts"><li v-for="fact in facts" :key="fact">{{ fact }}</li></ul>
     </header>
     <ol class="topics">
-        <li v-for="topic in topics.slice(0, LISTED)" :key="topic.id">{{ plainTitle(topic.title) || 'Untitled' }}</li>
+        <li v-for="topic in topics.slice(0, LISTED)" :key="topic.id">{{ topicName(topic.title) }}</li>
         <li v-if="topics.length > LISTED" class="more">and {{ topics.length - LISTED }} more</li>
     </ol>
     <div class="tools">

@@ -4,7 +4,7 @@ import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import { newId, useMap } from '@/stores/map'
 import { useDrag } from '@/stores/drag'
 import { branchOf, childrenOf, LOT } from '@/stores/tree'
-import { plainTitle } from '@/text/titleMarkdown'
+import { topicName } from '@/text/titleMarkdown'
 import { useDragSource } from '@/ui/useDragSource'
 import SidePanel from './SidePanel.vue'
 
@@ -19,7 +19,7 @@ const idea = ref('')
 const parked = computed(() => childrenOf(map.tree, LOT).map((id) => {
     const topic = map.tree.topics.get(id)
     const home = topic?.parked == null || topic.parked === id ? null : map.tree.topics.get(topic.parked)
-    return { id, title: plainTitle(topic?.title ?? '') || 'Untitled', below: branchOf(map.tree, id).length - 1, home: home === null || home === undefined ? null : plainTitle(home.title) || 'Untitled' }
+    return { id, title: topicName(topic?.title), below: branchOf(map.tree, id).length - 1, home: home === null || home === undefined ? null : topicName(home.title) }
 }))
 
 const leave = drag.offer({

@@ -4,7 +4,7 @@ import { onMounted, ref } from 'vue'
 import { api } from '@/api/client'
 import type { RemovedBranch } from '@/api/wire'
 import { useMap } from '@/stores/map'
-import { plainTitle } from '@/text/titleMarkdown'
+import { topicName } from '@/text/titleMarkdown'
 import { tell } from '@/ui/tell'
 import { useUi } from '@/ui/uiStore'
 import SidePanel from './SidePanel.vue'
@@ -40,7 +40,7 @@ function restore(branch: RemovedBranch): void {
         <ul v-else>
             <li class="all"><span>They stay for thirty days.</span><NButton size="tiny" @click="empty">Empty for good</NButton></li>
             <li v-for="branch in branches" :key="branch.id">
-                <span>{{ plainTitle(branch.title) || 'Untitled' }}</span>
+                <span>{{ topicName(branch.title) }}</span>
                 <small>{{ branch.topics === 1 ? '1 topic' : `${branch.topics} topics` }}</small>
                 <NButton size="tiny" secondary @click="restore(branch)">Restore</NButton>
             </li>

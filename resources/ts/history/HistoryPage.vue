@@ -6,7 +6,7 @@ import { api, pastPictureAddress } from '@/api/client'
 import type { CompareAnswer, Difference, HistoryEntry } from '@/api/wire'
 import { usePreferences } from '@/stores/preferences'
 import { newId } from '@/stores/map'
-import { plainTitle } from '@/text/titleMarkdown'
+import { topicName } from '@/text/titleMarkdown'
 import Mark from '@/ui/Mark.vue'
 import { tell } from '@/ui/tell'
 
@@ -149,7 +149,7 @@ const bringOver = (topic: string): Promise<void> => attempt(async () => {
                     <h2><i :style="{ borderColor: `var(--${CHALKS[group.what]})` }" />{{ WORDS[group.what] }} · {{ group.all.length }}</h2>
                     <ul>
                         <li v-for="one in group.all.slice(0, 200)" :key="one.topic">
-                            <span>{{ plainTitle(one.title) || 'Untitled' }}<small v-if="one.was"> was: {{ plainTitle(one.was) }}</small></span>
+                            <span>{{ topicName(one.title) }}<small v-if="one.was"> was: {{ topicName(one.was) }}</small></span>
                             <NButton v-if="one.what !== 'added'" size="tiny" quaternary @click="bringOver(one.topic)">Copy as it was</NButton>
                         </li>
                     </ul>

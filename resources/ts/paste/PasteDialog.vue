@@ -5,7 +5,7 @@ import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue'
 import { api } from '@/api/client'
 import { useMap } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
-import { plainTitle } from '@/text/titleMarkdown'
+import { topicName, plainTitle } from '@/text/titleMarkdown'
 import { useUi } from '@/ui/uiStore'
 import { pastedBy } from './clipboard'
 import { usePaste, type PasteAs, type PreviewLine } from './pasteStore'
@@ -31,7 +31,7 @@ const frame = ref<HTMLElement | null>(null)
 const { height } = useElementSize(frame)
 const { y: scrolled } = useScroll(frame)
 
-const where = computed(() => plainTitle(map.tree.topics.get(paste.target)?.title ?? '') || 'Untitled')
+const where = computed(() => topicName(map.tree.topics.get(paste.target)?.title))
 const first = computed(() => Math.max(0, Math.floor(scrolled.value / LINE) - 8))
 const shown = computed(() => paste.lines.slice(first.value, first.value + Math.ceil(height.value / LINE) + 16).map((line, i) => ({ line, index: first.value + i })))
 const kept = computed(() => paste.lines.filter((line) => !line.dropped).length)

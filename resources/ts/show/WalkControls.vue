@@ -6,7 +6,7 @@ import { useActions } from '@/actions/useActions'
 import { useMap } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
 import { ancestorsOf } from '@/stores/tree'
-import { plainTitle } from '@/text/titleMarkdown'
+import { topicName, plainTitle } from '@/text/titleMarkdown'
 import { useWalk } from './walkStore'
 
 /** The tools of a walk. They come when the pointer moves or a key asks, and go again by themselves. */
@@ -25,7 +25,7 @@ useEventListener(window, ['pointermove', 'focusin'], () => {
 })
 
 const place = computed(() => `${walk.stops.indexOf(walk.at ?? '') + 1} of ${walk.stops.length}`)
-const jumps = computed(() => walk.stops.map((id) => ({ id, title: plainTitle(map.tree.topics.get(id)?.title ?? '') || 'Untitled', depth: ancestorsOf(map.tree, id).length })))
+const jumps = computed(() => walk.stops.map((id) => ({ id, title: topicName(map.tree.topics.get(id)?.title), depth: ancestorsOf(map.tree, id).length })))
 const ways = computed(() => [
     { id: 'walk.back', text: 'Back', can: walk.trail.length > 0 },
     { id: 'walk.on', text: 'On', can: walk.next !== null },

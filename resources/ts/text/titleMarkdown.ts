@@ -77,6 +77,11 @@ export function titleMarkdown(document: Node): string {
     return titleSerializer.serialize(document, { tightLists: true }).replace(/\n{2,}/g, '\n').trim()
 }
 
+/** What a topic is called in a list or a sentence: its words on one line. */
+export function topicName(markdown: string | undefined): string {
+    return plainTitle(markdown ?? '').replace(/\s+/g, ' ').trim() || 'Untitled'
+}
+
 /** The words of a title without its formatting. */
 export function plainTitle(markdown: string): string {
     if (!/[*_~`[\]<&\\]/.test(markdown)) {

@@ -6,7 +6,7 @@ import { changes, type Change, type Values } from '@/actions/changes'
 import { api } from '@/api/client'
 import type { RehearsalAnswer, RehearsalItem } from '@/api/wire'
 import { useMap } from '@/stores/map'
-import { plainTitle } from '@/text/titleMarkdown'
+import { topicName } from '@/text/titleMarkdown'
 import { useUi } from './uiStore'
 
 /** One change of shape or text: what it can be told, and all that it would do, before it does it. */
@@ -20,8 +20,7 @@ const problem = ref<string | null>(null)
 
 const options = computed(() => change.options.filter((option) => option.when?.(values, map) ?? true))
 const about = computed(() => {
-    const topic = map.chosen.length === 1 ? plainTitle(map.currentTopic?.title ?? '') : `${map.chosen.length} chosen topics`
-    return topic === '' ? 'Untitled' : topic
+    return map.chosen.length === 1 ? topicName(map.currentTopic?.title) : `${map.chosen.length} chosen topics`
 })
 
 const rehearse = useDebounceFn(async () => {
@@ -42,14 +41,13 @@ const SIGNS: Record<RehearsalItem['what'], string> = {
 }
 
 function told(item: RehearsalItem): { before: string; after: string } {
-    const plain = (text: string): string => plainTitle(text) || 'Untitled'
-    switch (item.what) {
+        switch (item.what) {
         case 'added':
-            return { before: '', after: plain(item.after) }
+            return { before: '', after: topicName(item.after) }
         case 'removed':
-            return { before: plain(item.before), after: '' }
+            return { before: topicName(item.before), after: '' }
         case 'moved':
-            return { before: plain(item.before), after: `below ${plain(item.after)}` }
+            return { before: topicName(item.before), after: `below ${topicName(item.after)}` }
         default:
             return { before: item.before === '' ? '(empty)' : item.before, after: item.after === '' ? '(empty)' : item.after }
     }

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { useDrag } from '@/stores/drag'
 import { useMap } from '@/stores/map'
-import { plainTitle } from '@/text/titleMarkdown'
+import { topicName } from '@/text/titleMarkdown'
 
 /** What is being dragged, beside the pointer, and what will become of it. */
 const drag = useDrag()
@@ -10,7 +10,7 @@ const map = useMap()
 
 const what = computed(() => {
     const topic = drag.ids.length === 1 ? map.tree.topics.get(drag.ids[0] ?? '') : undefined
-    const title = topic === undefined ? `${drag.ids.length} topics` : plainTitle(topic.title).slice(0, 50) || 'Untitled'
+    const title = topic === undefined ? `${drag.ids.length} topics` : topicName(topic.title).slice(0, 50)
     return drag.copies ? `${title} · copy` : title
 })
 </script>

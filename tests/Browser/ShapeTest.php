@@ -155,3 +155,45 @@ it('parks, moves out of the lot and removes by its buttons, and keeps the count 
     $browser->press('Close');
     expect(Studio::server()->artisan('map:export', explode('/', (string) parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH))[2], '--to=txt'))->toBe("Plan\n\tA\n\t\tB\n");
 });
+
+it('breaks a title at the caret by the mouse, while it is typed', function () {
+    $browser = shapeMap("Plan\n\tonetwo\n");
+    $browser->pick('onetwo');
+    $browser->press('Change the title')->waitFor('.title-editor');
+    // The editor sets its selection once more when it has just come up.
+    usleep(150_000);
+    $browser->keys('Home', 'ArrowRight', 'ArrowRight', 'ArrowRight');
+    $browser->press('Break in two at the caret');
+    $browser->waitFor('.title-editor')->keys('Mod+Enter');
+    shaped($browser, ['Plan', '  one', '  two']);
+});
+
+it('copies and cuts from the menu', function () {
+    $browser = shapeMap("Plan\n\tA\n\tB\n");
+    $browser->pick('A');
+    $browser->press('More')->press('Cut');
+    shaped($browser, ['Plan', '  B']);
+    $browser->pick('B');
+    $browser->keys('Mod+v');
+    shaped($browser, ['Plan', '  B', '    A']);
+});
+
+it('goes into the second view and out again by F6, and pastes there', function () {
+    $browser = shapeMap("Plan\n\tA\n\tB\n");
+    $browser->pick('A');
+    $browser->keys('Mod+c');
+    usleep(600_000);
+    $browser->keys('Alt+Shift+v')->waitFor('iframe');
+    $inside = 'const d = document.querySelector("iframe").contentDocument;';
+    $browser->waitUntil(fn (): bool => $browser->script("{$inside} return d?.querySelectorAll('.slip').length === 3"), 'the second view');
+    $browser->pick('B');
+    $at = fn (): string => (string) $browser->script('return document.activeElement.dataset.focus ?? document.activeElement.tagName');
+    $browser->keys('F6');
+    expect($at())->toBe('second')->and($browser->script("{$inside} return d.activeElement.dataset.focus"))->toBe('board');
+    $browser->driver->switchTo()->frame(0);
+    $browser->keys('Home', 'Mod+v', 'F6');
+    $browser->driver->switchTo()->defaultContent();
+    expect($at())->toBe('outline');
+    shaped($browser, ['Plan', '  A', '  B', '  A']);
+    $browser->press('Close this view');
+});

@@ -33,6 +33,13 @@ it('keeps maps in folders, by dragging and by the menu, with favourites first', 
     $browser->press('New folder')->waitFor("input[aria-label='Name of the folder']");
     $browser->type('Inside')->keys('Enter');
     $browser->waitUntil(fn (): bool => $browser->count('.folder') === 1, 'the folder in the folder');
+    // The folder inside goes out and back in by the menu, which keys reach.
+    $browser->press('More about the folder Inside')->press('Move out of this folder');
+    $browser->waitUntil(fn (): bool => ! $browser->has('.folder'), 'the folder to go out');
+    $browser->press('Library')->press('More about the folder Inside');
+    $browser->keys('ArrowDown', 'ArrowDown', 'ArrowRight', 'Enter');
+    $browser->waitUntil(fn (): bool => $browser->count('.folder') === 1, 'the folder to go back in');
+    $browser->press('Open the folder Festival year');
     dragCard($browser, 'Volunteers', 'Library');
     $browser->waitUntil(fn (): bool => cards($browser) === [], 'the map to go out');
     $browser->press('Library');

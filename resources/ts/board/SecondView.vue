@@ -33,7 +33,7 @@ onBeforeUnmount(leave)
 
 <template>
     <aside class="second" :class="{ dragging: drag.isDragging && !drag.hasGuest }">
-        <iframe ref="frame" :src="address" title="Second view" />
+        <iframe ref="frame" data-focus="second" tabindex="0" :src="address" title="Second view" />
         <NButton class="close" size="tiny" secondary @click="preferences.setSecond(null)">Close this view</NButton>
     </aside>
 </template>

@@ -54,7 +54,7 @@ const outOptions = computed(() => options(['export.md', 'export.txt', 'export.op
 const moreOptions = computed(() =>
     options([
         ...(props.narrow ? ['help.palette', 'map.undo', 'map.redo', 'walk.begin', 'lot.open', 'lot.park', 'shape.wrap', 'shape.dissolve', 'change.sort', 'change.break', 'change.join'] : []),
-        'clip.preview', 'clip.address', 'find.here', 'find.everywhere', 'map.history', 'map.trash', 'map.starter',
+        'clip.copy', 'clip.copy-alone', 'clip.cut', 'clip.preview', 'clip.address', 'find.here', 'find.everywhere', 'map.history', 'map.trash', 'map.starter',
         'arrange.both-sides', 'arrange.rightward', 'arrange.balance', 'see.level-1', 'see.level-2', 'see.level-3', 'see.fold-others', 'topic.fold-below', 'topic.unfold-below', 'scope.in', 'scope.out',
         'see.second', 'see.outline', 'see.desk', 'see.board', 'help.palette', 'help.keys',
     ]),

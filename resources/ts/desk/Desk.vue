@@ -7,6 +7,7 @@ import { newId, useMap } from '@/stores/map'
 import { branchOf, childrenOf } from '@/stores/tree'
 import { useTitles } from '@/stores/titles'
 import { plainTitle } from '@/text/titleMarkdown'
+import { useTyping } from '@/text/typing'
 import { useUi } from '@/ui/uiStore'
 import ChoiceSummary from './ChoiceSummary.vue'
 
@@ -17,6 +18,7 @@ const map = useMap()
 const titles = useTitles()
 const ui = useUi()
 const { run } = useActions()
+const typing = useTyping()
 const caption = ref<InstanceType<typeof NInput> | null>(null)
 const note = ref<{ focus: () => void } | null>(null)
 
@@ -93,7 +95,8 @@ watch(
             <header>
                 <h2 :class="{ empty: title === '' }">{{ title === '' ? 'Untitled topic' : title }}</h2>
                 <p>{{ below === 0 ? 'nothing below it' : below === 1 ? '1 topic below it' : `${below} topics below it` }}</p>
-                <NButton size="tiny" secondary @click="titles.begin(topic.id)">Change the title</NButton>
+                <NButton v-if="map.editing === null" size="tiny" secondary @click="titles.begin(topic.id)">Change the title</NButton>
+                <NButton v-else size="tiny" secondary @pointerdown.prevent @mousedown.prevent @click="titles.split(typing.halves())">Break in two at the caret</NButton>
                 <p v-if="isAlone" class="hint">It stands alone on its level. <NButton text type="primary" size="tiny" @click="map.edit({ name: 'level.dissolve', topics: [topic.id] })">Remove this level</NButton></p>
                 <p v-if="singles > 0" class="hint">{{ singles === 1 ? '1 level below holds' : `${singles} levels below hold` }} a single topic. <NButton text type="primary" size="tiny" @click="run('change.levels')">Remove</NButton></p>
                 <p v-if="topic.numbering !== null" class="hint">What is below is numbered. <NButton text type="primary" size="tiny" @click="run('change.number')">Change</NButton></p>

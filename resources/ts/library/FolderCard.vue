@@ -16,9 +16,12 @@ const naming = ref<string | null>(null)
 const name = ref<InstanceType<typeof NInput> | null>(null)
 
 const count = computed(() => library.countIn(props.folder.id))
+/** Those it can be put into: neither itself nor one inside it. */
+const others = computed(() => library.folders.filter((one) => one.id !== props.folder.parent && !library.isWithin(one.id, props.folder.id)))
 const places = computed(() => [
     ...(props.folder.parent === null ? [] : [{ key: 'out', label: 'Move out of this folder' }]),
     { key: 'rename', label: 'Rename' },
+    { key: 'put', label: 'Put into', disabled: others.value.length === 0, children: others.value.map((one) => ({ key: `put ${one.id}`, label: one.name })) },
     { key: 'remove', label: 'Dissolve: what is in it stays' },
 ])
 
@@ -27,6 +30,8 @@ async function act(key: string): Promise<void> {
         naming.value = props.folder.name
         await nextTick()
         name.value?.select()
+    } else if (key.startsWith('put ')) {
+        await library.put('folder', props.folder.id, key.slice(4))
     } else if (key === 'out') {
         await library.put('folder', props.folder.id, library.folders.find((one) => one.id === props.folder.parent)?.parent ?? null)
     } else {

@@ -26,13 +26,17 @@ export const useLibrary = defineStore('library', () => {
     const busy = ref(false)
     const arrivals = ref<Arrival[]>([])
 
-    const trail = computed<readonly Folder[]>(() => {
+    /** A folder and those it stands in, from the outermost. */
+    function wayTo(id: string | null): Folder[] {
         const way: Folder[] = []
-        for (let at = folders.value.find((one) => one.id === folder.value); at !== undefined && way.length < 30; at = folders.value.find((one) => one.id === at?.parent)) {
+        for (let at = folders.value.find((one) => one.id === id); at !== undefined && way.length < 30; at = folders.value.find((one) => one.id === at?.parent)) {
             way.unshift(at)
         }
         return way
-    })
+    }
+
+    const isWithin = (id: string, folder: string): boolean => wayTo(id).some((one) => one.id === folder)
+    const trail = computed<readonly Folder[]>(() => wayTo(folder.value))
     const here = computed(() => folders.value.filter((one) => one.parent === folder.value))
     const sorted = (entries: readonly LibraryEntry[]): LibraryEntry[] => [...entries].sort((a, b) => {
         const first = Number(b.favourite) - Number(a.favourite)
@@ -108,5 +112,5 @@ export const useLibrary = defineStore('library', () => {
         await fetch()
     }
 
-    return { maps, trash, folders, folder, busy, arrivals, trail, here, shown, sorted, countIn, attempt, fetch, change, rename, put, bringIn }
+    return { maps, trash, folders, folder, busy, arrivals, trail, here, shown, sorted, isWithin, countIn, attempt, fetch, change, rename, put, bringIn }
 })

@@ -9,6 +9,7 @@ import type { Action } from '@/actions/registry'
 import { api } from '@/api/client'
 import type { QuickAnswer } from '@/api/wire'
 import { useMap } from '@/stores/map'
+import { usePickList } from './usePickList'
 import { useUi } from './uiStore'
 
 /** One box that finds maps, topics in any map, and actions, as one types. */
@@ -21,8 +22,6 @@ const map = useMap()
 const router = useRouter()
 const { actions, isAvailable, run } = useActions()
 const words = ref('')
-const at = ref(0)
-const list = ref<HTMLElement | null>(null)
 const found = shallowRef<QuickAnswer>({ maps: [], topics: [] })
 // The focus is in the palette now, so what counts is where it was: in a map, or in the library.
 const scopes = map.id === '' ? ['library'] : ['board', 'outline']
@@ -51,7 +50,7 @@ const entries = computed<Entry[]>(() => {
     return [...maps.slice(0, 3), ...good.slice(0, 3), ...topics, ...maps.slice(3), ...good.slice(3)]
 })
 
-const current = computed(() => entries.value[at.value])
+const { at, current, move } = usePickList(words, entries)
 
 let asked = 0
 const ask = useDebounceFn(async () => {
@@ -63,15 +62,7 @@ const ask = useDebounceFn(async () => {
     }
 }, 70)
 
-watch(words, () => {
-    at.value = 0
-    void ask()
-})
-
-function move(by: number): void {
-    at.value = (at.value + by + entries.value.length) % Math.max(1, entries.value.length)
-    void nextTick(() => list.value?.querySelector('.current')?.scrollIntoView({ block: 'nearest' }))
-}
+watch(words, () => void ask())
 
 function pick(entry: Entry | undefined): void {
     if (entry !== undefined) {

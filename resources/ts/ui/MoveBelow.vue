@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { NInput, NModal } from 'naive-ui'
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { moveBelow } from '@/actions/shapeActions'
 import { useMap } from '@/stores/map'
 import { ancestorsOf, childrenOf } from '@/stores/tree'
 import { plainTitle } from '@/text/titleMarkdown'
+import { usePickList } from './usePickList'
 import { useUi } from './uiStore'
 
 /** Moves what is chosen below a topic found by its name: the quick way to sort a long list by keys. */
@@ -13,8 +14,6 @@ const MOST = 40
 const ui = useUi()
 const map = useMap()
 const words = ref('')
-const at = ref(0)
-const list = ref<HTMLElement | null>(null)
 
 const places = computed(() => {
     const chosen = new Set(map.chosen)
@@ -35,12 +34,7 @@ const found = computed(() => {
         .map((place) => ({ ...place, trail: ancestorsOf(map.tree, place.id).reverse().map((id) => plainTitle(map.tree.topics.get(id)?.title ?? '')).join(' › ') }))
 })
 
-watch(words, () => (at.value = 0))
-
-function move(by: number): void {
-    at.value = (at.value + by + found.value.length) % Math.max(1, found.value.length)
-    void nextTick(() => list.value?.querySelector('.current')?.scrollIntoView({ block: 'nearest' }))
-}
+const { at, current, move } = usePickList(words, found)
 
 function pick(id: string | undefined): void {
     close()
@@ -58,7 +52,7 @@ function close(): void {
 
 <template>
     <NModal :show="true" :auto-focus="true" aria-label="Move below" @update:show="close">
-        <div class="move" role="dialog" aria-label="Move below" @keydown.down.prevent="move(1)" @keydown.up.prevent="move(-1)" @keydown.enter.prevent="pick(found[at]?.id)" @keydown.escape.prevent.stop="close">
+        <div class="move" role="dialog" aria-label="Move below" @keydown.down.prevent="move(1)" @keydown.up.prevent="move(-1)" @keydown.enter.prevent="pick(current?.id)" @keydown.escape.prevent.stop="close">
             <NInput v-model:value="words" size="large" :placeholder="map.chosen.length === 1 ? 'Move it below …' : `Move ${map.chosen.length} topics below …`" :input-props="{ 'aria-label': 'Move below' }" />
             <ul ref="list" role="listbox">
                 <li v-for="(place, i) in found" :key="place.id" role="option" :class="{ current: i === at }" :aria-selected="i === at" @pointermove="at = i" @click="pick(place.id)">

@@ -8,7 +8,7 @@ export type Panel = 'palette' | 'keys' | 'change' | 'move'
 export type Side = 'find' | 'lot' | 'removed'
 export type PhoneView = 'outline' | 'board' | 'desk'
 
-const REGIONS = ['outline', 'board', 'desk', 'top']
+const REGIONS = ['outline', 'board', 'second', 'desk', 'top']
 
 /** Which dialog is open, which part of a narrow window is seen, and where the focus goes. */
 export const useUi = defineStore('ui', () => {
@@ -54,10 +54,21 @@ export const useUi = defineStore('ui', () => {
         const frame = document.querySelector<HTMLElement>(`[data-focus=${region}]`)
         const target = frame?.matches('[tabindex]') === true ? frame : frame?.querySelector<HTMLElement>('[tabindex="0"], button, input, [contenteditable]')
         target?.focus({ preventScroll: true })
+        if (target instanceof HTMLIFrameElement) {
+            target.contentWindow?.focus()
+            target.contentDocument?.querySelector<HTMLElement>('[data-focus=board]')?.focus({ preventScroll: true })
+        }
         return target != null
     }
 
     function focusNextRegion(): void {
+        const frame = window.frameElement?.closest<HTMLElement>('[data-focus]')
+        if (frame != null) {
+            // From the second view on to what comes after it in the first.
+            window.parent.focus()
+            frame.ownerDocument.querySelector<HTMLElement>('[data-focus=outline]')?.focus({ preventScroll: true })
+            return
+        }
         const at = document.activeElement?.closest<HTMLElement>('[data-focus]')?.dataset.focus ?? ''
         for (let n = 1; n <= REGIONS.length; n++) {
             const next = REGIONS[(REGIONS.indexOf(at) + n) % REGIONS.length]

@@ -7,14 +7,11 @@ namespace Bench;
 /** A caller of the API over HTTP, as a browser is one: with cookies, a token, and gzip. */
 final class Client
 {
-    private readonly string $cookies;
-
     private readonly \CurlHandle $connection;
 
     /** @param  non-empty-string  $address */
     public function __construct(private readonly string $address)
     {
-        $this->cookies = (string) tempnam(sys_get_temp_dir(), 'cookies');
         $this->connection = curl_init();
     }
 
@@ -43,7 +40,8 @@ final class Client
             CURLOPT_URL => $this->address.$path,
             CURLOPT_RETURNTRANSFER => true,
             CURLOPT_CUSTOMREQUEST => $method,
-            CURLOPT_COOKIEFILE => $this->cookies,
+            // Kept in memory, in no file.
+            CURLOPT_COOKIEFILE => '',
             CURLOPT_ENCODING => 'gzip',
             CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', "X-XSRF-TOKEN: {$token}"],
             CURLOPT_POSTFIELDS => $body === null ? '' : json_encode($body, JSON_THROW_ON_ERROR),

@@ -3,12 +3,17 @@
 declare(strict_types=1);
 
 use App\Http\ErrorAnswer;
-use App\Http\Middleware\PackAnswers;
+use App\Http\Middleware\OneAtATime;
+use App\Http\Middleware\ReadBody;
 use App\Http\Middleware\SafetyHeaders;
-use App\Http\Middleware\UnpackRequests;
+use App\Http\Middleware\TokenInHeader;
+use Illuminate\Auth\Middleware\Authorize;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Foundation\Http\Middleware\ConvertEmptyStringsToNull;
+use Illuminate\Foundation\Http\Middleware\TrimStrings;
+use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
 
@@ -21,10 +26,16 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         // Everything is same-origin.
         $middleware->remove(HandleCors::class);
-        $middleware->append([SafetyHeaders::class, PackAnswers::class, UnpackRequests::class]);
+        $middleware->append(SafetyHeaders::class);
         $middleware->redirectGuestsTo('/sign-in');
-        $middleware->trimStrings(except: [fn (Request $request): bool => $request->is('api/maps/*', 'api/find', 'api/replace')]);
-        $middleware->convertEmptyStringsToNull(except: [fn (Request $request): bool => $request->is('api/maps/*', 'api/find', 'api/replace')]);
+        // These read the body of a request before it is known whether its sender has any rights here.
+        $middleware->remove([TrimStrings::class, ConvertEmptyStringsToNull::class]);
+        $middleware->web(replace: [ValidateCsrfToken::class => TokenInHeader::class]);
+        $middleware->alias(['body' => ReadBody::class, 'alone' => OneAtATime::class]);
+        $middleware->appendToPriorityList(Authorize::class, ReadBody::class);
+        $middleware->appendToPriorityList(ReadBody::class, OneAtATime::class);
+        // A new password ends the sessions that were begun with the old one.
+        $middleware->authenticateSessions();
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('api/*'));

@@ -3,9 +3,22 @@
 declare(strict_types=1);
 
 return [
-    // A demo installation has a demo person whose library one button opens, and shows its mail outbox to everyone.
+    // A demo installation has a demo person whose library one button opens, for callers from this machine only.
     'demo' => (bool) env('CHALK_DEMO', false),
+
+    // The same for everyone who can reach the server: they all share that library. Never with maps that matter.
+    'demo_anywhere' => (bool) env('CHALK_DEMO_ANYWHERE', false),
+
+    // That the server listens on a loopback address only; bin/start says so. Letters are shown in the browser then.
+    'loopback' => (bool) env('CHALK_LOOPBACK', false),
+
+    // Addresses of proxies whose word on where a request comes from is taken, with commas between; * for any.
+    'trusted_proxies' => env('CHALK_TRUSTED_PROXIES'),
+
     'demo_email' => 'wren@saltmere.example',
+
+    // Bounds on how often somebody may ask; off for measuring and for tests that ask very often.
+    'limits' => (bool) env('CHALK_LIMITS', true),
 
     // Milliseconds that every edit request waits, to see how the interface does on a slow connection.
     'delay' => (int) env('CHALK_DELAY', 0),

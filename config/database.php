@@ -11,7 +11,8 @@ return [
             'database' => env('DB_DATABASE', database_path('chalk-tree.sqlite')),
             'prefix' => '',
             'foreign_key_constraints' => true,
-            'busy_timeout' => 10_000,
+            // Milliseconds; whoever waits longer is told to come again.
+            'busy_timeout' => 3_000,
             'journal_mode' => 'WAL',
             // FULL, so that what was answered as saved survives a power cut too.
             'synchronous' => 'FULL',

@@ -2,10 +2,13 @@
 
 declare(strict_types=1);
 
+use Illuminate\Foundation\Application;
 use Illuminate\Http\Request;
-
-define('LARAVEL_START', microtime(true));
 
 require __DIR__.'/../vendor/autoload.php';
 
-(require __DIR__.'/../bootstrap/app.php')->handleRequest(Request::capture());
+/** @var Application $app */
+$app = require __DIR__.'/../bootstrap/app.php';
+
+// Not Request::capture(), which parses the body at once, whoever sent it; the middleware ReadBody does, where it may.
+$app->handleRequest(new Request($_GET, [], [], $_COOKIE, [], $_SERVER));

@@ -15,8 +15,9 @@ use Illuminate\Support\Facades\Route;
 Route::prefix('api')->group(function (): void {
     Route::get('me', [AccountController::class, 'show']);
 
-    Route::middleware('throttle:account')->group(function (): void {
+    Route::middleware(['body:small', 'throttle:account'])->group(function (): void {
         Route::post('register', [AccountController::class, 'register']);
+        Route::post('register/finish', [AccountController::class, 'finish']);
         Route::post('sign-in', [AccountController::class, 'signIn']);
         Route::post('demo', [AccountController::class, 'demo']);
         Route::post('sign-out', [AccountController::class, 'signOut']);
@@ -25,9 +26,13 @@ Route::prefix('api')->group(function (): void {
     });
 
     Route::middleware(['auth', 'throttle:work'])->group(function (): void {
+        Route::post('maps/import', [LibraryController::class, 'import'])->middleware(['body:file', 'throttle:heavy', 'alone:files']);
+    });
+
+    Route::middleware(['auth', 'throttle:work', 'body'])->group(function (): void {
+        Route::put('me/keys', [AccountController::class, 'keys']);
         Route::get('maps', [LibraryController::class, 'index']);
         Route::post('maps', [LibraryController::class, 'store']);
-        Route::post('maps/import', [LibraryController::class, 'import'])->middleware('throttle:heavy');
 
         Route::get('starters', [LibraryController::class, 'starters']);
         Route::get('starters/{starter}/picture', [LibraryController::class, 'starterPicture'])->where('starter', '[a-z0-9-]{1,40}');
@@ -38,8 +43,8 @@ Route::prefix('api')->group(function (): void {
         Route::delete('folders/{folder}', [FolderController::class, 'destroy'])->can('keep', 'folder');
 
         Route::get('quick', [FindController::class, 'quick']);
-        Route::post('find', [FindController::class, 'everywhere'])->middleware('throttle:heavy');
-        Route::post('replace', [FindController::class, 'replace'])->middleware('throttle:heavy');
+        Route::post('find', [FindController::class, 'everywhere'])->middleware(['throttle:heavy', 'alone:search']);
+        Route::post('replace', [FindController::class, 'replace'])->middleware(['throttle:heavy', 'alone:search']);
 
         Route::patch('maps/{map}', [LibraryController::class, 'update'])->can('work', 'map');
         Route::delete('maps/{map}', [LibraryController::class, 'trash'])->can('keep', 'map');
@@ -51,19 +56,20 @@ Route::prefix('api')->group(function (): void {
             Route::post('maps/{map}/edits', [MapController::class, 'edit']);
             Route::get('maps/{map}/edits', [MapController::class, 'news']);
             Route::put('maps/{map}/view', [MapController::class, 'look']);
+            Route::put('maps/{map}/place', [MapController::class, 'place']);
             Route::post('maps/{map}/rehearsal', [MapController::class, 'rehearse']);
-            Route::post('maps/{map}/find', [FindController::class, 'inMap']);
-            Route::post('maps/{map}/clip', [ClipboardController::class, 'read'])->middleware('throttle:heavy');
+            Route::post('maps/{map}/find', [FindController::class, 'inMap'])->middleware('alone:search');
+            Route::post('maps/{map}/clip', [ClipboardController::class, 'read'])->middleware(['throttle:heavy', 'alone:files']);
             Route::post('maps/{map}/clip/picture', [ClipboardController::class, 'picture']);
             Route::post('maps/{map}/copy', [ClipboardController::class, 'copy']);
             Route::get('maps/{map}/history', [HistoryController::class, 'index']);
-            Route::get('maps/{map}/history/{seq}', [HistoryController::class, 'compare'])->whereNumber('seq');
-            Route::get('maps/{map}/history/{seq}/picture', [HistoryController::class, 'picture'])->whereNumber('seq');
-            Route::get('maps/{map}/history/{seq}/branch/{topic}', [HistoryController::class, 'branch'])->whereNumber('seq');
+            Route::get('maps/{map}/history/{seq}', [HistoryController::class, 'compare'])->where('seq', '[0-9]{1,15}');
+            Route::get('maps/{map}/history/{seq}/picture', [HistoryController::class, 'picture'])->where('seq', '[0-9]{1,15}')->middleware('alone:pictures');
+            Route::get('maps/{map}/history/{seq}/branch/{topic}', [HistoryController::class, 'branch'])->where('seq', '[0-9]{1,15}');
             Route::get('maps/{map}/trash', [HistoryController::class, 'trash']);
             Route::delete('maps/{map}/trash', [HistoryController::class, 'emptyTrash']);
-            Route::post('maps/{map}/duplicate', [LibraryController::class, 'duplicate'])->middleware('throttle:heavy');
-            Route::get('maps/{map}/export', [LibraryController::class, 'export'])->middleware('throttle:heavy');
+            Route::post('maps/{map}/duplicate', [LibraryController::class, 'duplicate'])->middleware(['throttle:heavy', 'alone:files']);
+            Route::get('maps/{map}/export', [LibraryController::class, 'export'])->middleware(['throttle:heavy', 'alone:pictures']);
         });
     });
 });

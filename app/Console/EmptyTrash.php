@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\Find\WordIndex;
 use App\Library\Trash;
 use Illuminate\Console\Command;
 
@@ -14,9 +15,10 @@ final class EmptyTrash extends Command
 
     protected $description = 'Takes maps and branches that have lain in the trash for thirty days.';
 
-    public function handle(Trash $trash): int
+    public function handle(Trash $trash, WordIndex $index): int
     {
         $trash->clearOld();
+        $index->sweep();
 
         return self::SUCCESS;
     }

@@ -33,7 +33,7 @@ final class ShowScene extends MapCommand
         }
         $looks = Looks::standard();
         $scene = Layout::of($map, View::folding($folded), $arrangement, $looks)->scene();
-        $data = new SlipData($looks);
+        $data = new SlipData;
         $json = ['arrangement' => $scene->arrangement, 'bounds' => $scene->bounds()]
             + ($this->option('absolute') ? ['boxes' => array_values($scene->boxes())] : [])
             + ['slips' => array_map(fn (Slip $slip): array => $data->of($slip), array_values($scene->slips))];

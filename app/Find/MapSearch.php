@@ -11,6 +11,7 @@ use App\Store\EditBody;
 use App\Store\MapEditing;
 use App\Store\MapStore;
 use ChalkTree\Edit\InvalidEdit;
+use ChalkTree\Edit\ReplaceText;
 use ChalkTree\Find\Finder;
 use ChalkTree\Find\Hit;
 use ChalkTree\Find\Query;
@@ -32,7 +33,7 @@ final readonly class MapSearch
     /**
      * @param  list<string>  $fields
      * @param  list<string>|null  $branches  ids in the one map; null for all of it
-     * @return array{maps: list<array{map: string, title: string, trails: object, hits: list<array{key: string, topic: string, field: string, before: string, found: string, after: string}>}>, complete: bool} "FindAnswer" in the wire schema
+     * @return array{maps: list<array{map: string, title: string, trails: object, hits: list<array{key: string, topic: string, field: string, row: string, before: string, found: string, after: string}>}>, complete: bool} "FindAnswer" in the wire schema
      */
     public function find(Person $person, Query $query, array $fields, ?MapRecord $only = null, ?array $branches = null): array
     {
@@ -57,25 +58,41 @@ final readonly class MapSearch
     }
 
     /**
-     * Replaces the hits named in each map, all as one step or, if one map refuses, none.
+     * Replaces the hits named in each map, all as one step or, if one map refuses, none. Patterns are matched first, so
+     * that nobody waits for that.
      *
      * @param  array<string, mixed>  $find  as Query reads it
      * @param  array<string, list<string>>  $hits  keys by map
      * @param  list<string>  $fields
-     * @return array{step: string, maps: int}
+     * @return array{step: string, maps: int, places: int} how many maps changed, and in how many places; those named that are no longer there do not count
      */
     public function replace(Person $person, array $find, string $with, array $fields, array $hits): array
     {
         $step = Ids::next();
-        $this->database->transaction(function () use ($person, $find, $with, $fields, $hits, $step): void {
-            foreach ($hits as $id => $keys) {
-                $record = $person->map($id, held: true) ?? throw new InvalidEdit('One of these maps is not in your library, or no longer.', 'hits');
-                $body = EditBody::read(['name' => 'text.replace', 'step' => $step, 'find' => $find, 'with' => $with, 'fields' => $fields, 'only' => $keys]);
+        $edits = [];
+        foreach ($hits as $id => $keys) {
+            $record = $person->map($id) ?? throw $this->gone();
+            $edits[$id] = EditBody::read(['name' => 'text.replace', 'step' => $step, 'find' => $find, 'with' => $with, 'fields' => $fields, 'only' => $keys]);
+            $edits[$id]->prepare($this->store->load($record));
+        }
+        $maps = $places = 0;
+        $this->database->transaction(function () use ($person, $edits, &$maps, &$places): void {
+            foreach ($edits as $id => $body) {
+                $record = $person->map($id, held: true) ?? throw $this->gone();
                 $this->editing->make($record, $this->store->load($record), $person, $body);
+                $edit = $body->edit();
+                $replaced = $edit instanceof ReplaceText ? $edit->replaced() : 0;
+                $places += $replaced;
+                $maps += $replaced > 0 ? 1 : 0;
             }
         });
 
-        return ['step' => $step, 'maps' => count($hits)];
+        return ['step' => $step, 'maps' => $maps, 'places' => $places];
+    }
+
+    private function gone(): InvalidEdit
+    {
+        return new InvalidEdit('One of these maps is not in your library, or no longer.', 'hits');
     }
 
     /**

@@ -69,13 +69,19 @@ final readonly class QuickOpen
     {
         // The longest word narrows the most; the others are held against what it finds.
         usort($tokens, fn (string $a, string $b): int => strlen($b) <=> strlen($a));
-        $words = $this->index->meant($tokens[0]);
+        $words = $this->index->meant($person, $tokens[0]);
         // One or two letters tell so little that weighing many answers against each other would be for nothing.
         $most = strlen($tokens[0]) < 3 ? intdiv(self::CANDIDATES, 3) : (count($tokens) > 1 ? 2 * self::CANDIDATES : self::CANDIDATES);
         $found = ($here === null ? new Collection : $this->index->using($person, $words, $most, $here))->concat($this->index->using($person, $words, $most));
-        $scores = [];
+        $scores = $more = [];
         foreach ($found as $i => $row) {
-            $score = $this->score($tokens, InlineMarkdown::plain((string) $row->title), (string) $row->caption);
+            $title = InlineMarkdown::plain((string) $row->title);
+            $score = $this->score($tokens, $title, (string) $row->caption);
+            if ($score === 0.0) {
+                // Then it is a word that a feature keeps of it.
+                $more[$row->map_id] ??= $this->index->more((string) $row->map_id);
+                $score = $this->score($tokens, $title, "{$row->caption} ".($more[$row->map_id][$row->topic_id] ?? ''));
+            }
             if ($score > 0.0) {
                 $scores[$i] = $score + ($row->map_id === $here ? 0.05 : 0.0);
             }

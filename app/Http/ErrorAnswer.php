@@ -11,6 +11,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Session\TokenMismatchException;
 use Illuminate\Validation\ValidationException;
+use PDOException;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Throwable;
 
@@ -24,7 +25,8 @@ final class ErrorAnswer
         413 => ['too_large', 'This is larger than can be taken in.'],
         419 => ['stale_session', 'This page has been open for so long that it has to be reloaded. What you changed is kept.'],
         429 => ['too_many', 'That was too often. Wait a minute and try again.'],
-        503 => ['busy', 'The server is being worked on. What you changed is kept and will be sent later.'],
+        400 => ['unreadable', 'This request cannot be read.'],
+        503 => ['busy', 'The server is busy. What you changed is kept and will be sent again.'],
     ];
 
     public static function to(Throwable $thrown, Request $request): ?JsonResponse
@@ -39,6 +41,7 @@ final class ErrorAnswer
             $thrown instanceof AuthenticationException => self::answer(401, 'signed_out', 'You are signed out. Sign in to go on; what you changed is kept.'),
             $thrown instanceof TokenMismatchException => self::answer(419, ...self::SENTENCES[419]),
             $thrown instanceof HttpExceptionInterface => self::http($thrown),
+            $thrown instanceof PDOException && self::isLocked($thrown) => self::busy(),
             default => config('app.debug') ? null : self::answer(500, 'failed', 'Something went wrong on the server. Nothing was changed; try again.'),
         };
     }
@@ -46,6 +49,18 @@ final class ErrorAnswer
     public static function answer(int $status, string $code, string $message, ?string $field = null): JsonResponse
     {
         return new JsonResponse(['code' => $code, 'message' => $message, 'field' => $field], $status);
+    }
+
+    /** Somebody else is writing for longer than one waits; what was asked can be asked again. */
+    private static function isLocked(PDOException $thrown): bool
+    {
+        // SQLite's "busy" and "locked"; PostgreSQL's lock timeout, deadlock and failed serialization.
+        return in_array($thrown->errorInfo[1] ?? null, [5, 6], true) || in_array((string) ($thrown->errorInfo[0] ?? ''), ['55P03', '40P01', '40001'], true);
+    }
+
+    private static function busy(): JsonResponse
+    {
+        return self::answer(503, ...self::SENTENCES[503])->withHeaders(['Retry-After' => '1']);
     }
 
     private static function refusal(Refusal $refusal): JsonResponse

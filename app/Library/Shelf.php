@@ -8,6 +8,7 @@ use App\Models\MapRecord;
 use App\Models\Person;
 use App\Store\MapStore;
 use Carbon\CarbonImmutable;
+use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\TopicDraft;
 use ChalkTree\Map\NewMap;
 use ChalkTree\Text\InlineMarkdown;
@@ -23,17 +24,29 @@ final readonly class Shelf
     {
     }
 
-    public function start(Person $person, ?string $title = null, ?string $folder = null): MapRecord
+    public function start(Person $person, ?string $title = null, ?string $folder = null, ?string $id = null): MapRecord
     {
-        return $this->store->create($person, NewMap::from(new TopicDraft($title === null ? '' : InlineMarkdown::escape($title))), $folder);
+        return $this->store->create($person, NewMap::from(new TopicDraft($title === null ? '' : InlineMarkdown::escape($title))), $folder, $id);
     }
 
-    public function duplicate(Person $person, MapRecord $record): MapRecord
+    /**
+     * The map that was made under an id before, when its maker heard no answer; null if there is none yet.
+     *
+     * @throws InvalidEdit where the id is somebody else's
+     */
+    public function made(Person $person, string $id): ?MapRecord
     {
-        return $this->database->transaction(function () use ($person, $record): MapRecord {
+        $map = MapRecord::query()->find($id);
+
+        return $map === null || $map->person_id === $person->id ? $map : throw new InvalidEdit('This id is taken. Choose another.', 'id');
+    }
+
+    public function duplicate(Person $person, MapRecord $record, ?string $id = null): MapRecord
+    {
+        return $this->database->transaction(function () use ($person, $record, $id): MapRecord {
             $map = $this->store->load($record);
             $title = mb_substr($this->titleOf($record, $map->root()->title), 0, 190);
-            $copy = $this->store->create($person, $map, $record->folder);
+            $copy = $this->store->create($person, $map, $record->folder, $id);
             $copy->title = "{$title} (copy)";
             $copy->save();
 

@@ -51,9 +51,9 @@ final readonly class Starters
     }
 
     /** Begins a map from a starter and remembers which one, to offer it first next time. */
-    public function begin(Person $person, string $id, ?string $folder): MapRecord
+    public function begin(Person $person, string $id, ?string $folder, ?string $as = null): MapRecord
     {
-        $record = $this->store->create($person, $this->map($person, $id), $folder);
+        $record = $this->store->create($person, $this->map($person, $id), $folder, $as);
         $person->update(['starter' => $id]);
 
         return $record;

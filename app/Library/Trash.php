@@ -6,6 +6,7 @@ namespace App\Library;
 
 use App\Models\MapRecord;
 use App\Models\Person;
+use App\Store\MapStore;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Connection;
 
@@ -14,7 +15,7 @@ final readonly class Trash
 {
     public const DAYS = 30;
 
-    public function __construct(private Connection $database)
+    public function __construct(private Connection $database, private MapStore $store)
     {
     }
 
@@ -23,7 +24,10 @@ final readonly class Trash
     {
         $before = CarbonImmutable::now()->subDays(self::DAYS);
         MapRecord::query()->where('trashed_at', '<', $before)->delete();
-        $this->database->table('topics')->whereNotNull('removed')->where('changed', '>', 0)->where('changed', '<', $before->getTimestamp())->delete();
+        $old = $this->database->table('topics')->whereNotNull('removed')->where('changed', '>', 0)->where('changed', '<', $before->getTimestamp());
+        $maps = (clone $old)->distinct()->pluck('map_id');
+        $old->delete();
+        MapRecord::query()->whereKey($maps)->each(fn (MapRecord $map) => $this->store->sweep($map));
     }
 
     public function emptyMaps(Person $person): int
@@ -34,6 +38,9 @@ final readonly class Trash
     /** Undo and history can no longer bring back what this takes. */
     public function emptyBranches(MapRecord $map): int
     {
-        return $this->database->table('topics')->where('map_id', $map->id)->whereNotNull('removed')->delete();
+        $count = $this->database->table('topics')->where('map_id', $map->id)->whereNotNull('removed')->delete();
+        $this->store->sweep($map);
+
+        return $count;
     }
 }

@@ -18,6 +18,7 @@ use Illuminate\Notifications\Notifiable;
  * @property string $email
  * @property string $password
  * @property string|null $starter  the one chosen last
+ * @property array<string, list<string>>|null $keys  those changed, by action
  */
 final class Person extends User
 {
@@ -26,14 +27,14 @@ final class Person extends User
     protected $table = 'people';
 
     /** @var array<string, mixed> */
-    protected $attributes = ['starter' => null];
+    protected $attributes = ['starter' => null, 'keys' => null];
 
     protected $fillable = ['name', 'email', 'password', 'starter'];
 
     protected $hidden = ['password', 'remember_token'];
 
     /** @var array<string, string> */
-    protected $casts = ['password' => 'hashed'];
+    protected $casts = ['password' => 'hashed', 'keys' => 'array'];
 
     /** @return HasMany<MapRecord, $this> */
     public function maps(): HasMany

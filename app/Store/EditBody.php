@@ -4,19 +4,51 @@ declare(strict_types=1);
 
 namespace App\Store;
 
+use ChalkTree\Edit\Edit;
+use ChalkTree\Edit\Edits;
 use ChalkTree\Edit\InvalidEdit;
+use ChalkTree\Edit\PreparedEdit;
 use ChalkTree\Map\Ids;
+use ChalkTree\Map\TopicMap;
+use ChalkTree\Refusal;
 
 /** One entry of an edit request: what belongs to the protocol, and the rest for the core. */
-final readonly class EditBody
+final class EditBody
 {
+    private ?Edit $edit = null;
+
     /** @param  array<mixed>  $arguments */
     private function __construct(
-        public string $id,
-        public string $name,
-        public string $step,
-        public array $arguments,
+        public readonly string $id,
+        public readonly string $name,
+        public readonly string $step,
+        public readonly array $arguments,
     ) {
+    }
+
+    /** The core's edit of this name; read once, so that one that was prepared stays so. */
+    public function edit(): Edit
+    {
+        return $this->edit ??= Edits::read($this->name, $this->arguments);
+    }
+
+    /** Does what the edit has to do before anybody waits for the map. */
+    public function prepare(TopicMap $map): void
+    {
+        $edit = $this->edit();
+        if ($edit instanceof PreparedEdit) {
+            $edit->prepare($map);
+        }
+    }
+
+    /** Whether the edit is of those that are prepared; one that cannot be read is not. */
+    public function isPrepared(): bool
+    {
+        try {
+            return Edits::isPrepared($this->name) && $this->edit() instanceof PreparedEdit;
+        } catch (Refusal) {
+            return false;
+        }
     }
 
     /** @throws InvalidEdit */

@@ -16,6 +16,8 @@ use stdClass;
 /**
  * The records of all edits, in order. Those a person made ("do") are in one of three states: done, undone, or dropped
  * (undone and then left behind by a new edit). Undoing and redoing are recorded too, as edits of their own.
+ *
+ * @phpstan-import-type Kept from \ChalkTree\Edit\Change
  */
 final readonly class EditLog
 {
@@ -33,6 +35,8 @@ final readonly class EditLog
     {
         $map->seq++;
         $map->updated_at = CarbonImmutable::now();
+        // One that changed nothing is kept only so that a repeat of it is known; it is no step to undo.
+        $kind = $kind === 'do' && $changes->isEmpty() ? 'none' : $kind;
         if ($kind === 'do') {
             $this->own($map, $person, 'undone')->update(['state' => 'dropped']);
         }
@@ -80,9 +84,18 @@ final readonly class EditLog
      */
     public function redoable(MapRecord $map, Person $person): Collection
     {
-        $step = $this->own($map, $person, 'undone')->orderBy('seq')->value('step');
+        $step = $this->undoneLast($map, $person);
 
         return $step === null ? new Collection : $this->own($map, $person, 'undone')->where('step', $step)->orderBy('seq')->get();
+    }
+
+    /** What was undone last is told by the records of undoing: a step made before another may be undone before it. */
+    private function undoneLast(MapRecord $map, Person $person): ?string
+    {
+        $undone = $this->own($map, $person, 'undone')->select('step');
+        $step = $this->of($map)->where('person_id', $person->id)->where('kind', 'undo')->whereIn('step', $undone)->orderByDesc('seq')->value('step');
+
+        return is_string($step) ? $step : null;
     }
 
     /**
@@ -120,7 +133,7 @@ final readonly class EditLog
     public function next(MapRecord $map, Person $person): array
     {
         $undo = $this->own($map, $person, 'done')->orderByDesc('seq')->value('summary');
-        $redo = $this->own($map, $person, 'undone')->orderBy('seq')->value('summary');
+        $redo = $this->redoable($map, $person)->first()?->summary;
 
         return ['undo' => is_string($undo) ? $undo : null, 'redo' => is_string($redo) ? $redo : null];
     }
@@ -131,6 +144,7 @@ final readonly class EditLog
         return array_values($this->of($map)
             ->join('people', 'people.id', '=', 'edits.person_id')
             ->where('seq', '<', $before)
+            ->where('kind', '<>', 'none')
             ->orderByDesc('seq')
             ->limit($count)
             ->get(['edits.seq', 'people.name', 'edits.summary', 'edits.made_at'])
@@ -145,7 +159,7 @@ final readonly class EditLog
 
     public function decoded(string $changes): Changes
     {
-        /** @var list<array{type: string, id: string, before: array<string, scalar|null>|null, after: array<string, scalar|null>|null}> $data */
+        /** @var list<Kept> $data */
         $data = json_decode($changes, true, 16, JSON_THROW_ON_ERROR);
 
         return Changes::fromArray($data);

@@ -19,7 +19,7 @@ use Illuminate\Database\ConnectionInterface;
 final readonly class LayoutMemories
 {
     /** Changed whenever the same map would be laid out otherwise by another version. */
-    private const VERSION = 1;
+    private const VERSION = 2;
 
     private const SECONDS = 3 * 24 * 3600;
 
@@ -49,7 +49,7 @@ final readonly class LayoutMemories
     }
 
     /** The latest edit names the state of a map; its number alone could come again after a transaction that failed. */
-    private function key(MapRecord $map, View $view): string
+    public function key(MapRecord $map, View $view): string
     {
         $folded = array_keys($view->folded);
         sort($folded);

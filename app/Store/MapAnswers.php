@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace App\Store;
 
+use App\Limits\Alone;
 use App\Models\MapRecord;
 use App\Models\Person;
+use ChalkTree\Arrange\Memory;
+use ChalkTree\Arrange\View;
 use ChalkTree\Edit\Change;
 use ChalkTree\Edit\Changes;
 use ChalkTree\Edit\Recorder;
+use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Numbers;
 use ChalkTree\Map\Row;
 use ChalkTree\Map\Topic;
@@ -20,6 +24,7 @@ use Illuminate\Database\Connection;
  * Answers the requests of a browser that has a map open: the whole of it, edits made on it, news of it.
  *
  * @phpstan-import-type Look from ViewStore
+ * @phpstan-import-type Drawn from DrawnMaps
  */
 final readonly class MapAnswers
 {
@@ -33,26 +38,65 @@ final readonly class MapAnswers
         private EditLog $log,
         private ViewStore $views,
         private LayoutMemories $memories,
+        private DrawnMaps $drawn,
+        private Alone $alone,
     ) {
     }
 
-    /** @return array<string, mixed> everything a browser needs to show the map; "OpenAnswer" in the wire schema */
-    public function open(MapRecord $record, Person $person, string $pane = 'first'): array
+    /** Everything a browser needs to show the map, as JSON: "OpenAnswer" in the wire schema. */
+    public function open(MapRecord $record, Person $person, string $pane = 'first'): string
     {
-        $this->withoutCollecting();
-        $map = $this->store->load($record);
-        $view = $this->views->of($record, $person, $pane);
-        $board = new SceneBoard(null, ViewStore::view($view));
-        $scene = $board->news($map, []);
-        $this->memories->keep($record, $person, $pane, ViewStore::view($view), $board->memory());
-
-        return [
+        $look = $this->views->of($record, $person, $pane);
+        $view = ViewStore::view($look);
+        $drawn = $this->drawn->of($record, $view) ?? self::withoutCollecting(fn (): array => $this->draw($record, $view));
+        $this->memories->keep($record, $person, $pane, $view, Memory::unpack($drawn['memory']));
+        $own = [
             'id' => $record->id,
             'seq' => $record->seq,
-            'rows' => $this->allRows($map),
-            'view' => $view,
-            'scene' => $scene,
-            'numbers' => (object) Numbers::of($map),
+            'view' => $look,
+            'place' => $this->views->place($record, $person, $pane),
+            ...$this->log->next($record, $person),
+        ];
+
+        return substr(self::json($own), 0, -1).",\"rows\":{$drawn['rows']},\"scene\":{$drawn['scene']},\"numbers\":{$drawn['numbers']}}";
+    }
+
+    /** @return Drawn */
+    private function draw(MapRecord $record, View $view): array
+    {
+        $map = $this->store->load($record);
+        $board = new SceneBoard(null, $view);
+        $scene = $board->news($map, []);
+        $rows = $this->allRows($map);
+        $drawn = ['rows' => self::json($rows), 'scene' => self::json($scene), 'numbers' => self::json((object) Numbers::of($map)), 'memory' => $board->memory()?->pack() ?? ''];
+        $this->drawn->keep($record, $view, $drawn, count($rows));
+
+        return $drawn;
+    }
+
+    private static function json(mixed $data): string
+    {
+        return json_encode($data, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
+    }
+
+    /**
+     * What is new since a number. Where that is nothing, which is nearly always, neither is the map read nor does
+     * anybody wait.
+     *
+     * @return array<string, mixed> "EditsAnswer" in the wire schema
+     */
+    public function news(MapRecord $record, Person $person, int $since, string $pane = 'first'): array
+    {
+        if ($since !== $record->seq) {
+            return $this->edit($record, $person, $since, [], pane: $pane);
+        }
+
+        return [
+            'seq' => $record->seq,
+            'edits' => [],
+            'rows' => [],
+            'scene' => ['reset' => false, 'arrangement' => $record->arrangement, 'slips' => [], 'gone' => [], 'marks' => [], 'goneMarks' => []],
+            'numbers' => null,
             ...$this->log->next($record, $person),
         ];
     }
@@ -70,20 +114,21 @@ final readonly class MapAnswers
      */
     public function edit(MapRecord $record, Person $person, int $since, array $bodies, bool $all = false, ?array $look = null, string $pane = 'first'): array
     {
-        $this->withoutCollecting();
+        $edits = $this->prepared($record, $person, $bodies, $all);
 
-        return $this->database->transaction(function () use ($record, $person, $since, $bodies, $all, $look, $pane): array {
+        return self::withoutCollecting(fn (): array => $this->database->transaction(function () use ($record, $person, $since, $edits, $all, $look, $pane): array {
             $record = $this->locked($record);
             $map = $this->store->load($record);
             $view = $this->views->board($record, $person, $pane);
             $missed = $since === $record->seq ? [] : $this->missed($record, $since);
             $seen = $missed === null ? null : ($missed === [] ? clone $map : $this->asOf($map, $missed));
+            $missed = $seen === null ? null : $missed;
             $numbers = $seen === null ? null : Numbers::of($seen);
             $board = new SceneBoard($seen, $view, $missed === [] ? $this->memories->of($record, $person, $pane, $view) : null);
             $changes = $missed ?? [];
             $outcomes = [];
-            foreach ($bodies as $body) {
-                [$outcome, $made] = $this->one($record, $map, $person, $body, $all);
+            foreach ($edits as $edit) {
+                [$outcome, $made] = $this->one($record, $map, $person, $edit, $all);
                 $outcomes[] = $outcome;
                 if ($made !== null) {
                     $changes[] = $made;
@@ -109,13 +154,57 @@ final readonly class MapAnswers
                 'numbers' => ($now = Numbers::of($map)) === $numbers ? null : (object) $now,
                 ...$this->log->next($record, $person),
             ];
-        });
+        }));
     }
 
-    /** A large map makes many small objects and no cycles among them; looking for some takes a fifth of the time. */
-    private function withoutCollecting(): void
+    /**
+     * Runs without looking for cycles: a large map makes many small objects and no cycles among them; looking for some
+     * takes a fifth of the time.
+     *
+     * @template T
+     *
+     * @param  callable(): T  $work
+     * @return T
+     */
+    private static function withoutCollecting(callable $work): mixed
     {
+        $collects = gc_enabled();
         gc_disable();
+        try {
+            return $work();
+        } finally {
+            if ($collects) {
+                gc_enable();
+            }
+        }
+    }
+
+    /**
+     * Reads edits, and does what some have to do before the map is held.
+     *
+     * @param  list<mixed>  $bodies
+     * @return list<array{string|null, EditBody|Refusal}> with the id that the sender gave
+     *
+     * @throws Refusal where all are wanted and one cannot be
+     */
+    private function prepared(MapRecord $record, Person $person, array $bodies, bool $all): array
+    {
+        $edits = [];
+        foreach ($bodies as $body) {
+            try {
+                $edit = EditBody::read($body);
+                if ($edit->isPrepared()) {
+                    $this->alone->run('patterns', $person, fn () => $edit->prepare($this->store->load($record)));
+                }
+            } catch (Refusal $edit) {
+                if ($all) {
+                    throw $edit;
+                }
+            }
+            $edits[] = [is_array($body) && is_string($body['id'] ?? null) ? $body['id'] : null, $edit];
+        }
+
+        return $edits;
     }
 
     /** The record as it is now, held until the transaction ends, so that edits of one map come one after the other. */
@@ -126,12 +215,17 @@ final readonly class MapAnswers
         return $record->refresh();
     }
 
-    /** @return array{array<string, mixed>, Changes|null} */
-    private function one(MapRecord $record, TopicMap $map, Person $person, mixed $body, bool $all): array
+    /**
+     * @param  array{string|null, EditBody|Refusal}  $edit
+     * @return array{array<string, mixed>, Changes|null}
+     */
+    private function one(MapRecord $record, TopicMap $map, Person $person, array $edit, bool $all): array
     {
-        $id = is_array($body) && is_string($body['id'] ?? null) ? $body['id'] : null;
+        [$id, $edit] = $edit;
         try {
-            $edit = EditBody::read($body);
+            if ($edit instanceof Refusal) {
+                throw $edit;
+            }
             $changes = $this->editing->make($record, $map, $person, $edit);
 
             return [['id' => $edit->id, 'status' => $changes === null ? 'repeated' : 'done'], $changes];
@@ -152,37 +246,46 @@ final readonly class MapAnswers
     }
 
     /**
-     * The map as it was before these changes.
+     * The map as it was before these changes; null where that can no longer be told, because what they took out has
+     * been cleared from the trash since.
      *
      * @param  list<Changes>  $changes
      */
-    private function asOf(TopicMap $map, array $changes): TopicMap
+    private function asOf(TopicMap $map, array $changes): ?TopicMap
     {
         $before = clone $map;
         $recorder = new Recorder($before);
-        foreach (array_reverse($changes) as $record) {
-            $record->reversed()->applyTo($before, $recorder);
+        try {
+            foreach (array_reverse($changes) as $record) {
+                $record->reversed()->applyTo($before, $recorder);
+            }
+        } catch (Refusal) {
+            return null;
         }
 
         return $before;
     }
 
-    /** @return list<array{type: string, id: string, fields: array<string, scalar|null>|null, whole?: true}> */
+    /** @return list<array{type: string, id: string, fields: array<string, scalar|null>|null, whole?: true, topics?: list<string>}> */
     private function allRows(TopicMap $map): array
     {
         $rows = [['type' => 'map', 'id' => $map->sheet()->id(), 'fields' => $map->sheet()->fields()]];
         foreach ($map->everything() as $topic) {
             $rows[] = $this->row($topic, null);
         }
+        foreach ($map->living() as $row) {
+            $rows[] = $this->row($row, null);
+        }
 
         return $rows;
     }
 
     /**
-     * The fields that differ, as they are now. A row that is gone, or in the trash, has none.
+     * The fields that differ, as they are now. A row that is gone, or in the trash, has none. With topics that come
+     * (back) into the map come the rows that are about them; with those that go, the browser lets these go by itself.
      *
      * @param  list<Changes>  $changes
-     * @return list<array{type: string, id: string, fields: array<string, scalar|null>|null, whole?: true}>
+     * @return list<array{type: string, id: string, fields: array<string, scalar|null>|null, whole?: true, topics?: list<string>}>
      */
     private function changedRows(TopicMap $map, array $changes): array
     {
@@ -190,14 +293,22 @@ final readonly class MapAnswers
         foreach ($changes as $record) {
             foreach ($record->all as $change) {
                 $key = "{$change->type} {$change->id}";
-                $fields[$key] = ['change' => $change, 'names' => ($fields[$key]['names'] ?? []) + ($this->isWhole($change) ? ['*' => 1] : ($change->after ?? ['*' => 1]))];
+                $fields[$key] = ['change' => $change, 'names' => ($fields[$key]['names'] ?? []) + ($this->isWhole($change) || $change->after === null ? ['*' => 1] : array_fill_keys($change->names(), 1))];
             }
         }
-        $rows = [];
+        $rows = $come = [];
         foreach ($fields as ['change' => $change, 'names' => $names]) {
             $row = $map->row($change->type, $change->id);
-            $there = $row !== null && ($row->fields()['removed'] ?? null) === null;
+            $there = $row !== null && ($row->fields()['removed'] ?? null) === null && $map->isLiving($row);
             $rows[] = $there ? $this->row($row, isset($names['*']) ? null : $names) : ['type' => $change->type, 'id' => $change->id, 'fields' => null];
+            if ($there && $row instanceof Topic && isset($names['*'])) {
+                $come[$row->id] = $row->id;
+            }
+        }
+        foreach ($come === [] ? [] : $map->living() as $row) {
+            if (array_intersect($row->topics(), $come) !== [] && ! isset($fields["{$row::type()} {$row->id}"])) {
+                $rows[] = $this->row($row, null);
+            }
         }
 
         return $rows;
@@ -211,11 +322,14 @@ final readonly class MapAnswers
 
     /**
      * @param  array<string, mixed>|null  $names  null for a row that the other side may not have: then all that it says, and "whole"
-     * @return array{type: string, id: string, fields: array<string, scalar|null>, whole?: true}
+     * @return array{type: string, id: string, fields: array<string, scalar|null>, whole?: true, topics?: list<string>}
      */
     private function row(Row $row, ?array $names): array
     {
         $base = ['type' => $row::type(), 'id' => $row->id()];
+        if ($row instanceof FeatureRow) {
+            return [...$base, 'fields' => $row->fields(), 'whole' => true, 'topics' => $row->topics()];
+        }
         if ($names === null) {
             return [...$base, 'fields' => $row instanceof Topic ? $row->saying() : $row->fields(), 'whole' => true];
         }

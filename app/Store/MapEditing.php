@@ -7,9 +7,12 @@ namespace App\Store;
 use App\Models\MapRecord;
 use App\Models\Person;
 use Carbon\CarbonImmutable;
+use ChalkTree\Edit\Arguments;
+use ChalkTree\Edit\ChangedSince;
 use ChalkTree\Edit\Changes;
 use ChalkTree\Edit\Edits;
 use ChalkTree\Edit\InvalidEdit;
+use ChalkTree\Edit\Invariants;
 use ChalkTree\Edit\Recorder;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\TopicMap;
@@ -31,7 +34,7 @@ final readonly class MapEditing
     /**
      * Makes one edit.
      *
-     * @return Changes|null what it changed; null if it had been made before
+     * @return Changes|null what it changed, if anything; null if it had been made before
      *
      * @throws Refusal having changed nothing
      */
@@ -41,7 +44,7 @@ final readonly class MapEditing
             return null;
         }
         [$kind, $step, $summary, $changes] = $made = match ($edit->name) {
-            'undo' => $this->undo($record, $map, $person, forget: ($edit->arguments['forget'] ?? false) === true),
+            'undo' => $this->undo($record, $map, $person, new Arguments($edit->arguments)),
             'redo' => $this->redo($record, $map, $person),
             'history.return' => $this->return($record, $map, $edit),
             default => $this->apply($map, $edit),
@@ -90,19 +93,27 @@ final readonly class MapEditing
     /** @return array{string, string, string, Changes} */
     private function apply(TopicMap $map, EditBody $body): array
     {
-        $edit = Edits::read($body->name, $body->arguments);
+        $edit = $body->edit();
         $changes = Edits::apply($edit, $map, CarbonImmutable::now()->getTimestamp());
 
         return ['do', $body->step, $edit->sentence($map), $changes];
     }
 
     /**
-     * @param  bool  $forget  that it cannot be redone, as for a topic that was begun and left empty
+     * "forget": it cannot be redone, as for a topic that was begun and left empty. "of": the step that is meant; if
+     * something was done since, nothing is undone.
+     *
      * @return array{string, string, string, Changes}
      */
-    private function undo(MapRecord $record, TopicMap $map, Person $person, bool $forget): array
+    private function undo(MapRecord $record, TopicMap $map, Person $person, Arguments $arguments): array
     {
+        $forget = $arguments->flag('forget');
+        $of = $arguments->has('of') ? $arguments->id('of') : null;
+        $arguments->refuseRest();
         $records = $this->log->undoable($record, $person);
+        if ($of !== null && $records->first()?->step !== $of) {
+            throw new ChangedSince('Something has been done since, so this was left as it is.');
+        }
         $changes = $this->replay($map, $records, reversed: true, empty: 'There is nothing to undo.');
         $this->log->mark($record, $records, $forget ? 'dropped' : 'undone');
 
@@ -154,6 +165,10 @@ final readonly class MapEditing
         try {
             foreach ($records as $changes) {
                 $changes->applyTo($map, $recorder);
+            }
+            $problem = Invariants::settle($map, $recorder);
+            if ($problem !== null) {
+                throw new ChangedSince("What this would bring back no longer fits into the map, so everything was left as it is. {$problem}");
             }
         } catch (Refusal $refusal) {
             $recorder->rollBack();

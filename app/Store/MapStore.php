@@ -9,8 +9,11 @@ use App\Models\Person;
 use Carbon\CarbonImmutable;
 use ChalkTree\Edit\Change;
 use ChalkTree\Edit\Changes;
+use ChalkTree\Features;
+use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\Row;
+use ChalkTree\Map\RowTypes;
 use ChalkTree\Map\Sheet;
 use ChalkTree\Map\Side;
 use ChalkTree\Map\Topic;
@@ -18,6 +21,7 @@ use ChalkTree\Map\TopicMap;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Query\Builder;
 use PDO;
+use stdClass;
 
 /** Brings maps from the database into memory, and what was recorded of their edits back. */
 final readonly class MapStore
@@ -48,15 +52,63 @@ final readonly class MapStore
             }
         })());
         $this->loadRarities($record, $map);
+        $map->lend(fn (): iterable => $this->featureRows($record->id));
 
         return $map;
+    }
+
+    /** @return iterable<FeatureRow> what features keep; sorts that this version does not know rest where they are */
+    public function featureRows(string $map): iterable
+    {
+        $types = array_map(fn (string $class): string => $class::type(), Features::rows());
+        if ($types !== []) {
+            foreach ($this->kept($map)->whereIn('type', $types)->get(['type', 'id', 'fields']) as $row) {
+                yield $this->decoded($row);
+            }
+        }
+    }
+
+    public function featureRow(string $map, string $type, string $id): ?FeatureRow
+    {
+        $row = $this->kept($map)->where('type', $type)->where('id', $id)->first(['type', 'id', 'fields']);
+
+        return $row instanceof stdClass ? $this->decoded($row) : null;
+    }
+
+    private function kept(string $map): Builder
+    {
+        return $this->database->table('map_rows')->where('map_id', $map);
+    }
+
+    private function decoded(stdClass $row): FeatureRow
+    {
+        /** @var array<string, scalar|null> $fields */
+        $fields = json_decode((string) $row->fields, true, 4, JSON_THROW_ON_ERROR);
+
+        return RowTypes::ofFeature((string) $row->type)::fromFields((string) $row->id, $fields);
+    }
+
+    /** Takes the rows of features whose topics are gone for good. */
+    public function sweep(MapRecord $record): void
+    {
+        if (! $this->kept($record->id)->exists()) {
+            return;
+        }
+        $map = $this->load($record);
+        foreach (array_diff_key($map->rows(), [Sheet::type() => 1, Topic::type() => 1]) as $type => $rows) {
+            $gone = array_filter($rows, fn (Row $row): bool => array_filter($row->topics(), fn (string $id): bool => $map->row(Topic::type(), $id) === null) !== []);
+            foreach (array_chunk(array_keys($gone), self::CHUNK) as $ids) {
+                $this->database->table('map_rows')->where('map_id', $record->id)->where('type', $type)->whereIn('id', $ids)->delete();
+            }
+        }
     }
 
     /** The fields that few topics have anything in; fetching them for all would cost ten thousand topics a tenth of the time. */
     private function loadRarities(MapRecord $record, TopicMap $map): void
     {
         $rows = $this->database->table('topics')->where('map_id', $record->id)
-            ->where(fn (Builder $query) => $query->whereNotNull('x')->orWhereNotNull('parked')->orWhereNotNull('numbering')->orWhere('apart_x', '<>', 0)->orWhere('apart_y', '<>', 0))
+            ->where(fn (Builder $query) => $query->whereNotNull('x')->orWhereNotNull('y')->orWhereNotNull('column')->orWhereNotNull('parked')->orWhereNotNull('numbering')
+                ->orWhere('number_from', '<>', 1)->orWhere('apart_x', '<>', 0)->orWhere('apart_y', '<>', 0))
             ->get(['id', ...array_values(self::COLUMNS), 'x', 'y', 'column', 'parked', 'numbering']);
         foreach ($rows as $row) {
             $topic = $map->row(Topic::type(), (string) $row->id);
@@ -71,14 +123,18 @@ final readonly class MapStore
         }
     }
 
-    /** Puts a whole new map into someone's library. */
-    public function create(Person $person, TopicMap $map, ?string $folder = null): MapRecord
+    /**
+     * Puts a whole new map into someone's library.
+     *
+     * @param  string|null  $id  chosen by whoever asks, so that asking again makes no second map
+     */
+    public function create(Person $person, TopicMap $map, ?string $folder = null, ?string $id = null): MapRecord
     {
         $now = CarbonImmutable::now();
 
-        return $this->database->transaction(function () use ($person, $map, $now, $folder): MapRecord {
+        return $this->database->transaction(function () use ($person, $map, $now, $folder, $id): MapRecord {
             $record = MapRecord::query()->create([
-                'id' => Ids::next(),
+                'id' => $id ?? Ids::next(),
                 'person_id' => $person->id,
                 'title' => $map->sheet()->title,
                 'root' => $map->sheet()->root,
@@ -91,7 +147,8 @@ final readonly class MapStore
                 'created_at' => $now,
                 'updated_at' => $now,
             ]);
-            $this->insert($record->id, array_values($map->rows()[Topic::type()] ?? []));
+            $rows = array_diff_key($map->rows(), [Sheet::type() => 1]);
+            $this->insert($record->id, array_merge(...array_values(array_map(array_values(...), $rows))));
 
             return $record;
         });
@@ -109,31 +166,46 @@ final readonly class MapStore
             } elseif ($change->before === null) {
                 $new[] = $map->row($change->type, $change->id);
             } else {
-                $this->change($record->id, $change);
+                $this->change($record->id, $change, $map->row($change->type, $change->id));
             }
         }
         $this->insert($record->id, array_filter($new));
     }
 
-    private function change(string $map, Change $change): void
+    private function change(string $map, Change $change, ?Row $row): void
     {
-        $row = $this->database->table('topics')->where('map_id', $map)->where('id', $change->id);
-        if ($change->after === null) {
-            $row->delete();
-        } else {
-            $row->update($this->columns($change->after));
-        }
+        $isTopic = $change->type === Topic::type();
+        $kept = $this->database->table($isTopic ? 'topics' : 'map_rows')->where('map_id', $map)->where('id', $change->id)
+            ->when(! $isTopic, fn (Builder $query) => $query->where('type', $change->type));
+        match (true) {
+            $change->after === null => $kept->delete(),
+            $isTopic => $kept->update($this->columns($change->after)),
+            default => $kept->update(['fields' => $this->encoded($row?->fields() ?? [])]),
+        };
     }
 
     /** @param  array<Row>  $rows */
     private function insert(string $map, array $rows): void
     {
-        foreach (array_chunk($rows, self::CHUNK) as $chunk) {
+        $topics = array_filter($rows, fn (Row $row): bool => $row instanceof Topic);
+        foreach (array_chunk($topics, self::CHUNK) as $chunk) {
             $this->database->table('topics')->insert(array_map(
                 fn (Row $row): array => ['map_id' => $map, 'id' => $row->id()] + $this->columns($row->fields()),
                 $chunk,
             ));
         }
+        foreach (array_chunk(array_filter($rows, fn (Row $row): bool => ! $row instanceof Topic), self::CHUNK) as $chunk) {
+            $this->database->table('map_rows')->insert(array_map(
+                fn (Row $row): array => ['map_id' => $map, 'type' => $row::type(), 'id' => $row->id(), 'fields' => $this->encoded($row->fields())],
+                $chunk,
+            ));
+        }
+    }
+
+    /** @param  array<string, scalar|null>  $fields */
+    private function encoded(array $fields): string
+    {
+        return json_encode($fields, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
     }
 
     /**

@@ -8,6 +8,8 @@ use App\Models\MapRecord;
 use ChalkTree\Edit\Change;
 use ChalkTree\Edit\Changes;
 use ChalkTree\Edit\Edits;
+use ChalkTree\Map\FeatureRow;
+use ChalkTree\Map\Row;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 
@@ -26,8 +28,7 @@ final readonly class Rehearsal
         $body = EditBody::read($body);
         $before = $this->store->load($record);
         $after = clone $before;
-        $edit = Edits::read($body->name, $body->arguments);
-        $items = $this->told($before, $after, Edits::apply($edit, $after));
+        $items = $this->told($before, $after, Edits::apply($body->edit(), $after));
 
         return ['count' => count($items), 'items' => array_slice($items, 0, self::MOST_TOLD)];
     }
@@ -37,13 +38,29 @@ final readonly class Rehearsal
     {
         $items = [];
         foreach ($changes->all as $change) {
-            $item = $change->type === Topic::type() ? $this->item($before, $after, $change) : null;
-            if ($item !== null) {
+            $item = $change->type === Topic::type() ? $this->item($before, $after, $change) : $this->rowItem($before, $after, $change);
+            if (isset($item['topic'])) {
+                $items[] = $item;
+            } elseif ($item !== null) {
                 $items[] = ['topic' => $change->id] + $item;
             }
         }
 
         return $items;
+    }
+
+    /** @return array{topic: string, what: string, before: string, after: string}|null */
+    private function rowItem(TopicMap $before, TopicMap $after, Change $change): ?array
+    {
+        $old = $before->row($change->type, $change->id);
+        $new = $after->row($change->type, $change->id);
+        $row = $new ?? $old;
+        if (! $row instanceof FeatureRow) {
+            return null;
+        }
+        $told = fn (?Row $state): string => self::short(implode(', ', array_map(strval(...), $state instanceof FeatureRow ? array_diff_key($state->saying(), array_flip($state::ends())) : [])));
+
+        return ['topic' => $row->topics()[0], 'what' => $row::words(), 'before' => $told($old), 'after' => $told($new)];
     }
 
     /** @return array{what: string, before: string, after: string}|null */

@@ -8,9 +8,11 @@ use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\Memory;
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Arrange\SceneChange;
+use ChalkTree\Arrange\SceneMarks;
 use ChalkTree\Arrange\Slip;
 use ChalkTree\Arrange\SlipData;
 use ChalkTree\Arrange\View;
+use ChalkTree\Draw\SceneMark;
 use ChalkTree\Edit\Changes;
 use ChalkTree\Look\Looks;
 use ChalkTree\Map\TopicMap;
@@ -37,7 +39,7 @@ final class SceneBoard
      *
      * @param  list<Changes>  $changes  what was done since the map was as the browser has it
      * @param  list<string>  $refolded  topics folded or unfolded since
-     * @return array{reset: bool, arrangement: string, slips: list<array<string, mixed>>, gone: list<string>}
+     * @return array{reset: bool, arrangement: string, slips: list<array<string, mixed>>, gone: list<string>, marks: list<array<string, mixed>>, goneMarks: list<string>}
      */
     public function news(TopicMap $map, array $changes, ?View $view = null, array $refolded = []): array
     {
@@ -45,41 +47,38 @@ final class SceneBoard
         $this->view = $view ?? $before;
         if ($this->seen === null || $before->scope !== $this->view->scope || $map->sheet()->arrangement !== $this->seen->sheet()->arrangement) {
             $layout = Layout::of($map, $this->view, looks: $this->looks);
-            $this->memory = $this->canRemember($map) ? Memory::of($layout->slips()) : null;
+            $this->memory = Memory::of($layout->slips());
 
             return $this->data($layout->scene(), new SceneChange($layout->slips(), []), true);
         }
         $touched = $refolded;
         foreach ($changes as $record) {
-            array_push($touched, ...$record->topics());
+            array_push($touched, ...$record->topics($map));
         }
-        if ($touched === []) {
+        if ($touched !== []) {
+            // What features draw hangs on where their topics stand, so these have to be gone into.
+            array_push($touched, ...SceneMarks::topics($this->seen), ...SceneMarks::topics($map));
+        } else {
             return $this->data(new Scene($map->sheet()->arrangement, []), new SceneChange([], []), false);
         }
-        $isRecalled = $this->memory !== null && $this->canRemember($this->seen) && $this->canRemember($map);
-        $layout = $isRecalled && $this->memory !== null
+        $layout = $this->memory !== null
             ? Layout::recalling($this->memory, $this->seen, $before, $this->withAbove($map, $touched), $this->looks)
             : Layout::of($this->seen, $before, looks: $this->looks);
+        $marks = $layout->scene()->marks;
         $news = $layout->draw($map, $this->view, $touched);
-        if ($isRecalled) {
-            $this->memory?->learn($layout->slips(), $news->gone);
+        if ($this->memory !== null) {
+            $this->memory->learn($layout->slips(), $news->gone);
         } else {
-            $this->memory = $this->canRemember($map) ? Memory::of($layout->slips()) : null;
+            $this->memory = Memory::of($layout->slips());
         }
 
-        return $this->data($layout->scene(), $news, false);
+        return $this->data($layout->scene(), $news, false, $marks);
     }
 
     /** What is remembered now of the layout of the map as news() drew it last; null where nothing can be. */
     public function memory(): ?Memory
     {
         return $this->memory;
-    }
-
-    /** Where loose topics stand hangs on all of the tree. */
-    private function canRemember(TopicMap $map): bool
-    {
-        return $map->loose() === [];
     }
 
     /**
@@ -98,16 +97,22 @@ final class SceneBoard
         return array_values($ids);
     }
 
-    /** @return array{reset: bool, arrangement: string, slips: list<array<string, mixed>>, gone: list<string>} */
-    private function data(Scene $scene, SceneChange $change, bool $reset): array
+    /**
+     * @param  array<string, SceneMark>  $marks  those that the browser has
+     * @return array{reset: bool, arrangement: string, slips: list<array<string, mixed>>, gone: list<string>, marks: list<array<string, mixed>>, goneMarks: list<string>}
+     */
+    private function data(Scene $scene, SceneChange $change, bool $reset, array $marks = []): array
     {
-        $data = new SlipData($this->looks);
+        $data = new SlipData;
+        $drawn = array_filter($scene->marks, fn (SceneMark $mark, string $key): bool => ! isset($marks[$key]) || $marks[$key]->toArray() !== $mark->toArray(), ARRAY_FILTER_USE_BOTH);
 
         return [
             'reset' => $reset,
             'arrangement' => $scene->arrangement,
             'slips' => array_map(fn (Slip $slip): array => $data->of($slip), array_values($change->slips)),
             'gone' => $change->gone,
+            'marks' => array_values(array_map(fn (SceneMark $mark): array => $mark->toArray(), $drawn)),
+            'goneMarks' => array_values(array_map(fn (SceneMark $mark): string => $mark->id, array_diff_key($marks, $scene->marks))),
         ];
     }
 }

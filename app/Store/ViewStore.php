@@ -64,6 +64,24 @@ final readonly class ViewStore
         ]], ['map_id', 'person_id', 'pane'], ['folded', 'outline_folded', 'chosen', 'scope', 'outline_scope']);
     }
 
+    /** @return array{x: float, y: float, scale: float}|null the point of the board in the middle of the window, and how large it is; null for whoever comes the first time */
+    public function place(MapRecord $map, Person $person, string $pane = 'first'): ?array
+    {
+        $place = $this->database->table('views')->where('map_id', $map->id)->where('person_id', $person->id)->where('pane', $pane)->value('place');
+        $numbers = is_string($place) ? array_map(floatval(...), explode(' ', $place)) : [];
+
+        return count($numbers) === 3 ? ['x' => $numbers[0], 'y' => $numbers[1], 'scale' => $numbers[2]] : null;
+    }
+
+    public function keepPlace(MapRecord $map, Person $person, string $pane, float $x, float $y, float $scale): void
+    {
+        $this->database->table('views')->upsert(
+            [['map_id' => $map->id, 'person_id' => $person->id, 'pane' => $pane, 'folded' => '[]', 'outline_folded' => '[]', 'place' => round($x, 1).' '.round($y, 1).' '.round($scale, 4)]],
+            ['map_id', 'person_id', 'pane'],
+            ['place'],
+        );
+    }
+
     /** @return list<string> */
     private function ids(mixed $json): array
     {

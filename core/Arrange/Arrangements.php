@@ -4,29 +4,45 @@ declare(strict_types=1);
 
 namespace ChalkTree\Arrange;
 
-use ChalkTree\Look\Looks;
 use InvalidArgumentException;
 
 /** The list of all arrangements. A new one is one class and one line here. */
 final class Arrangements
 {
-    /** @var list<class-string<BothSides|Rightward>> */
+    /** @var list<class-string<Arrangement>> */
     private const ALL = [
         BothSides::class,
         Rightward::class,
+        Leftward::class,
+        TopDown::class,
+        SteppedList::class,
+        Grid::class,
     ];
 
-    /** @return list<string> */
+    /** Those that only other arrangements ask for. */
+    private const INNER = [
+        GridRow::class,
+    ];
+
+    /** @var array<string, Arrangement> by name */
+    private array $made = [];
+
+    /** @return non-empty-list<string> those that a person can choose */
     public static function names(): array
     {
         return array_map(fn (string $class): string => $class::name(), self::ALL);
     }
 
-    public static function make(string $name, Looks $looks): Arrangement
+    public function called(string $name): Arrangement
     {
-        foreach (self::ALL as $class) {
+        return $this->made[$name] ??= $this->make($name);
+    }
+
+    private function make(string $name): Arrangement
+    {
+        foreach ([...self::ALL, ...self::INNER] as $class) {
             if ($class::name() === $name) {
-                return new $class(new Bands($looks));
+                return new $class;
             }
         }
 

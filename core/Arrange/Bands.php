@@ -4,70 +4,101 @@ declare(strict_types=1);
 
 namespace ChalkTree\Arrange;
 
-use ChalkTree\Look\Looks;
-
 /**
- * Lays children out beside their parent, one above the other, each with a band of height to itself that nothing else
- * enters. Nothing can overlap, a change inside a band moves only what stands in bands beside it, and it is linear. A
- * branch held apart by hand has that much more band, or stands that much farther out.
+ * Lays children out beyond an edge of their parent, one beside the other across the direction of growth, each with a
+ * band to itself that nothing else enters. Nothing can overlap, a change inside a band moves only what stands in bands
+ * beside it, and it is linear. A branch held apart by hand has that much more band, or stands that much farther out.
+ *
+ * Connectors turn in the gap between the parent and the bands, and run straight within their own.
  */
 final readonly class Bands
 {
-    /** Room beside a folded slip for its tally marks. */
-    public const TALLY = 40;
+    /** Above a band, for a connector that has to come in from the top. */
+    public const LANE = 14;
 
-    public function __construct(private Looks $looks)
-    {
-    }
+    /** Where siblings stand side by side they need more room between them than one above the other. */
+    private const ASIDE = 12;
+
+    private const DOWN = 0.6;
 
     /** @param  list<Slip>  $children */
     public function place(Slip $slip, array $children): void
     {
-        $slip->band = $slip->h;
-        $slip->leftReach = 0.0;
-        $slip->rightReach = $slip->w;
-        if ($slip->hidden > 0) {
-            $slip->growth === Growth::Left ? $slip->leftReach = self::TALLY : $slip->rightReach += self::TALLY;
-        }
+        $slip->closeUp();
         if ($children === []) {
             return;
         }
-        $look = $this->looks->level($slip->level + 1);
-        $gap = $look->gap;
-        $left = $right = -$gap;
+        $sideways = $children[0]->growth->isSideways();
+        $look = $children[0]->look;
+        $gap = $look->gap + ($sideways ? 0 : self::ASIDE);
+        $reach = $sideways ? $look->reach : round($look->reach * self::DOWN);
+        $size = $sideways ? $slip->h : $slip->w;
+        $totals = [-1 => -$gap, 1 => -$gap];
         foreach ($children as $child) {
-            if ($child->growth === Growth::Right) {
-                $right += $child->band + abs($child->topic->apartY) + $gap;
-            } else {
-                $left += $child->band + abs($child->topic->apartY) + $gap;
-            }
+            $totals[$child->growth === Growth::Left ? -1 : 1] += self::band($child, $sideways) + $gap;
         }
-        $slip->band = max($slip->h, $left, $right);
-        $left = ($slip->h - $left) / 2;
-        $right = ($slip->h - $right) / 2;
+        $at = [-1 => ($size - $totals[-1]) / 2, 1 => ($size - $totals[1]) / 2];
         foreach ($children as $child) {
-            $band = $child->band;
-            $apart = $child->topic->apartY;
-            $before = $apart > 0 ? $apart : 0;
-            $reach = $look->reach + $child->topic->apartX;
-            if ($child->growth === Growth::Right) {
-                $child->x = $slip->w + $reach;
-                $child->y = $right + $before + ($band - $child->h) / 2;
-                $child->fromX = -$reach;
-                $right += $band + abs($apart) + $gap;
+            $sign = $child->growth === Growth::Left ? -1 : 1;
+            $before = $at[$sign] + max(0, $child->topic->apartY);
+            if ($sideways) {
+                $this->beside($slip, $child, $before, $sign, $reach);
             } else {
-                $child->x = -$reach - $child->w;
-                $child->y = $left + $before + ($band - $child->h) / 2;
-                $child->fromX = $child->w + $reach;
-                $left += $band + abs($apart) + $gap;
+                $this->below($slip, $child, $before, $reach);
             }
-            $child->fromY = $slip->h / 2 - $child->y;
-            if ($child->leftReach - $child->x > $slip->leftReach) {
-                $slip->leftReach = $child->leftReach - $child->x;
-            }
-            if ($child->rightReach + $child->x > $slip->rightReach) {
-                $slip->rightReach = $child->rightReach + $child->x;
-            }
+            $at[$sign] += self::band($child, $sideways) + $gap;
+            $slip->embrace($child);
+        }
+        // A box stands in the middle of its band, so that middles line up.
+        if ($sideways) {
+            $slip->top = $slip->bottom = max($slip->top, $slip->bottom);
+        }
+    }
+
+    /** How much of the direction across a child needs. */
+    private static function band(Slip $child, bool $sideways): float
+    {
+        $band = $sideways ? $child->top + $child->h + $child->bottom + self::lane($child) : $child->left + $child->w + $child->right;
+
+        return $band + abs($child->topic->apartY);
+    }
+
+    private static function lane(Slip $child): int
+    {
+        return $child->given->enters === Growth::Down ? self::LANE : 0;
+    }
+
+    private function beside(Slip $slip, Slip $child, float $before, int $sign, float $reach): void
+    {
+        $out = $reach + $child->topic->apartX;
+        $child->y = $before + self::lane($child) + $child->top;
+        $child->leaves = $child->growth;
+        $child->isCurved = true;
+        [$near, $edge, $from, $to] = $sign > 0 ? [$child->left, 0.0, $slip->w, 0.0] : [$child->right, -$child->w, 0.0, $child->w];
+        $child->x = $edge + $from + $sign * ($out + $near);
+        $turn = $from + $sign * $reach - $child->x;
+        $start = $from - $child->x;
+        $middle = $slip->h / 2 - $child->y;
+        if ($child->given->enters === Growth::Down) {
+            $lane = -$child->top - self::LANE / 2;
+            $child->route = [$start, $middle, $turn, $lane, $child->w / 2, $lane, $child->w / 2, 0.0];
+        } elseif ($near > 0.0 || $child->topic->apartX > 0) {
+            $child->route = [$start, $middle, $turn, $child->h / 2, $to, $child->h / 2];
+        } else {
+            $child->route = [$start, $middle, $to, $child->h / 2];
+        }
+    }
+
+    private function below(Slip $slip, Slip $child, float $before, float $reach): void
+    {
+        $child->x = $before + $child->left;
+        $child->y = $slip->h + $reach + $child->topic->apartX + $child->top;
+        $child->leaves = Growth::Down;
+        $child->isCurved = true;
+        $turn = $slip->h + $reach - $child->y;
+        $child->route = [$slip->w / 2 - $child->x, $slip->h - $child->y, $child->w / 2, $turn];
+        if ($turn < 0.0) {
+            array_push($child->route, $child->w / 2, 0.0);
         }
     }
 }

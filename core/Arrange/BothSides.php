@@ -7,10 +7,10 @@ namespace ChalkTree\Arrange;
 use ChalkTree\Map\Side;
 use ChalkTree\Map\Topic;
 
-/** The root in the middle, its branches to the left and to the right of it. */
+/** The topic that heads the branch in the middle, its subtopics to the left and to the right of it. */
 final readonly class BothSides implements Arrangement
 {
-    public function __construct(private Bands $bands)
+    public function __construct(private Bands $bands = new Bands)
     {
     }
 
@@ -19,16 +19,35 @@ final readonly class BothSides implements Arrangement
         return 'both-sides';
     }
 
-    public function growth(Slip $parent, Topic $child): Growth
+    /** Where no sides are kept, the first half of a branch inside a map stands right, the rest left. */
+    public function growth(Slip $head, Topic $child, int $index, int $count): Growth
     {
-        if ($parent->level > 0) {
-            return $parent->growth;
-        }
+        $side = $child->side ?? ($head->level > 0 && 2 * $index >= $count ? Side::Left : Side::Right);
 
-        return $child->side === Side::Left ? Growth::Left : Growth::Right;
+        return $side === Side::Left ? Growth::Left : Growth::Right;
     }
 
-    public function place(Slip $slip, array $children): void
+    public function handsDown(Growth $growth): string
+    {
+        return $growth === Growth::Left ? Leftward::name() : Rightward::name();
+    }
+
+    public function enters(Growth $growth): Growth
+    {
+        return Growth::Down;
+    }
+
+    public function opens(): Growth
+    {
+        return Growth::Right;
+    }
+
+    public function levels(): int
+    {
+        return 1;
+    }
+
+    public function place(Slip $slip, array $children, array $below): void
     {
         $this->bands->place($slip, $children);
     }

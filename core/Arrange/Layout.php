@@ -38,26 +38,34 @@ final class Layout
     /** @var array<string, Slip> slips taken from memory in this pass, whose place before is not known */
     private array $recalled = [];
 
+    /** The map drawn last. */
+    private ?TopicMap $map = null;
+
     /** The map and the view of the pass before this one, for branches that were never gone into. */
     private ?TopicMap $mapBefore = null;
 
     private ?View $viewBefore = null;
 
+    /** @var array<string, string> the names of arrangements that branches have of their own, by topic */
+    private array $own = [];
+
+    /** @var array<string, Given> those given so far, by their key */
+    private array $given = [];
+
     private readonly Measurer $measurer;
 
-    public function __construct(
-        private readonly Arrangement $arrangement,
-        private readonly Looks $looks,
-        ?Advances $advances = null,
-    ) {
-        $this->measurer = new Measurer(new Wrapper($advances ?? new Advances), $looks);
+    private readonly Arrangements $arrangements;
+
+    public function __construct(private readonly string $arrangement, private readonly Looks $looks, ?Advances $advances = null)
+    {
+        $this->measurer = new Measurer(new Wrapper($advances ?? new Advances));
+        $this->arrangements = new Arrangements;
     }
 
     /** Lays out everything that is not known yet, or all that could have changed if these topics have. */
     public static function of(TopicMap $map, View $view, ?string $arrangement = null, ?Looks $looks = null): self
     {
-        $looks ??= Looks::standard();
-        $layout = new self(Arrangements::make($arrangement ?? $map->sheet()->arrangement, $looks), $looks);
+        $layout = new self($arrangement ?? $map->sheet()->arrangement, $looks ?? Looks::standard());
         $layout->draw($map, $view);
 
         return $layout;
@@ -65,14 +73,13 @@ final class Layout
 
     /**
      * A layout that takes from memory what it found for this map and view, and lays out again only what these topics
-     * concern. The map may have no loose topics, whose places hang on everything.
+     * concern.
      *
      * @param  iterable<string>  $touched  as in draw(), and all topics above them in the map that will be drawn next
      */
     public static function recalling(Memory $memory, TopicMap $map, View $view, iterable $touched, ?Looks $looks = null): self
     {
-        $looks ??= Looks::standard();
-        $layout = new self(Arrangements::make($map->sheet()->arrangement, $looks), $looks);
+        $layout = new self($map->sheet()->arrangement, $looks ?? Looks::standard());
         $layout->memory = $memory;
         $layout->numbers = Numbers::of($map);
         $layout->draw($map, $view, $touched);
@@ -88,7 +95,9 @@ final class Layout
 
     public function scene(): Scene
     {
-        return new Scene($this->arrangement::name(), $this->slips);
+        $scene = new Scene($this->arrangement, $this->slips);
+
+        return $this->map === null ? $scene : new Scene($scene->arrangement, $this->slips, SceneMarks::of($this->map, $scene));
     }
 
     /**
@@ -105,32 +114,26 @@ final class Layout
         $this->before = $this->recalled = [];
         $scope = $view->scope !== null && $map->has($view->scope) ? $view->scope : null;
         $this->root = $scope ?? $map->sheet()->root;
+        $this->own = $this->owned($map);
         $todo = [];
         $left = [];
         $stack = [];
-        $this->enter('', null, [$this->root => $map->topic($this->root)] + ($scope === null ? $map->loose() : []), $stale, $stack, $left);
+        $this->enter($map, '', null, [$this->root => $map->topic($this->root)] + ($scope === null ? $map->loose() : []), $stale, $stack, $left);
         while (($slip = array_pop($stack)) !== null) {
             $todo[] = $slip;
             $id = $slip->topic->id;
-            $children = $map->children($id);
-            // Whoever steps into a folded branch wants to see it.
-            if ($children !== [] && isset($view->folded[$id]) && $id !== $scope) {
-                $slip->hidden = count($map->branch($id)) - 1;
-                $children = [];
-            }
+            $slip->hidden = $view->hiddenBelow($map, $id);
+            $children = $view->below($map, $id);
             if ($children !== [] || isset($this->below[$id])) {
-                $this->enter($id, $slip, $children, $stale, $stack, $left);
+                $this->enter($map, $id, $slip, $children, $stale, $stack, $left);
             }
         }
         for ($i = count($todo) - 1; $i >= 0; $i--) {
-            $children = [];
-            foreach ($this->below[$todo[$i]->topic->id] ?? [] as $id) {
-                $children[] = $this->slips[$id];
-            }
-            $this->arrangement->place($todo[$i], $children);
+            $this->place($todo[$i]);
         }
-        $this->placeTops();
+        $this->placeTops($map, $view);
         $change = $touched === null && $this->before === [] ? new SceneChange($this->slips, []) : $this->change($todo, $this->drop($left));
+        $this->map = $map;
         if ($this->memory !== null) {
             [$this->mapBefore, $this->viewBefore] = [$map, $view];
         }
@@ -177,6 +180,76 @@ final class Layout
         return $chalks;
     }
 
+    /** Places what is right below a slip, and, where its arrangement asks for it, what is below that. */
+    private function place(Slip $slip): void
+    {
+        $arrangement = $slip->given->arrangement;
+        $children = $this->slipsBelow($slip->topic->id);
+        $below = [];
+        if ($arrangement->levels() > 1) {
+            foreach ($children as $child) {
+                $below[$child->topic->id] = $this->slipsBelow($child->topic->id);
+            }
+        }
+        $arrangement->place($slip, $children, $below);
+    }
+
+    /** @return list<Slip> */
+    private function slipsBelow(string $id): array
+    {
+        $slips = [];
+        foreach ($this->below[$id] ?? [] as $child) {
+            $slips[] = $this->slips[$child];
+        }
+
+        return $slips;
+    }
+
+    /** @return array<string, string> */
+    private function owned(TopicMap $map): array
+    {
+        $own = [];
+        foreach ($map->living() as $row) {
+            if ($row instanceof BranchArrangement && $row->text('name') !== '') {
+                $own[$row->id] = $row->text('name');
+            }
+        }
+
+        return $own;
+    }
+
+    /** The arrangement of the topic drawn as the root, or of the nearest above it that has one. */
+    private function rootArrangement(TopicMap $map): string
+    {
+        foreach ([$this->root, ...array_map(fn (Topic $topic): string => $topic->id, $map->ancestors($this->root))] as $id) {
+            if (isset($this->own[$id])) {
+                return $this->own[$id];
+            }
+        }
+
+        return $this->arrangement;
+    }
+
+    private function give(string $arrangement, Growth $growth, int $level, string $chalk): Given
+    {
+        $its = $this->arrangements->called($arrangement);
+        $enters = $its->enters($growth);
+
+        return $this->given[Given::key($arrangement, $growth, $enters, $level, $chalk)] ??= new Given($its, $growth, $enters, $level, $chalk, $this->looks->level($level));
+    }
+
+    /** What a topic at the top of what is drawn is given: the root, or a loose topic. */
+    private function givenOnTop(TopicMap $map, string $id): Given
+    {
+        $inherited = $this->rootArrangement($map);
+        if ($id === $this->root) {
+            return $this->give($inherited, Growth::Right, 0, Chalk::Mussel->value);
+        }
+        $free = $this->arrangement === BothSides::name() ? Rightward::name() : $this->arrangement;
+
+        return $this->give($this->own[$id] ?? $free, Growth::Right, 1, Chalk::Mussel->value);
+    }
+
     /**
      * Sets the children of one slip: keeps those that nothing happened to, makes the others anew and puts them on the
      * stack. Those that stood here and no longer do are put on $left.
@@ -186,38 +259,50 @@ final class Layout
      * @param  list<Slip>  $stack
      * @param  list<string>  $left
      */
-    private function enter(string $parent, ?Slip $above, array $children, ?array $stale, array &$stack, array &$left): void
+    private function enter(TopicMap $map, string $parent, ?Slip $above, array $children, ?array $stale, array &$stack, array &$left): void
     {
         $level = $this->looks->clamp(($above->level ?? 0) + 1);
         $chalks = $above !== null && $above->level === 0 ? $this->chalks(array_keys($children)) : null;
+        $arrangement = $above?->given->arrangement;
+        // Where two levels are placed at once, the lower one has to be there.
+        $isGoneInto = $arrangement !== null && $arrangement->levels() > 1;
+        $index = 0;
+        $count = count($children);
+        $alike = [];
         foreach ($children as $id => $topic) {
-            if ($above === null) {
-                $level = $id === $this->root ? 0 : 1;
+            if ($above === null || $arrangement === null) {
+                $given = $this->givenOnTop($map, $id);
+            } else {
+                $growth = $arrangement->growth($above, $topic, $index++, $count);
+                $own = $isGoneInto ? null : $this->own[$id] ?? null;
+                // Siblings are mostly given the same.
+                $given = $own === null && $chalks === null
+                    ? $alike[$growth->value] ??= $this->give($arrangement->handsDown($growth), $growth, $level, $above->chalk)
+                    : $this->give($own ?? $arrangement->handsDown($growth), $growth, $level, $chalks[$id] ?? $above->chalk);
             }
-            $growth = $above === null ? Growth::Right : $this->arrangement->growth($above, $topic);
-            $chalk = $chalks[$id] ?? $above->chalk ?? Chalk::Mussel->value;
             $old = $this->slips[$id] ?? null;
             if ($old !== null) {
                 $this->before[$id] ??= clone $old;
-                if ($stale !== null && ! isset($stale[$id]) && $old->parent === $above?->topic->id && $old->level === $level && $old->growth === $growth && $old->chalk === $chalk) {
+                if ($stale !== null && ! isset($stale[$id]) && $old->parent === $above?->topic->id && $old->given === $given) {
                     $old->topic = $topic;
+                    if ($isGoneInto) {
+                        $stack[] = $old;
+                    }
 
                     continue;
                 }
             }
-            $slip = new Slip($topic, $above?->topic->id, $level, $growth, $chalk);
+            $slip = new Slip($topic, $above?->topic->id, $given);
             $slip->number = $this->numbers[$id] ?? '';
             $known = $old === null && $stale !== null && ! isset($stale[$id]) ? $this->memory?->recall($slip) : null;
-            if ($known === true) {
+            if ($known === true && ! $isGoneInto) {
                 $this->slips[$id] = $this->recalled[$id] = $slip;
 
                 continue;
             }
-            if ($known === false) {
-                $slip->hidden = 0;
-            } elseif ($old !== null && Measurer::same($old, $slip)) {
+            if ($known === null && $old !== null && $slip->hasFaceOf($old)) {
                 [$slip->w, $slip->h] = [$old->w, $old->h];
-            } else {
+            } elseif ($known === null) {
                 $this->measurer->measure($slip);
             }
             $this->slips[$id] = $slip;
@@ -242,7 +327,32 @@ final class Layout
         return array_map(strval(...), array_keys(array_diff_assoc($this->numbers, $before) + array_diff_assoc($before, $this->numbers)));
     }
 
-    private function placeTops(): void
+    /**
+     * The slips right below another, gone into from memory if they were not yet; nothing there has changed then.
+     *
+     * @return list<Slip>
+     */
+    private function openedBelow(TopicMap $map, View $view, Slip $slip): array
+    {
+        $id = $slip->topic->id;
+        if (! isset($this->below[$id]) && ($children = $view->below($map, $id)) !== []) {
+            $stack = $left = [];
+            $recalled = $this->recalled;
+            $this->enter($map, $id, $slip, $children, [], $stack, $left);
+            // What is below a grid is gone into at once.
+            while (($next = array_pop($stack)) !== null) {
+                if (($below = $view->below($map, $next->topic->id)) !== []) {
+                    $this->enter($map, $next->topic->id, $next, $below, [], $stack, $left);
+                }
+            }
+            $this->place($slip);
+            $this->recalled = $recalled;
+        }
+
+        return $this->slipsBelow($id);
+    }
+
+    private function placeTops(TopicMap $map, View $view): void
     {
         $tops = $this->below[''];
         $root = $this->slips[$tops[0]];
@@ -256,7 +366,7 @@ final class Layout
             $this->before[$id] ??= clone $this->slips[$id];
             $piles[$this->slips[$id]->topic->column ?? $id][] = $this->slips[$id];
         }
-        (new LooseTopics($this->slips, $this->below))->place($root, array_values($piles));
+        (new LooseTopics(fn (Slip $slip): array => $this->openedBelow($map, $view, $slip)))->place($root, array_values($piles));
     }
 
     /**
@@ -285,9 +395,9 @@ final class Layout
     /** @return list<string> the ids of what was drawn right below a topic, in a branch that was never gone into */
     private function belowBefore(string $id): array
     {
-        $isKnown = $this->mapBefore !== null && $this->mapBefore->has($id) && ! isset($this->viewBefore?->folded[$id]);
-
-        return $isKnown ? array_map(strval(...), array_keys($this->mapBefore->children($id))) : [];
+        return $this->mapBefore !== null && $this->viewBefore !== null && $this->mapBefore->has($id)
+            ? array_map(strval(...), array_keys($this->viewBefore->below($this->mapBefore, $id)))
+            : [];
     }
 
     /**

@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace ChalkTree\Arrange;
 
+use Closure;
+
 /**
  * Places loose topics and columns where they were put on the board; where the tree or another loose branch has come to
  * stand there meanwhile, they make way downwards, without that being written to the map. Those that were never put
  * anywhere stand below the tree.
+ *
+ * Only that part of the tree is looked at which is near a loose topic, so that a large tree need not be gone into.
  */
-final class LooseTopics
+final readonly class LooseTopics
 {
     /** Between the tree and the loose topics below it. */
     private const BELOW = 56;
@@ -17,36 +21,30 @@ final class LooseTopics
     /** Between the topics of a column. */
     private const COLUMN_GAP = 10;
 
-    /**
-     * @param  array<string, Slip>  $slips
-     * @param  array<string, list<string>>  $below
-     */
-    public function __construct(private readonly array $slips, private readonly array $below)
+    /** How far a connector is wider than its way. */
+    private const LINE = 4;
+
+    /** @param  Closure(Slip): list<Slip>  $below  gives the slips right below another, with their places */
+    public function __construct(private Closure $below)
     {
     }
 
     /** @param  list<non-empty-list<Slip>>  $piles  columns, and loose topics as piles of one */
     public function place(Slip $root, array $piles): void
     {
-        $clearing = new Clearing;
-        foreach ($this->boxes($root) as $box) {
-            $clearing->take(...$box);
-        }
-        $foot = $root->band / 2 + self::BELOW;
+        $clearing = new Clearing(fn (array $part): iterable => $this->drawn($root, $part));
+        $foot = $root->h / 2 + $root->bottom + self::BELOW;
         foreach ($piles as $pile) {
             $topic = $pile[0]->topic;
-            $this->stack($pile, $topic->x ?? -$pile[0]->w / 2, $topic->y === null ? $foot : $topic->y - $pile[0]->band / 2);
-            $boxes = array_merge(...array_map($this->boxes(...), $pile));
-            $down = $clearing->down($boxes);
+            $this->stack($pile, $topic->x ?? -$pile[0]->w / 2, $topic->y === null ? $foot : $topic->y - $pile[0]->h / 2 - $pile[0]->top);
+            $down = $clearing->down(array_map($this->extent(...), $pile));
             foreach ($pile as $slip) {
                 $slip->y += $down;
-            }
-            foreach ($boxes as [$left, $top, $right, $bottom]) {
-                $clearing->take($left, $top + $down, $right, $bottom + $down);
+                $clearing->take($this->extent($slip));
             }
             if ($topic->y === null) {
                 $last = $pile[count($pile) - 1];
-                $foot = $last->y + $last->h / 2 + $last->band / 2 + self::BELOW;
+                $foot = $last->y + $last->h + $last->bottom + self::BELOW;
             }
         }
     }
@@ -57,37 +55,47 @@ final class LooseTopics
         $end = null;
         foreach ($pile as $slip) {
             $slip->x = $x;
-            $slip->y = $y + ($slip->band - $slip->h) / 2;
+            $slip->y = $y + $slip->top;
             $slip->above = $end === null ? 0.0 : $slip->y - $end;
             $end = $slip->y + $slip->h;
-            $y += $slip->band + self::COLUMN_GAP;
+            $y = $end + $slip->bottom + self::COLUMN_GAP;
         }
     }
 
-    /**
-     * What a branch covers: its boxes, and the room in which its connectors run.
-     *
-     * @return list<array{float, float, float, float}> left, top, right, bottom
-     */
-    private function boxes(Slip $top): array
+    /** @return array{float, float, float, float} what a branch takes: left, top, right, bottom */
+    private function extent(Slip $slip, float $x = 0.0, float $y = 0.0): array
     {
-        $boxes = [];
-        $waiting = [[$top, 0.0, 0.0]];
+        return [$x + $slip->x - $slip->left, $y + $slip->y - $slip->top, $x + $slip->x + $slip->w + $slip->right, $y + $slip->y + $slip->h + $slip->bottom];
+    }
+
+    /**
+     * What the tree covers near a part of the board: its boxes, and the room in which its connectors run.
+     *
+     * @param  array{float, float, float, float}  $part
+     * @return iterable<array{float, float, float, float}>
+     */
+    private function drawn(Slip $root, array $part): iterable
+    {
+        $waiting = [[$root, 0.0, 0.0]];
         while (($next = array_pop($waiting)) !== null) {
             [$slip, $x, $y] = $next;
+            [$left, $top, $right, $bottom] = $this->extent($slip, $x, $y);
             [$x, $y] = [$x + $slip->x, $y + $slip->y];
-            $boxes[] = [$x - $slip->leftReach * ($slip->hidden > 0 ? 1 : 0), $y, $x + ($slip->hidden > 0 ? $slip->rightReach : $slip->w), $y + $slip->h];
-            if ($slip->parent !== null) {
-                $edge = $slip->growth === Growth::Right ? $x : $x + $slip->w;
-                $from = $x + $slip->fromX;
-                [$a, $b] = [$y + $slip->fromY, $y + $slip->h / 2];
-                $boxes[] = [min($edge, $from), min($a, $b) - 4, max($edge, $from), max($a, $b) + 4];
+            for ($i = 2; $i < count($slip->route); $i += 2) {
+                [$a, $b, $c, $d] = array_slice($slip->route, $i - 2, 4);
+                $line = [$x + min($a, $c), $y + min($b, $d) - self::LINE, $x + max($a, $c), $y + max($b, $d) + self::LINE];
+                if ($line[0] < $part[2] && $line[2] > $part[0] && $line[1] < $part[3] && $line[3] > $part[1]) {
+                    yield $line;
+                }
             }
-            foreach ($this->below[$slip->topic->id] ?? [] as $id) {
-                $waiting[] = [$this->slips[$id], $x, $y];
+            if ($left - self::LINE > $part[2] || $right + self::LINE < $part[0] || $top - self::LINE > $part[3] || $bottom + self::LINE < $part[1]) {
+                continue;
+            }
+            $isFolded = $slip->hidden > 0 ? 1 : 0;
+            yield [$x - $slip->left * $isFolded, $y, $x + $slip->w + $slip->right * $isFolded, $y + $slip->h + $slip->bottom * $isFolded];
+            foreach (($this->below)($slip) as $child) {
+                $waiting[] = [$child, $x, $y];
             }
         }
-
-        return $boxes;
     }
 }

@@ -16,14 +16,14 @@ final class Measurer
     /** A slip without text is still wide enough to see and to hit. */
     private const NARROWEST = 56;
 
-    public function __construct(private readonly Wrapper $wrapper, private readonly Looks $looks)
+    public function __construct(private readonly Wrapper $wrapper)
     {
     }
 
     public function measure(Slip $slip): void
     {
         $topic = $slip->topic;
-        $look = $this->looks->level($slip->level);
+        $look = $slip->look;
         $around = $this->around($slip, $look);
         if ($topic->width === null && $topic->caption === '' && ($width = $this->wrapper->plainWidth($slip->text(), $look->size, $look->bold ? Run::BOLD : 0)) !== null && $width <= $look->widest) {
             // One plain line, as most topics are.
@@ -48,7 +48,7 @@ final class Measurer
      */
     public function lines(Slip $slip): array
     {
-        $look = $this->looks->level($slip->level);
+        $look = $slip->look;
 
         return $this->wrapper->wrap($slip->text(), $look->size, $this->limit($slip, $look), $look->bold ? Run::BOLD : 0);
     }
@@ -58,17 +58,7 @@ final class Measurer
     {
         $caption = $slip->topic->caption;
 
-        return $caption === '' ? [] : $this->wrapper->wrapPlain($caption, Looks::CAPTION_SIZE, $this->limit($slip, $this->looks->level($slip->level)));
-    }
-
-    /** Whether two slips would measure the same. */
-    public static function same(Slip $a, Slip $b): bool
-    {
-        $s = $a->topic;
-        $t = $b->topic;
-
-        return $a->number === $b->number && ($s === $t && $a->level === $b->level || $s->title === $t->title && $s->caption === $t->caption
-            && $s->width === $t->width && ($s->note === '') === ($t->note === '') && $a->level === $b->level);
+        return $caption === '' ? [] : $this->wrapper->wrapPlain($caption, Looks::CAPTION_SIZE, $this->limit($slip, $slip->look));
     }
 
     /** The baseline of a title's line, from the top of the box. */

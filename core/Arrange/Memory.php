@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace ChalkTree\Arrange;
 
-use ChalkTree\Look\Chalk;
-
 /**
  * What a layout found for each slip, so small that it can be kept from one request to the next: the size of its box and
  * of its branch. With it a layout begins as if everything were drawn already, and goes down only where something has
@@ -15,9 +13,9 @@ final class Memory
 {
     private const ID = 26;
 
-    private const FORM = 'd5VC3';
+    private const FORM = 'd6VCa8';
 
-    private const RECORD = 26 + 5 * 8 + 4 + 3;
+    private const RECORD = 26 + 6 * 8 + 4 + 1 + 8;
 
     /** @param  array<string, string>  $records  packed, by topic id */
     private function __construct(private array $records)
@@ -70,16 +68,16 @@ final class Memory
     public function recall(Slip $slip): ?bool
     {
         $record = $this->records[$slip->topic->id] ?? null;
-        /** @var array{1: float, 2: float, 3: float, 4: float, 5: float, h: int, l1: int, l2: int, l3: int}|false $known */
-        $known = $record === null ? false : unpack('d5/Vh/C3l', $record);
-        if ($known === false || $known['l1'] !== $slip->level) {
+        /** @var array{1: float, 2: float, 3: float, 4: float, 5: float, 6: float, hidden: int, level: int, given: string}|false $known */
+        $known = $record === null ? false : unpack('d6/Vhidden/Clevel/a8given', $record);
+        if ($known === false || $known['level'] !== $slip->level) {
             return null;
         }
         [$slip->w, $slip->h] = [$known[1], $known[2]];
-        if ($known['l2'] !== self::growth($slip) || $known['l3'] !== self::chalk($slip)) {
+        if ($known['given'] !== $slip->given->hash) {
             return false;
         }
-        [$slip->band, $slip->leftReach, $slip->rightReach, $slip->hidden] = [$known[3], $known[4], $known[5], $known['h']];
+        [$slip->left, $slip->top, $slip->right, $slip->bottom, $slip->hidden] = [$known[3], $known[4], $known[5], $known[6], $known['hidden']];
 
         return true;
     }
@@ -94,23 +92,9 @@ final class Memory
             unset($this->records[$id]);
         }
         foreach ($slips as $slip) {
-            $this->records[$slip->topic->id] = pack(self::FORM, $slip->w, $slip->h, $slip->band, $slip->leftReach, $slip->rightReach, $slip->hidden, $slip->level, self::growth($slip), self::chalk($slip));
+            $this->records[$slip->topic->id] = pack(
+                self::FORM, $slip->w, $slip->h, $slip->left, $slip->top, $slip->right, $slip->bottom, $slip->hidden, $slip->level, $slip->given->hash,
+            );
         }
-    }
-
-    private static function growth(Slip $slip): int
-    {
-        return $slip->growth === Growth::Right ? 1 : 0;
-    }
-
-    private static function chalk(Slip $slip): int
-    {
-        foreach (Chalk::cases() as $n => $chalk) {
-            if ($chalk->value === $slip->chalk) {
-                return $n;
-            }
-        }
-
-        return 255;
     }
 }

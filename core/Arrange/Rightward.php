@@ -9,7 +9,7 @@ use ChalkTree\Map\Topic;
 /** The root at the left, everything growing to the right of it. */
 final readonly class Rightward implements Arrangement
 {
-    public function __construct(private Bands $bands)
+    public function __construct(private Bands $bands = new Bands)
     {
     }
 
@@ -18,12 +18,32 @@ final readonly class Rightward implements Arrangement
         return 'rightward';
     }
 
-    public function growth(Slip $parent, Topic $child): Growth
+    public function growth(Slip $head, Topic $child, int $index, int $count): Growth
     {
         return Growth::Right;
     }
 
-    public function place(Slip $slip, array $children): void
+    public function handsDown(Growth $growth): string
+    {
+        return 'rightward';
+    }
+
+    public function enters(Growth $growth): Growth
+    {
+        return $growth === Growth::Left ? Growth::Down : $growth;
+    }
+
+    public function opens(): Growth
+    {
+        return Growth::Right;
+    }
+
+    public function levels(): int
+    {
+        return 1;
+    }
+
+    public function place(Slip $slip, array $children, array $below): void
     {
         $this->bands->place($slip, $children);
     }

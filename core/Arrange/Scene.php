@@ -4,12 +4,40 @@ declare(strict_types=1);
 
 namespace ChalkTree\Arrange;
 
+use ChalkTree\Draw\SceneMark;
+use ChalkTree\Map\TopicMap;
+
 /** The computed drawing of a map for one view. */
 final readonly class Scene
 {
-    /** @param  array<string, Slip>  $slips by topic id; a parent need not stand before its children */
-    public function __construct(public string $arrangement, public array $slips)
+    /**
+     * @param  array<string, Slip>  $slips  by topic id; a parent need not stand before its children
+     * @param  array<string, SceneMark>  $marks  by type and id
+     */
+    public function __construct(public string $arrangement, public array $slips, public array $marks = [])
     {
+    }
+
+    /**
+     * The box of a topic, or of the nearest above it that is drawn.
+     *
+     * @return array{id: string, x: float, y: float, w: float, h: float}|null  from the middle of the root; null where none is drawn
+     */
+    public function boxOf(TopicMap $map, string $topic): ?array
+    {
+        for ($at = $topic; ! isset($this->slips[$at]); $at = $above) {
+            $above = $map->find($at)?->parent;
+            if ($above === null) {
+                return null;
+            }
+        }
+        [$x, $y] = [0.0, 0.0];
+        for ($slip = $this->slips[$at]; ; $slip = $this->slips[$slip->parent]) {
+            [$x, $y] = [$x + $slip->x, $y + $slip->y];
+            if ($slip->parent === null) {
+                return ['id' => $at, 'x' => $x, 'y' => $y, 'w' => $this->slips[$at]->w, 'h' => $this->slips[$at]->h];
+            }
+        }
     }
 
     /**
@@ -50,11 +78,10 @@ final readonly class Scene
         [$left, $top, $right, $bottom] = [INF, INF, -INF, -INF];
         foreach ($this->slips as $slip) {
             if ($slip->parent === null) {
-                $left = min($left, $slip->x - $slip->leftReach);
-                $right = max($right, $slip->x + $slip->rightReach);
-                $middle = $slip->y + $slip->h / 2;
-                $top = min($top, $middle - $slip->band / 2);
-                $bottom = max($bottom, $middle + $slip->band / 2);
+                $left = min($left, $slip->x - $slip->left);
+                $right = max($right, $slip->x + $slip->w + $slip->right);
+                $top = min($top, $slip->y - $slip->top);
+                $bottom = max($bottom, $slip->y + $slip->h + $slip->bottom);
             }
         }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Arrange;
 
+use ChalkTree\Look\LevelLook;
 use ChalkTree\Map\Topic;
 
 /**
@@ -12,6 +13,11 @@ use ChalkTree\Map\Topic;
  */
 final class Slip
 {
+    /** Room beside a folded slip for its tally marks, and below it. */
+    private const TALLY = 40;
+
+    private const TALLY_BELOW = 26;
+
     public float $x = 0.0;
 
     public float $y = 0.0;
@@ -20,13 +26,14 @@ final class Slip
 
     public float $h = 0.0;
 
-    /** The height of the band that this branch has to itself; its box stands in the middle of it. */
-    public float $band = 0.0;
+    /** The extent of the branch: how far it goes beyond each edge of the box. */
+    public float $left = 0.0;
 
-    /** How far the branch goes to the left of the box's left edge, and to the right of it. */
-    public float $leftReach = 0.0;
+    public float $top = 0.0;
 
-    public float $rightReach = 0.0;
+    public float $right = 0.0;
+
+    public float $bottom = 0.0;
 
     /** How many topics are hidden below it by folding. */
     public int $hidden = 0;
@@ -37,18 +44,34 @@ final class Slip
     /** In a column: how far above its box the one before it ends; 0 for the first, and for all others. */
     public float $above = 0.0;
 
-    /** Where the connector leaves the parent's edge, relative to this box's corner. */
-    public float $fromX = 0.0;
+    /**
+     * The way of the connector, from the parent's edge to this box's, relative to this box's corner: x and y in turn.
+     * Empty where there is none.
+     *
+     * @var list<float>
+     */
+    public array $route = [];
 
-    public float $fromY = 0.0;
+    /** The direction in which the connector leaves the parent. */
+    public Growth $leaves = Growth::Right;
 
-    public function __construct(
-        public Topic $topic,
-        public readonly ?string $parent,
-        public int $level,
-        public Growth $growth,
-        public string $chalk,
-    ) {
+    /** Whether the first part of the way is a curve. */
+    public bool $isCurved = true;
+
+    public readonly int $level;
+
+    public readonly Growth $growth;
+
+    public readonly string $chalk;
+
+    public readonly LevelLook $look;
+
+    public function __construct(public Topic $topic, public readonly ?string $parent, public readonly Given $given)
+    {
+        $this->level = $given->level;
+        $this->growth = $given->growth;
+        $this->chalk = $given->chalk;
+        $this->look = $given->look;
     }
 
     /** What is written on it: the title with its number, as inline Markdown. */
@@ -57,16 +80,64 @@ final class Slip
         return $this->number === '' ? $this->topic->title : "{$this->number} {$this->topic->title}";
     }
 
+    /** Takes no more room than its box, and that of its tally marks if it is folded. */
+    public function closeUp(): void
+    {
+        $this->left = $this->top = $this->right = $this->bottom = 0.0;
+        if ($this->hidden > 0) {
+            match ($this->given->arrangement->opens()) {
+                Growth::Left => $this->left = self::TALLY,
+                Growth::Right => $this->right = self::TALLY,
+                Growth::Down => $this->bottom = self::TALLY_BELOW,
+            };
+        }
+    }
+
+    /** Makes the extent wide enough for a child that has its place. */
+    public function embrace(self $child): void
+    {
+        // Called for every slip of a map, so it calls nothing itself.
+        $left = $child->left - $child->x;
+        $top = $child->top - $child->y;
+        $right = $child->x + $child->w + $child->right - $this->w;
+        $bottom = $child->y + $child->h + $child->bottom - $this->h;
+        if ($left > $this->left) {
+            $this->left = $left;
+        }
+        if ($top > $this->top) {
+            $this->top = $top;
+        }
+        if ($right > $this->right) {
+            $this->right = $right;
+        }
+        if ($bottom > $this->bottom) {
+            $this->bottom = $bottom;
+        }
+    }
+
+    /** What stands inside its box, so far as that decides its size. */
+    public function face(): Face
+    {
+        return new Face($this->text(), $this->topic->caption, $this->topic->note !== '', $this->topic->width, $this->level);
+    }
+
+    /** Whether the same stands in both boxes; mostly it is the very same topic. */
+    public function hasFaceOf(self $other): bool
+    {
+        return ($this->topic === $other->topic && $this->number === $other->number && $this->level === $other->level) || $this->face()->hash() === $other->face()->hash();
+    }
+
+    /** Whether nobody would see a difference between the two. */
     public function sameAs(self $other): bool
     {
-        return $this->x === $other->x && $this->y === $other->y
-            && $this->w === $other->w && $this->h === $other->h
-            && $this->level === $other->level && $this->growth === $other->growth && $this->chalk === $other->chalk
-            && $this->parent === $other->parent && $this->hidden === $other->hidden
-            && $this->number === $other->number && $this->above === $other->above
-            && $this->fromX === $other->fromX && $this->fromY === $other->fromY
-            && $this->topic->title === $other->topic->title && $this->topic->caption === $other->topic->caption
-            && $this->topic->width === $other->topic->width
-            && ($this->topic->note === '') === ($other->topic->note === '');
+        return $this->place() === $other->place() && $this->hasFaceOf($other);
+    }
+
+    /** @return list<mixed> where and how it is drawn, but for what stands in it */
+    private function place(): array
+    {
+        return [
+            $this->x, $this->y, $this->w, $this->h, $this->parent, $this->hidden, $this->above, $this->route, $this->leaves, $this->given->hash,
+        ];
     }
 }

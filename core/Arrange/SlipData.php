@@ -14,17 +14,17 @@ final readonly class SlipData
 {
     private Measurer $measurer;
 
-    public function __construct(private Looks $looks)
+    public function __construct()
     {
-        $this->measurer = new Measurer(new Wrapper(new Advances), $looks);
+        $this->measurer = new Measurer(new Wrapper(new Advances));
     }
 
     /**
-     * @return array{id: string, parent: string|null, x: float, y: float, w: float, h: float, level: int, grows: string, chalk: string, hidden: int, number: string, note: bool, connector: string, lines: list<array{y: float, parts: list<array{x: float, w: float, text: string, marks: int, href?: string, guess?: true}>}>, caption: list<array{y: float, parts: list<array{x: float, w: float, text: string, marks: int, href?: string, guess?: true}>}>}
+     * @return array{id: string, parent: string|null, x: float, y: float, w: float, h: float, level: int, grows: string, spine: string, opens: string, chalk: string, hidden: int, number: string, note: bool, connector: string, lines: list<array{y: float, parts: list<array{x: float, w: float, text: string, marks: int, href?: string, guess?: true}>}>, caption: list<array{y: float, parts: list<array{x: float, w: float, text: string, marks: int, href?: string, guess?: true}>}>}
      */
     public function of(Slip $slip): array
     {
-        $look = $this->looks->level($slip->level);
+        $look = $slip->look;
         $titleLines = $this->measurer->lines($slip);
         $captionLines = $this->measurer->captionLines($slip);
         $widest = 0.0;
@@ -49,11 +49,13 @@ final readonly class SlipData
             'h' => $slip->h,
             'level' => $slip->level,
             'grows' => $slip->growth->value,
+            'spine' => $slip->given->enters->edge(),
+            'opens' => $slip->given->arrangement->opens()->value,
             'chalk' => $slip->chalk,
             'hidden' => $slip->hidden,
             'number' => $slip->number,
             'note' => $slip->topic->note !== '',
-            'connector' => Connector::path($slip, $look),
+            'connector' => Connector::path($slip),
             'lines' => $lines,
             'caption' => $caption,
         ];
@@ -87,12 +89,12 @@ final readonly class SlipData
     /** Where a line begins: in the middle on the root's plate, else ranged left, in a block beside the spine. */
     private function begin(Slip $slip, float $width, float $widest): float
     {
-        $look = $this->looks->level($slip->level);
+        $look = $slip->look;
         $sign = $slip->topic->note === '' ? 0 : Looks::NOTE_SIGN;
         if ($slip->level === 0) {
             return ($slip->w - $sign - $width) / 2;
         }
-        if ($slip->growth === Growth::Right) {
+        if ($slip->given->enters !== Growth::Left) {
             return $look->padX + $look->spine;
         }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Arrange;
 
+use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 
 /** What one person has folded in one map, and where they have stepped in. Together with the map it decides what is drawn. */
@@ -15,6 +16,23 @@ final readonly class View
      */
     public function __construct(public array $folded = [], public ?string $scope = null)
     {
+    }
+
+    /**
+     * The topics that are shown right below another: the only door to what is shown. Whoever steps into a folded branch
+     * wants to see it.
+     *
+     * @return array<string, Topic>  in their order, by id
+     */
+    public function below(TopicMap $map, string $topic): array
+    {
+        return isset($this->folded[$topic]) && $topic !== $this->scope ? [] : $map->children($topic);
+    }
+
+    /** How many topics are hidden below one that is shown. */
+    public function hiddenBelow(TopicMap $map, string $topic): int
+    {
+        return isset($this->folded[$topic]) && $topic !== $this->scope ? count($map->branch($topic)) - 1 : 0;
     }
 
     /** The deepest view, in whole levels, that shows no more than so many topics. */

@@ -30,18 +30,14 @@ final class SvgWriter
 
     private readonly SlipData $data;
 
-    private readonly Looks $looks;
-
     /** @param  array<string, Chalk>  $rings  chalks for rings around topics, by id */
     public function __construct(
         private readonly BoardTheme $board = BoardTheme::Day,
         private readonly ?EmbeddedFonts $fonts = null,
         private readonly bool $background = true,
-        ?Looks $looks = null,
         private readonly array $rings = [],
     ) {
-        $this->looks = $looks ?? Looks::standard();
-        $this->data = new SlipData($this->looks);
+        $this->data = new SlipData;
     }
 
     public function write(Scene $scene, string $title): string
@@ -59,22 +55,48 @@ final class SvgWriter
             $at = "transform=\"translate({$box['x']} {$box['y']})\"";
             if ($slip->parent !== null || $slip->above > 0) {
                 $colour = $this->chalk($slip)->line($this->board);
-                $connectors .= "<path {$at} fill=\"{$colour}\" d=\"".Connector::path($slip, $this->looks->level($slip->level))."\"/>\n";
+                $connectors .= "<path {$at} fill=\"{$colour}\" d=\"".Connector::path($slip)."\"/>\n";
             }
             $slips .= "<g {$at}>".$this->slip($slip)."</g>\n";
         }
+        $marks = implode('', array_map($this->mark(...), $scene->marks));
         $colours = $this->board->colours();
         $ground = $this->background ? "<rect x=\"{$x}\" y=\"{$y}\" width=\"{$w}\" height=\"{$h}\" fill=\"{$colours['board']}\"/>\n" : '';
         $style = 'text{font-family:"'.self::FAMILY.'",sans-serif;font-kerning:none;font-variant-ligatures:none;white-space:pre}'
             .($this->fonts?->css(array_keys($this->cuts)) ?? '');
 
         return "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"{$w}\" height=\"{$h}\" viewBox=\"{$x} {$y} {$w} {$h}\" role=\"img\">\n"
-            .'<title>'.self::text($title)."</title>\n<style>{$style}</style>\n{$ground}{$connectors}{$slips}</svg>\n";
+            .'<title>'.self::text($title)."</title>\n<style>{$style}</style>\n{$ground}{$connectors}{$marks}{$slips}</svg>\n";
+    }
+
+    private function mark(SceneMark $mark): string
+    {
+        $out = '';
+        foreach ($mark->parts as $part) {
+            $what = $part->what;
+            $paint = 'fill="'.$this->paint($part->fill).'" stroke="'.$this->paint($part->stroke).'"';
+            if (isset($what['d'])) {
+                $out .= "<path {$paint} stroke-width=\"".($what['thick'] ?? 0).'" d="'.self::text($what['d']).'"/>';
+            } else {
+                $this->cuts[0] = true;
+                $out .= "<text xml:space=\"preserve\" {$paint} x=\"".($what['x'] ?? 0).'" y="'.($what['y'] ?? 0).'" font-size="'.($what['size'] ?? 0).'">'.self::text($what['text'] ?? '').'</text>';
+            }
+        }
+
+        return "<g>{$out}</g>\n";
+    }
+
+    /** A colour by its role; see Primitive. */
+    private function paint(string $role): string
+    {
+        $chalk = str_starts_with($role, 'chalk:') ? Chalk::tryFrom(substr($role, 6)) : null;
+
+        return $chalk?->line($this->board) ?? $this->board->colours()[$role] ?? 'none';
     }
 
     private function slip(Slip $slip): string
     {
-        $look = $this->looks->level($slip->level);
+        $look = $slip->look;
         $colours = $this->board->colours();
         $chalk = $this->chalk($slip);
         $line = $chalk->line($this->board);
@@ -113,9 +135,11 @@ final class SvgWriter
         [$r, $s, $h, $w] = [$look->corner, $look->spine, $slip->h, $slip->w];
         $inner = $h - 2 * $r;
 
-        return $slip->growth === Growth::Right
-            ? "M{$r} 0A{$r} {$r} 0 0 0 0 {$r}v{$inner}A{$r} {$r} 0 0 0 {$r} {$h}H".max($s, $r)."L{$s} ".($h - $r)."V{$r}L".max($s, $r).' 0Z'
-            : 'M'.($w - $r)." 0A{$r} {$r} 0 0 1 {$w} {$r}v{$inner}A{$r} {$r} 0 0 1 ".($w - $r)." {$h}L".($w - $s).' '.($h - $r)."V{$r}Z";
+        return match ($slip->given->enters) {
+            Growth::Right => "M{$r} 0A{$r} {$r} 0 0 0 0 {$r}v{$inner}A{$r} {$r} 0 0 0 {$r} {$h}H".max($s, $r)."L{$s} ".($h - $r)."V{$r}L".max($s, $r).' 0Z',
+            Growth::Left => 'M'.($w - $r)." 0A{$r} {$r} 0 0 1 {$w} {$r}v{$inner}A{$r} {$r} 0 0 1 ".($w - $r)." {$h}L".($w - $s).' '.($h - $r)."V{$r}Z",
+            Growth::Down => "M0 {$r}A{$r} {$r} 0 0 1 {$r} 0H".($w - $r)."A{$r} {$r} 0 0 1 {$w} {$r}L".($w - $r)." {$s}H{$r}Z",
+        };
     }
 
     /** @param  list<array{x: float, w: float, text: string, marks: int, href?: string, guess?: true}>  $parts */
@@ -142,7 +166,7 @@ final class SvgWriter
 
     private function noteSign(Slip $slip, LevelLook $look, string $ink): string
     {
-        $x = $slip->w - $look->padX - 11 - ($slip->growth === Growth::Left ? $look->spine : 0);
+        $x = $slip->w - $look->padX - 11 - ($slip->given->enters === Growth::Left ? $look->spine : 0);
         $y = $look->padY + $look->line / 2 - 5;
 
         return "<path fill=\"none\" stroke=\"{$ink}\" stroke-width=\"1.6\" stroke-linecap=\"round\" d=\"M{$x} {$y}h11m-11 5h11m-11 5h6\"/>";
@@ -151,8 +175,13 @@ final class SvgWriter
     /** A stroke for each hidden topic up to five, then their number. */
     private function tally(Slip $slip, string $chalk, string $ink): string
     {
-        $x = $slip->growth === Growth::Right ? $slip->w + 9 : -9 - 4 * 5;
-        $middle = $slip->h / 2;
+        $opens = $slip->given->arrangement->opens();
+        $x = match ($opens) {
+            Growth::Right => $slip->w + 9,
+            Growth::Left => -9 - 4 * 5,
+            Growth::Down => $slip->w / 2 - 10,
+        };
+        $middle = $opens === Growth::Down ? $slip->h + 15 : $slip->h / 2;
         $strokes = '';
         for ($i = 0; $i < min(4, $slip->hidden); $i++) {
             $strokes .= 'M'.($x + 5 * $i).' '.($middle - 7 + $i % 2).'l'.($i % 2 ? 0.8 : -0.6).' 13';
@@ -161,7 +190,11 @@ final class SvgWriter
         if ($slip->hidden <= 5) {
             return "<path fill=\"none\" stroke=\"{$chalk}\" stroke-width=\"2\" stroke-linecap=\"round\" d=\"{$strokes}\"/>";
         }
-        $end = $slip->growth === Growth::Right ? "x=\"{$x}\"" : 'x="-9" text-anchor="end"';
+        $end = match ($opens) {
+            Growth::Right => "x=\"{$x}\"",
+            Growth::Left => 'x="-9" text-anchor="end"',
+            Growth::Down => 'x="'.($slip->w / 2).'" text-anchor="middle"',
+        };
 
         return "<text {$end} y=\"".($middle + 5)."\" font-size=\"14\" font-weight=\"700\" fill=\"{$ink}\">{$slip->hidden}</text>";
     }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace ChalkTree\Draw;
 
-use ChalkTree\Arrange\Growth;
 use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\Scene;
+use ChalkTree\Arrange\Slip;
 use ChalkTree\Arrange\View;
 use ChalkTree\Look\BoardTheme;
 use ChalkTree\Look\Chalk;
@@ -45,11 +45,7 @@ final readonly class Thumbnail
             $bottom = max($bottom, $box['y'] + $box['h']);
             $colour = $slip->level === 0 ? $colours['plate'] : Chalk::from($slip->chalk)->line($this->board);
             if ($slip->parent !== null) {
-                $above = $boxes[$slip->parent];
-                $x0 = $slip->growth === Growth::Right ? $above['x'] + $above['w'] : $above['x'];
-                $x1 = $slip->growth === Growth::Right ? $box['x'] : $box['x'] + $box['w'];
-                [$y0, $y1, $middle] = [$above['y'] + $above['h'] / 2, $box['y'] + $box['h'] / 2, ($x0 + $x1) / 2];
-                $out .= "<path d=\"M{$x0} {$y0}C{$middle} {$y0} {$middle} {$y1} {$x1} {$y1}\" fill=\"none\" stroke=\"{$colour}\" stroke-width=\"".max(3, 9 - 3 * $slip->level).'"/>';
+                $out .= '<path d="'.self::line($slip, $box['x'], $box['y']).'" fill="none" stroke="'.$colour.'" stroke-width="'.max(3, 9 - 3 * $slip->level).'"/>';
             }
             $fade = $slip->level < 2 ? '' : ' fill-opacity="0.45"';
             $out .= "<rect x=\"{$box['x']}\" y=\"{$box['y']}\" width=\"{$box['w']}\" height=\"{$box['h']}\" rx=\"8\" fill=\"{$colour}\"{$fade}/>";
@@ -60,5 +56,25 @@ final readonly class Thumbnail
         $y = ($top + $bottom) / 2 - $h / 2;
 
         return "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"{$x} {$y} {$w} {$h}\"><rect x=\"{$x}\" y=\"{$y}\" width=\"{$w}\" height=\"{$h}\" fill=\"{$colours['board']}\"/>{$out}</svg>";
+    }
+
+    /** The way of a connector, its curve and its straight parts. */
+    private static function line(Slip $slip, float $x, float $y): string
+    {
+        if ($slip->route === []) {
+            return '';
+        }
+        $points = [];
+        foreach (array_chunk($slip->route, 2) as [$dx, $dy]) {
+            $points[] = [$x + $dx, $y + $dy];
+        }
+        [[$x0, $y0], [$x1, $y1]] = $points;
+        $curve = match (true) {
+            ! $slip->isCurved => "L{$x1} {$y1}",
+            $slip->leaves->isSideways() => 'C'.($x0 + $x1) / 2 ." {$y0} ".($x0 + $x1) / 2 ." {$y1} {$x1} {$y1}",
+            default => "C{$x0} ".($y0 + $y1) / 2 ." {$x1} ".($y0 + $y1) / 2 ." {$x1} {$y1}",
+        };
+
+        return "M{$x0} {$y0}{$curve}".implode('', array_map(fn (array $point): string => "L{$point[0]} {$point[1]}", array_slice($points, 2)));
     }
 }

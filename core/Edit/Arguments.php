@@ -5,21 +5,13 @@ declare(strict_types=1);
 namespace ChalkTree\Edit;
 
 use BackedEnum;
+use ChalkTree\Map\Bounds;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\Numbering;
 
 /** Reads the arguments of an edit one by one, checks their form, and refuses what nobody asked for. */
 final class Arguments
 {
-    public const LONGEST_TITLE = 20_000;
-
-    public const LONGEST_CAPTION = 2_000;
-
-    /** Bytes. */
-    public const LONGEST_NOTE = 1_048_576;
-
-    public const MOST_TOPICS = 20_000;
-
     /** @var array<string, true> */
     private array $read = [];
 
@@ -42,7 +34,7 @@ final class Arguments
     public function title(string $key = 'title'): string
     {
         $text = Wording::clean($this->string($key), $this->within.$key);
-        if (mb_strlen($text) > self::LONGEST_TITLE) {
+        if (mb_strlen($text) > Bounds::LONGEST_TITLE) {
             throw $this->wrong($key, 'A title holds at most 20,000 characters; longer text belongs in the note.');
         }
 
@@ -52,7 +44,7 @@ final class Arguments
     public function caption(string $key = 'caption'): string
     {
         $text = Wording::clean($this->string($key), $this->within.$key);
-        if (mb_strlen($text) > self::LONGEST_CAPTION) {
+        if (mb_strlen($text) > Bounds::LONGEST_CAPTION) {
             throw $this->wrong($key, 'A caption holds at most 2,000 characters; longer text belongs in the note.');
         }
 
@@ -62,7 +54,7 @@ final class Arguments
     public function note(string $key = 'note'): string
     {
         $text = Wording::clean($this->string($key), $this->within.$key);
-        if (strlen($text) > self::LONGEST_NOTE) {
+        if (strlen($text) > Bounds::LONGEST_NOTE) {
             throw $this->wrong($key, 'A note holds at most 1 MB of text.');
         }
 
@@ -89,7 +81,7 @@ final class Arguments
     public function ids(string $key): array
     {
         $values = $this->take($key);
-        if (! is_array($values) || ! array_is_list($values) || $values === [] || count($values) > self::MOST_TOPICS) {
+        if (! is_array($values) || ! array_is_list($values) || $values === [] || count($values) > Bounds::MOST_TOPICS) {
             throw $this->wrong($key, "“{$key}” has to be a list of 1 to 20,000 topic ids.");
         }
         $ids = [];

@@ -37,6 +37,11 @@ final readonly class ArrangeMap implements Edit
 
     public function sentence(TopicMap $map): string
     {
-        return 'Arranged the map '.str_replace('-', ' ', $this->arrangement);
+        return 'Arranged the map '.match ($this->arrangement) {
+            'both-sides' => 'on both sides',
+            'stepped-list' => 'as a stepped list',
+            'grid' => 'as a grid',
+            default => $this->arrangement,
+        };
     }
 }

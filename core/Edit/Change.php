@@ -8,19 +8,23 @@ use ChalkTree\Map\Row;
 
 /**
  * What became of one row: the fields that differ, before and after. Null on one side means that the row was not
- * there, and then the other side has all its fields.
+ * there, and then the other side has all its fields. In a record that was kept, long texts that changed are patches.
+ *
+ * @phpstan-type Kept array{type: string, id: string, before: array<string, scalar|null>|null, after: array<string, scalar|null>|null, patches?: array<string, array{at: int, cut: string, put: string, was: string, is: string}>}
  */
 final readonly class Change
 {
     /**
      * @param  array<string, scalar|null>|null  $before
      * @param  array<string, scalar|null>|null  $after
+     * @param  array<string, TextPatch>  $patches  of fields that are in neither
      */
     public function __construct(
         public string $type,
         public string $id,
         public ?array $before,
         public ?array $after,
+        public array $patches = [],
     ) {
     }
 
@@ -38,24 +42,53 @@ final readonly class Change
         return $was === $is ? null : new self($type, $id, $was, $is);
     }
 
-    /**
-     * @param  array{type: string, id: string, before: array<string, scalar|null>|null, after: array<string, scalar|null>|null}  $data
-     */
+    /** @param  Kept  $data */
     public static function fromArray(array $data): self
     {
-        return new self($data['type'], $data['id'], $data['before'], $data['after']);
+        return new self($data['type'], $data['id'], $data['before'], $data['after'], array_map(TextPatch::fromArray(...), $data['patches'] ?? []));
     }
 
-    /**
-     * @return array{type: string, id: string, before: array<string, scalar|null>|null, after: array<string, scalar|null>|null}
-     */
+    /** @return Kept */
     public function toArray(): array
     {
-        return ['type' => $this->type, 'id' => $this->id, 'before' => $this->before, 'after' => $this->after];
+        [$before, $after, $patches] = [$this->before, $this->after, $this->patches];
+        foreach ($this->before === null ? [] : $this->after ?? [] as $field => $is) {
+            $was = $this->before[$field] ?? null;
+            $patch = is_string($was) && is_string($is) ? TextPatch::between($was, $is) : null;
+            if ($patch !== null) {
+                $patches[$field] = $patch;
+                unset($before[$field], $after[$field]);
+            }
+        }
+
+        return ['type' => $this->type, 'id' => $this->id, 'before' => $before, 'after' => $after]
+            + ($patches === [] ? [] : ['patches' => array_map(fn (TextPatch $patch): array => $patch->toArray(), $patches)]);
     }
 
     public function reversed(): self
     {
-        return new self($this->type, $this->id, $this->after, $this->before);
+        return new self($this->type, $this->id, $this->after, $this->before, array_map(fn (TextPatch $patch): TextPatch => $patch->reversed(), $this->patches));
+    }
+
+    /** @return list<string> the fields it is about; of a row that comes or goes, all */
+    public function names(): array
+    {
+        return array_keys(($this->before ?? []) + ($this->after ?? []) + $this->patches);
+    }
+
+    /**
+     * The fields of a row after this change, as far as it says.
+     *
+     * @param  array<string, scalar|null>  $now
+     * @return array<string, scalar|null>
+     */
+    public function on(array $now): array
+    {
+        $after = $this->after ?? [];
+        foreach ($this->patches as $field => $patch) {
+            $after[$field] = $patch->on((string) ($now[$field] ?? ''));
+        }
+
+        return $after + $now;
     }
 }

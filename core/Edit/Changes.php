@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace ChalkTree\Edit;
 
+use ChalkTree\Map\Row;
 use ChalkTree\Map\RowTypes;
+use ChalkTree\Map\Sheet;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Map\TreeCheck;
@@ -12,6 +14,8 @@ use ChalkTree\Map\TreeCheck;
 /**
  * The record of an edit: one change a row. It can be reversed, joined with the record that followed it, and put on a
  * map, where it refuses if what it would replace is no longer what it was.
+ *
+ * @phpstan-import-type Kept from Change
  */
 final readonly class Changes
 {
@@ -20,13 +24,13 @@ final readonly class Changes
     {
     }
 
-    /** @param  list<array{type: string, id: string, before: array<string, scalar|null>|null, after: array<string, scalar|null>|null}>  $data */
+    /** @param  list<Kept>  $data */
     public static function fromArray(array $data): self
     {
         return new self(array_map(Change::fromArray(...), $data));
     }
 
-    /** @return list<array{type: string, id: string, before: array<string, scalar|null>|null, after: array<string, scalar|null>|null}> */
+    /** @return list<Kept> */
     public function toArray(): array
     {
         return array_map(fn (Change $change): array => $change->toArray(), $this->all);
@@ -38,11 +42,13 @@ final readonly class Changes
     }
 
     /**
-     * The topics that this concerns, for laying out anew: those that changed, and those they hung below before.
+     * The topics that this concerns, for laying out anew: those that changed, those they hung below before, and those
+     * that rows of features were and are about.
      *
+     * @param  TopicMap  $map  as it is after these changes
      * @return list<string>
      */
-    public function topics(): array
+    public function topics(TopicMap $map): array
     {
         $ids = [];
         foreach ($this->all as $change) {
@@ -50,6 +56,11 @@ final readonly class Changes
                 $ids[] = $change->id;
                 if (isset($change->before['parent'])) {
                     $ids[] = (string) $change->before['parent'];
+                }
+            } elseif ($change->type !== Sheet::type()) {
+                $now = $map->row($change->type, $change->id)?->fields() ?? [];
+                foreach ([$change->before, $change->after] as $fields) {
+                    array_push($ids, ...($fields === null ? [] : RowTypes::make($change->type, $change->id, $fields + $now)->topics()));
                 }
             }
         }
@@ -76,8 +87,8 @@ final readonly class Changes
             if ($change->after === null) {
                 $recorder->drop($change->type, $change->id);
             } else {
-                $fields = $change->after + ($map->row($change->type, $change->id)?->fields() ?? []);
-                $recorder->put(RowTypes::make($change->type, $change->id, $fields));
+                $now = $map->row($change->type, $change->id)?->fields() ?? [];
+                $recorder->put(RowTypes::make($change->type, $change->id, $change->on($now)));
             }
         }
         foreach ($this->all as $change) {
@@ -95,8 +106,8 @@ final readonly class Changes
             $row = $map->row($change->type, $change->id);
             if ($change->after === null) {
                 $map->drop($change->type, $change->id);
-            } elseif ($row !== null || array_key_exists('rank', $change->after)) {
-                $map->put(RowTypes::make($change->type, $change->id, $change->after + ($row?->fields() ?? [])));
+            } elseif ($row !== null || $change->before === null) {
+                $map->put(RowTypes::make($change->type, $change->id, $change->on($row?->fields() ?? [])));
             }
         }
     }
@@ -104,14 +115,27 @@ final readonly class Changes
     private function checkUntouched(TopicMap $map, Change $change): void
     {
         $row = $map->row($change->type, $change->id);
-        // When a text changed is a remark about it and no reason to leave everything as it is.
-        $before = $change->before === null ? null : array_diff_key($change->before, ['changed' => 1]);
-        $same = $before === null
-            ? $row === null
-            : $row !== null && array_intersect_key($row->fields(), $before) == $before;
-        if (! $same) {
+        if (! ($change->before === null ? $row === null : $row !== null && self::isStill($row, $change))) {
             throw new ChangedSince('Something this would change has been changed since by someone else, so it was left as it is.');
         }
+    }
+
+    private static function isStill(Row $row, Change $change): bool
+    {
+        $now = $row->fields();
+        foreach ($change->before ?? [] as $field => $value) {
+            // When a text changed is a remark about it and no reason to leave everything as it is.
+            if ($field !== 'changed' && array_key_exists($field, $now) && $now[$field] !== $value) {
+                return false;
+            }
+        }
+        foreach ($change->patches as $field => $patch) {
+            if (! $patch->fits((string) ($now[$field] ?? ''))) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     private function checkTree(TopicMap $map, Change $change): void

@@ -29,11 +29,9 @@ final readonly class CopyTopics implements Edit
 
     public function apply(TopicMap $map, Recorder $recorder): void
     {
-        $drafts = [];
-        foreach (array_keys(TopicChoice::tops($map, $this->topics)) as $i => $id) {
-            $draft = TopicDraft::of($map, $id);
+        $drafts = TopicDraft::several($map, array_map(strval(...), array_keys(TopicChoice::tops($map, $this->topics))));
+        foreach ($drafts as $i => $draft) {
             $draft->id = $this->as[$i] ?? null;
-            $drafts[] = $draft;
         }
         Planting::plant($map, $recorder, $this->place, $drafts);
     }

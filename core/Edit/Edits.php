@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace ChalkTree\Edit;
 
+use ChalkTree\Feature;
+use ChalkTree\Features;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Refusal;
 
-/** The list of all edits, and the way from a body on the wire to one of them and onto a map. */
+/** The list of all edits but those of features, and the way from a body on the wire to one of them and onto a map. */
 final class Edits
 {
     /** @var list<class-string<Edit>> a new edit is one class and one line here */
@@ -31,6 +33,7 @@ final class Edits
         ParkTopics::class,
         PasteLines::class,
         RemoveEmpties::class,
+        RemoveRows::class,
         RemoveTopics::class,
         RenameMap::class,
         ReplaceText::class,
@@ -39,6 +42,7 @@ final class Edits
         SendText::class,
         SetCaption::class,
         SetNote::class,
+        SetRows::class,
         SetSide::class,
         SetWidth::class,
         SortTopics::class,
@@ -47,12 +51,18 @@ final class Edits
         WrapTopics::class,
     ];
 
+    /** @return list<class-string<Edit>> */
+    private static function all(): array
+    {
+        return array_merge(self::ALL, ...array_values(array_map(fn (Feature $feature): array => $feature->edits(), Features::all())));
+    }
+
     /**
      * @param  array<mixed>  $arguments  the body without what belongs to the protocol
      */
     public static function read(string $name, array $arguments): Edit
     {
-        foreach (self::ALL as $class) {
+        foreach (self::all() as $class) {
             if ($class::name() === $name) {
                 $read = new Arguments($arguments);
                 $edit = $class::read($read);
@@ -65,6 +75,18 @@ final class Edits
         throw new InvalidEdit("There is no edit called “{$name}”.", 'name');
     }
 
+    /** Whether edits of this name have something to do before they are applied. */
+    public static function isPrepared(string $name): bool
+    {
+        foreach (self::all() as $class) {
+            if ($class::name() === $name) {
+                return is_subclass_of($class, PreparedEdit::class);
+            }
+        }
+
+        return false;
+    }
+
     /**
      * Applies an edit to a map, whole or not at all, and gives the record of it.
      *
@@ -75,6 +97,10 @@ final class Edits
         $recorder = new Recorder($map, $now);
         try {
             $edit->apply($map, $recorder);
+            $problem = Invariants::settle($map, $recorder);
+            if ($problem !== null) {
+                throw new InvalidEdit("This would break the map, so nothing was changed. {$problem}");
+            }
         } catch (Refusal $refusal) {
             $recorder->rollBack();
 

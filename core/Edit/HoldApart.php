@@ -4,14 +4,12 @@ declare(strict_types=1);
 
 namespace ChalkTree\Edit;
 
+use ChalkTree\Map\Bounds;
 use ChalkTree\Map\TopicMap;
 
 /** Holds branches away from their neighbours and their parent; with no distance, puts them back where the arrangement has them. */
 final readonly class HoldApart implements Edit
 {
-    /** Pixels. */
-    public const FARTHEST = 4000;
-
     /** @param  non-empty-list<string>  $topics */
     private function __construct(private array $topics, private int $x, private int $y, private bool $deep)
     {
@@ -27,8 +25,8 @@ final readonly class HoldApart implements Edit
     {
         return new self(
             $arguments->ids('topics'),
-            $arguments->int('x', 0, self::FARTHEST),
-            $arguments->int('y', -self::FARTHEST, self::FARTHEST),
+            $arguments->int('x', 0, Bounds::FARTHEST_APART),
+            $arguments->int('y', -Bounds::FARTHEST_APART, Bounds::FARTHEST_APART),
             $arguments->flag('deep'),
         );
     }

@@ -28,7 +28,7 @@ final class Lifting
     public static function lift(TopicMap $map, Recorder $recorder, Topic $topic): array
     {
         $children = array_values($map->children($topic->id));
-        $ranks = Place::behind($topic)->ranks($map, $recorder, count($children));
+        $ranks = ($topic->parked === null ? Place::behind($topic) : Place::behindParked($topic))->ranks($map, $recorder, count($children));
         $topic = $map->topic($topic->id);
         foreach ($children as $i => $child) {
             self::put($map, $recorder, $child, $topic->parent, $ranks[$i], $topic->side);

@@ -28,7 +28,8 @@ final readonly class MergeDuplicates implements Edit
     public function apply(TopicMap $map, Recorder $recorder): void
     {
         $first = [];
-        foreach (array_keys(TopicChoice::reach($map, $this->topics, true)) as $id) {
+        // In reading order, so that a topic is never merged into one below it, nor the root into another.
+        foreach (array_keys(TopicChoice::reach($map, TopicChoice::inOrder($map, $this->topics), true)) as $id) {
             $topic = $map->topic($id);
             $key = Sameness::key($topic->title);
             if ($key === '' || ! isset($first[$key])) {

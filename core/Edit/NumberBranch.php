@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Edit;
 
+use ChalkTree\Map\Bounds;
 use ChalkTree\Map\Numbering;
 use ChalkTree\Map\TopicMap;
 
@@ -23,7 +24,7 @@ final readonly class NumberBranch implements Edit
     /** "numbering" as Numbering has it, "from" the first number. */
     public static function read(Arguments $arguments): self
     {
-        return new self($arguments->ids('topics'), $arguments->numberingOrNull('numbering'), $arguments->has('from') ? $arguments->int('from', 0, 9999) : 1);
+        return new self($arguments->ids('topics'), $arguments->numberingOrNull('numbering'), $arguments->has('from') ? $arguments->int('from', 0, Bounds::HIGHEST_NUMBER) : 1);
     }
 
     public function apply(TopicMap $map, Recorder $recorder): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Edit;
 
+use ChalkTree\Map\Bounds;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\Rank;
 use ChalkTree\Map\Side;
@@ -18,9 +19,6 @@ use ChalkTree\Map\TopicMap;
  */
 final readonly class Place
 {
-    /** Pixels from the root; far beyond what any map fills. */
-    private const FARTHEST = 1_000_000;
-
     private function __construct(
         private ?string $parent,
         private ?string $before,
@@ -29,6 +27,7 @@ final readonly class Place
         private ?Side $side,
         private ?int $x = null,
         private ?int $y = null,
+        private bool $inLot = false,
     ) {
     }
 
@@ -49,8 +48,8 @@ final readonly class Place
             $after,
             $arguments->has('first') && $arguments->bool('first'),
             $arguments->has('side') ? $arguments->choiceOrNull('side', Side::class) : null,
-            $arguments->has('x') ? $arguments->intOrNull('x', -self::FARTHEST, self::FARTHEST) : null,
-            $arguments->has('y') ? $arguments->intOrNull('y', -self::FARTHEST, self::FARTHEST) : null,
+            $arguments->has('x') ? $arguments->intOrNull('x', -Bounds::FARTHEST, Bounds::FARTHEST) : null,
+            $arguments->has('y') ? $arguments->intOrNull('y', -Bounds::FARTHEST, Bounds::FARTHEST) : null,
         );
     }
 
@@ -64,7 +63,7 @@ final readonly class Place
         if ($sibling->id === $map->sheet()->root) {
             throw new InvalidEdit('The root of the map has no siblings.', $this->before !== null ? 'before' : 'after');
         }
-        if ($sibling->parked !== null) {
+        if ($sibling->parked !== null && ! $this->inLot) {
             throw new InvalidEdit('Topics go into the parking lot by being parked.', $this->before !== null ? 'before' : 'after');
         }
         if ($this->parent !== null && $this->parent !== $sibling->parent) {
@@ -84,6 +83,12 @@ final readonly class Place
     public static function behind(Topic $sibling): self
     {
         return new self(null, null, $sibling->id, false, $sibling->side);
+    }
+
+    /** Right after a topic that is in the parking lot, and in the lot itself. */
+    public static function behindParked(Topic $sibling): self
+    {
+        return new self(null, null, $sibling->id, false, null, inLot: true);
     }
 
     /** Right before a topic, on its side. */

@@ -34,6 +34,19 @@ final class Recorder
         $this->map->drop($type, $id);
     }
 
+    /** @return array<string, Topic|null> the topics put or dropped so far as they were at the beginning, by id; null for new ones */
+    public function touchedTopics(): array
+    {
+        $topics = [];
+        foreach ($this->touched as ['type' => $type, 'id' => $id, 'first' => $first]) {
+            if ($type === Topic::type()) {
+                $topics[$id] = $first instanceof Topic ? $first : null;
+            }
+        }
+
+        return $topics;
+    }
+
     /** What has changed from the beginning to now; rows that are again as they were do not count. */
     public function changes(): Changes
     {

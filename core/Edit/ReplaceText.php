@@ -6,16 +6,17 @@ namespace ChalkTree\Edit;
 
 use ChalkTree\Find\Find;
 use ChalkTree\Find\Finder;
-use ChalkTree\Find\Hit;
 use ChalkTree\Find\Query;
+use ChalkTree\Find\TopicText;
+use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Text\InlineMarkdown;
 use ChalkTree\Text\Run;
 use ChalkTree\Text\Slices;
 
-/** Replaces what is found in titles, captions and notes. In a title, what comes in gets the formatting of what goes. */
-final class ReplaceText implements Edit
+/** Replaces what is found in the texts of topics. In a title, what comes in gets the formatting of what goes. */
+final class ReplaceText implements PreparedEdit
 {
     private int $replaced = 0;
 
@@ -41,9 +42,9 @@ final class ReplaceText implements Edit
     /** "find" as Query has it, "with", "fields"; "topics" for some branches, "only" for some hits by their keys. */
     public static function read(Arguments $arguments): self
     {
-        $fields = $arguments->has('fields') ? $arguments->strings('fields', 3) : Finder::FIELDS;
-        if ($fields === [] || array_diff($fields, Finder::FIELDS) !== []) {
-            throw $arguments->wrong('fields', '“fields” has to name some of: title, caption, note.');
+        $fields = $arguments->has('fields') ? $arguments->strings('fields', 4) : TopicText::SORTS;
+        if ($fields === [] || array_diff($fields, TopicText::SORTS) !== []) {
+            throw $arguments->wrong('fields', '“fields” has to name some of: '.implode(', ', TopicText::SORTS).'.');
         }
 
         return new self(
@@ -55,46 +56,69 @@ final class ReplaceText implements Edit
         );
     }
 
-    public function apply(TopicMap $map, Recorder $recorder): void
+    public function prepare(TopicMap $map): void
     {
-        $this->query->bounded(fn () => $this->replace($map, $recorder));
+        $this->query->learn(Finder::texts($map, $this->topics($map), $this->fields));
+        $this->query->seal();
     }
 
-    private function replace(TopicMap $map, Recorder $recorder): void
+    /** How many places were replaced; asked for after apply(). */
+    public function replaced(): int
     {
-        foreach (Finder::topics($map, $this->branches) as $topic) {
-            $changed = [];
-            foreach ($this->fields as $field) {
-                $finds = $this->wanted($topic, $field);
-                if ($finds !== []) {
-                    $this->replaced += count($finds);
-                    $changed[$field] = $field === 'title' ? $this->inTitle($topic->title, $finds) : $this->inText(Finder::text($topic, $field), $finds);
-                }
+        return $this->replaced;
+    }
+
+    /** @return array<string, Topic> those that can have something to replace */
+    private function topics(TopicMap $map): iterable
+    {
+        $named = $this->only === null ? null : array_map(fn (string $key): string => strtok($key, '.') ?: '', array_map(strval(...), array_keys($this->only)));
+
+        return $named === null ? Finder::topics($map, $this->branches) : array_intersect_key(Finder::topics($map, $this->branches), array_flip($named));
+    }
+
+    public function apply(TopicMap $map, Recorder $recorder): void
+    {
+        $topics = $this->topics($map);
+        $this->query->learn(Finder::texts($map, $topics, $this->fields));
+        foreach (TopicText::of($map, $topics, $this->fields) as $text) {
+            $finds = $this->wanted($text);
+            if ($finds === []) {
+                continue;
             }
-            if ($changed !== []) {
-                $recorder->put($topic->with(TextPlaces::bounded($changed)));
+            $this->replaced += count($finds);
+            if ($text->row !== null) {
+                $row = $map->row($text->row::type(), $text->row->id);
+                if ($row instanceof FeatureRow) {
+                    $recorder->put($row->with($row::read(new Arguments([$text->name => $this->inText($text->text, $finds)]))));
+                }
+            } else {
+                $new = $text->field === 'title' ? $this->inTitle($text->topic->title, $finds) : $this->inText($text->text, $finds);
+                $recorder->put($map->topic($text->topic->id)->with(TextPlaces::bounded([$text->field => $new])));
             }
         }
     }
 
     /** @return list<Find> */
-    private function wanted(Topic $topic, string $field): array
+    private function wanted(TopicText $text): array
     {
-        $finds = $this->query->in(Finder::text($topic, $field));
+        $finds = $this->query->in($text->text);
 
         return $this->only === null
             ? $finds
-            : array_values(array_filter($finds, fn (int $nth): bool => isset($this->only[Hit::key($topic->id, $field, $nth)]), ARRAY_FILTER_USE_KEY));
+            : array_values(array_filter($finds, fn (int $nth): bool => isset($this->only[$text->key($nth)]), ARRAY_FILTER_USE_KEY));
     }
 
     /** @param  list<Find>  $finds */
     private function inText(string $text, array $finds): string
     {
-        foreach (array_reverse($finds) as $find) {
-            $text = substr_replace($text, $this->query->replacement($find, $this->with), $find->at, $find->length);
+        $new = '';
+        $at = 0;
+        foreach ($finds as $find) {
+            $new .= substr($text, $at, $find->at - $at).$this->query->replacement($find, $this->with);
+            $at = $find->at + $find->length;
         }
 
-        return $text;
+        return $new.substr($text, $at);
     }
 
     /** @param  list<Find>  $finds */

@@ -26,6 +26,7 @@ final readonly class RestoreTopics implements Edit
 
     public function apply(TopicMap $map, Recorder $recorder): void
     {
+        $back = [];
         foreach ($this->topics as $id) {
             $gone = $map->removedWith($id);
             if ($gone === []) {
@@ -33,15 +34,16 @@ final readonly class RestoreTopics implements Edit
             }
             foreach ($gone as $topic) {
                 $recorder->put($topic->with(['removed' => null]));
+                $back[$topic->id] = $id;
             }
-            $top = $map->topic($id);
-            if ($top->parent !== null && ! $map->has($top->parent)) {
-                $root = Place::read(new Arguments(['parent' => $map->sheet()->root]));
-                $recorder->put($top->with([
-                    'parent' => $map->sheet()->root,
-                    'rank' => $root->ranks($map, $recorder, 1)[0],
-                    'side' => $root->sideFor($map)?->value,
-                ]));
+        }
+        // Only now, because one of these branches may have stood in another.
+        foreach ($back as $id => $top) {
+            $topic = $map->topic((string) $id);
+            if ($topic->parent !== null && ! $map->has($topic->parent)) {
+                $home = $topic->id === $top ? $map->sheet()->root : $top;
+                $place = Place::below($home);
+                Lifting::put($map, $recorder, $topic, $home, $place->ranks($map, $recorder, 1)[0], $place->sideFor($map));
             }
         }
     }

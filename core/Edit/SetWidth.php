@@ -4,15 +4,12 @@ declare(strict_types=1);
 
 namespace ChalkTree\Edit;
 
+use ChalkTree\Map\Bounds;
 use ChalkTree\Map\TopicMap;
 
 /** Sets the width of topics in pixels; null lets the text decide. */
 final readonly class SetWidth implements Edit
 {
-    public const LEAST = 60;
-
-    public const MOST = 1200;
-
     /** @param  non-empty-list<string>  $topics */
     private function __construct(private array $topics, private ?int $width)
     {
@@ -25,7 +22,7 @@ final readonly class SetWidth implements Edit
 
     public static function read(Arguments $arguments): self
     {
-        return new self($arguments->ids('topics'), $arguments->intOrNull('width', self::LEAST, self::MOST));
+        return new self($arguments->ids('topics'), $arguments->intOrNull('width', Bounds::NARROWEST, Bounds::WIDEST));
     }
 
     public function apply(TopicMap $map, Recorder $recorder): void

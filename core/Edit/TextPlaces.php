@@ -72,6 +72,6 @@ final class TextPlaces
     /** A note's paragraphs as lines, for where there are no paragraphs. */
     private static function oneLineBreaks(string $note): string
     {
-        return trim((string) preg_replace('/[ \\\\]*\n\s*/u', "\n", $note));
+        return trim((string) preg_replace('/(?<![ \\\\])[ \\\\]*+\n\s*+/u', "\n", $note));
     }
 }

@@ -23,10 +23,11 @@ final class TopicChoice
             $chosen[$id] = $map->topic($id, 'topics');
         }
         $trails = [];
+        $places = [];
         foreach ($chosen as $id => $topic) {
             $above = array_map(fn (Topic $at): string => $at->id, $map->ancestors($id));
             if (array_intersect_key(array_flip($above), $chosen) === []) {
-                $trails[$id] = self::trail($map, $topic);
+                $trails[$id] = self::trail($map, $topic, $places);
             }
         }
         uasort($trails, self::compare(...));
@@ -43,8 +44,9 @@ final class TopicChoice
     public static function inOrder(TopicMap $map, array $ids): array
     {
         $trails = [];
+        $places = [];
         foreach ($ids as $id) {
-            $trails[$id] = self::trail($map, $map->topic($id, 'topics'));
+            $trails[$id] = self::trail($map, $map->topic($id, 'topics'), $places);
         }
         uasort($trails, self::compare(...));
 
@@ -96,15 +98,26 @@ final class TopicChoice
         }, $ids);
     }
 
-    /** @return list<int> the positions among siblings on the way down to a topic, which order topics as one reads */
-    private static function trail(TopicMap $map, Topic $topic): array
+    /**
+     * The positions among siblings on the way down to a topic, which order topics as one reads: the root's branch
+     * first, then what is loose, then what is parked.
+     *
+     * @param  array<string, array<string, int>>  $places  positions by parent and id, as far as they are known already
+     * @return list<int>
+     */
+    private static function trail(TopicMap $map, Topic $topic, array &$places): array
     {
         $trail = [];
+        $top = $topic;
         foreach ([$topic, ...$map->ancestors($topic->id)] as $at) {
-            array_unshift($trail, (int) array_search($at->id, array_keys($map->children($at->parent ?? '')), true));
+            $parent = $at->parent ?? '';
+            $places[$parent] ??= array_flip(array_keys($map->children($parent)));
+            $trail[] = $places[$parent][$at->id] ?? 0;
+            $top = $at;
         }
+        $trail[] = $top->parked !== null ? 2 : ($top->id === $map->sheet()->root ? 0 : 1);
 
-        return $trail;
+        return array_reverse($trail);
     }
 
     /**

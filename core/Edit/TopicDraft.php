@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace ChalkTree\Edit;
 
+use ChalkTree\Map\Bounds;
+use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\Rank;
+use ChalkTree\Map\RowTypes;
 use ChalkTree\Map\Side;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
@@ -13,9 +16,11 @@ use ChalkTree\Map\TopicMap;
 /** A topic that is not in a map yet, with the tree below it: what "topic" holds in topic.add, and what readers read. */
 final class TopicDraft
 {
-    private const DEEPEST = 1000;
-
-    /** @param  list<TopicDraft>  $children */
+    /**
+     * @param  list<TopicDraft>  $children
+     * @param  string|null  $was  the id of the topic that this is a copy of, where rows are about it
+     * @param  list<FeatureRow>  $rows  what features keep of the topics in this draft and in those planted with it, by "was"
+     */
     public function __construct(
         public string $title = '',
         public string $caption = '',
@@ -27,6 +32,8 @@ final class TopicDraft
         public bool $sideHeld = false,
         public ?string $numbering = null,
         public int $numberFrom = 1,
+        public ?string $was = null,
+        public array $rows = [],
     ) {
     }
 
@@ -39,7 +46,7 @@ final class TopicDraft
         while (($next = array_pop($waiting)) !== null) {
             [$from, $parent, $depth] = $next;
             foreach ($from->has('children') ? $from->nestedList('children') : [] as $child) {
-                if (++$count > Arguments::MOST_TOPICS || $depth > self::DEEPEST) {
+                if (++$count > Bounds::MOST_TOPICS || $depth > Bounds::DEEPEST) {
                     throw new InvalidEdit('One edit adds at most 20,000 topics, nested at most 1,000 deep.', 'topic');
                 }
                 $draft = self::one($child);
@@ -55,9 +62,10 @@ final class TopicDraft
     /**
      * The rows of this tree, ready to be put in a map, parents first.
      *
+     * @param  array<string, string>  $copies  gets the new ids by those of the originals
      * @return list<Topic>
      */
-    public function rows(TopicMap $map, ?string $parent, string $rank, ?Side $side): array
+    public function rows(TopicMap $map, ?string $parent, string $rank, ?Side $side, array &$copies = []): array
     {
         $grow = fn (TopicDraft $draft): ?Side => $draft === $this ? $side : $draft->side;
         $rows = [];
@@ -70,6 +78,9 @@ final class TopicDraft
                 throw new InvalidEdit("There is already a topic with the id {$id}.", 'topic.id');
             }
             $taken[$id] = true;
+            if ($draft->was !== null) {
+                $copies[$draft->was] = $id;
+            }
             $rows[] = new Topic(
                 $id, $above, $at, $draft->title, $draft->caption, $draft->note,
                 $grow($draft), $draft->sideHeld, $draft->width, numbering: $draft->numbering, numberFrom: $draft->numberFrom,
@@ -86,19 +97,56 @@ final class TopicDraft
     /** A branch of a map as a draft, with everything but its ids and places. */
     public static function of(TopicMap $map, string $branch): self
     {
+        return self::several($map, [$branch])[0];
+    }
+
+    /**
+     * Branches of a map as drafts to be planted together, so that what ties one to another goes along.
+     *
+     * @param  list<string>  $branches  none within another
+     * @return list<self>
+     */
+    public static function several(TopicMap $map, array $branches): array
+    {
         /** @var array<string, self> $drafts */
         $drafts = [];
-        foreach ($map->branch($branch) as $id => $topic) {
-            $drafts[$id] = new self(
-                $topic->title, $topic->caption, $topic->note, $topic->width,
-                numbering: $topic->numbering, numberFrom: $topic->numberFrom,
-            );
-            if ($id !== $branch) {
-                $drafts[$topic->parent]->children[] = $drafts[$id];
+        $tops = array_flip($branches);
+        foreach ($branches as $branch) {
+            foreach ($map->branch($branch) as $id => $topic) {
+                $drafts[$id] = new self(
+                    $topic->title, $topic->caption, $topic->note, $topic->width,
+                    numbering: $topic->numbering, numberFrom: $topic->numberFrom,
+                );
+                if (! isset($tops[$id])) {
+                    $drafts[$topic->parent]->children[] = $drafts[$id];
+                }
+            }
+        }
+        $first = reset($drafts);
+        foreach ($map->living() as $row) {
+            if ($first !== false && array_diff_key(array_flip($row->topics()), $drafts) === []) {
+                $first->rows[] = $row;
+                foreach ($row->topics() as $id) {
+                    $drafts[$id]->was = $id;
+                }
             }
         }
 
-        return $drafts[$branch];
+        return array_map(fn (string $branch): self => $drafts[$branch], $branches);
+    }
+
+    /**
+     * The rows of all these drafts, about their copies.
+     *
+     * @param  list<self>  $drafts
+     * @param  array<string, string>  $copies  new ids by those of the originals
+     * @return list<FeatureRow>
+     */
+    public static function rowsAbout(array $drafts, array $copies): array
+    {
+        $rows = array_merge(...array_map(fn (self $draft): array => $draft->rows, $drafts));
+
+        return array_values(array_filter(array_map(fn (FeatureRow $row): ?FeatureRow => $row->about($copies), $rows)));
     }
 
     /**
@@ -108,10 +156,11 @@ final class TopicDraft
      */
     public function toArray(): array
     {
-        $own = ['title' => $this->title, 'caption' => $this->caption, 'note' => $this->note, 'width' => $this->width, 'numbering' => $this->numbering, 'numberFrom' => $this->numberFrom];
-        $blank = ['caption' => '', 'note' => '', 'width' => null, 'numbering' => null, 'numberFrom' => 1];
+        $own = ['title' => $this->title, 'caption' => $this->caption, 'note' => $this->note, 'width' => $this->width, 'numbering' => $this->numbering, 'numberFrom' => $this->numberFrom, 'was' => $this->was];
+        $blank = ['caption' => '', 'note' => '', 'width' => null, 'numbering' => null, 'numberFrom' => 1, 'was' => null];
 
         return array_filter($own, fn (mixed $value, string $key): bool => ! array_key_exists($key, $blank) || $value !== $blank[$key], ARRAY_FILTER_USE_BOTH)
+            + ($this->rows === [] ? [] : ['rows' => array_map(fn (FeatureRow $row): array => ['type' => $row::type(), 'id' => $row->id, 'fields' => $row->saying()], $this->rows)])
             + ($this->children === [] ? [] : ['children' => array_map(fn (self $child): array => $child->toArray(), $this->children)]);
     }
 
@@ -134,11 +183,29 @@ final class TopicDraft
             $arguments->has('title') ? $arguments->title() : '',
             $arguments->has('caption') ? $arguments->caption() : '',
             $arguments->has('note') ? $arguments->note() : '',
-            $arguments->has('width') ? $arguments->intOrNull('width', SetWidth::LEAST, SetWidth::MOST) : null,
+            $arguments->has('width') ? $arguments->intOrNull('width', Bounds::NARROWEST, Bounds::WIDEST) : null,
             [],
             $arguments->has('id') ? $arguments->id('id') : null,
             numbering: $arguments->has('numbering') ? $arguments->numberingOrNull('numbering') : null,
-            numberFrom: $arguments->has('numberFrom') ? $arguments->int('numberFrom', 0, 9999) : 1,
+            numberFrom: $arguments->has('numberFrom') ? $arguments->int('numberFrom', 0, Bounds::HIGHEST_NUMBER) : 1,
+            was: $arguments->has('was') ? $arguments->id('was') : null,
+            rows: $arguments->has('rows') ? self::readRows($arguments) : [],
         );
+    }
+
+    /** @return list<FeatureRow> */
+    private static function readRows(Arguments $arguments): array
+    {
+        $rows = [];
+        foreach ($arguments->nestedList('rows') as $from) {
+            if (count($rows) >= Bounds::MOST_TOPICS) {
+                throw $arguments->wrong('rows', 'One edit adds at most 20,000 of these.');
+            }
+            $class = RowTypes::ofFeature($from->string('type'));
+            $rows[] = $class::fromFields($from->id('id'), $class::read($from->nested('fields')));
+            $from->refuseRest();
+        }
+
+        return $rows;
     }
 }

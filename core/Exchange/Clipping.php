@@ -6,6 +6,7 @@ namespace ChalkTree\Exchange;
 
 use ChalkTree\Edit\TopicChoice;
 use ChalkTree\Edit\TopicDraft;
+use ChalkTree\Map\Bounds;
 use ChalkTree\Map\NewMap;
 use ChalkTree\Map\Numbers;
 use ChalkTree\Map\TopicMap;
@@ -28,7 +29,7 @@ final readonly class Clipping
     public static function of(TopicMap $map, array $topics, bool $alone): self
     {
         if (! $alone) {
-            return new self(array_map(fn (string $id): TopicDraft => TopicDraft::of($map, $id), array_map(strval(...), array_keys(TopicChoice::tops($map, $topics)))));
+            return new self(TopicDraft::several($map, array_map(strval(...), array_keys(TopicChoice::tops($map, $topics)))));
         }
         $drafts = [];
         foreach (TopicChoice::inOrder($map, $topics) as $id) {
@@ -50,7 +51,7 @@ final readonly class Clipping
             $html .= $this->html($map);
         }
         $topics = array_map(fn (TopicDraft $draft): array => $draft->toArray(), $this->drafts);
-        $kept = base64_encode(json_encode($topics, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR));
+        $kept = base64_encode(json_encode($topics, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR, 4 * Bounds::DEEPEST));
 
         return ['text' => $text, 'markdown' => $markdown, 'html' => "<ul data-chalk-tree=\"{$kept}\">{$html}</ul>", 'topics' => $topics];
     }

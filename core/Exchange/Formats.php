@@ -4,18 +4,12 @@ declare(strict_types=1);
 
 namespace ChalkTree\Exchange;
 
+use ChalkTree\Map\Bounds;
 use ChalkTree\Map\TopicMap;
 
 /** The list of text formats, and the door through which files come in: it bounds and cleans what the readers see. */
 final class Formats
 {
-    /** Bytes. */
-    public const LARGEST = 16 * 1024 * 1024;
-
-    public const MOST_TOPICS = 20_000;
-
-    public const DEEPEST = 1000;
-
     /** @var array<string, array{reader: class-string<Reader>, writer: class-string<Writer>, ending: string, mime: string}> by name; a new format is one line here */
     public const ALL = [
         'json' => ['reader' => JsonReader::class, 'writer' => JsonWriter::class, 'ending' => 'json', 'mime' => 'application/json'],
@@ -37,7 +31,7 @@ final class Formats
      */
     public static function read(string $contents, string $file, ?string $format = null, ?string $title = null): TopicMap
     {
-        if (strlen($contents) > self::LARGEST) {
+        if (strlen($contents) > Bounds::LARGEST_FILE) {
             throw new UnreadableFile('This file is larger than 16 MB, more than a map can take in.');
         }
         $contents = self::decoded($contents);

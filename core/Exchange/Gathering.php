@@ -8,6 +8,7 @@ use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\TextPlaces;
 use ChalkTree\Edit\TopicDraft;
 use ChalkTree\Edit\Wording;
+use ChalkTree\Map\Bounds;
 use ChalkTree\Map\NewMap;
 use ChalkTree\Map\TopicMap;
 
@@ -28,7 +29,7 @@ final class Gathering
     /** @throws UnreadableFile where there are too many, too deep, or too long a text */
     public function add(int $depth, string $title, string $caption = '', string $note = ''): TopicDraft
     {
-        if (++$this->count > Formats::MOST_TOPICS) {
+        if (++$this->count > Bounds::MOST_TOPICS) {
             throw new UnreadableFile('This file has more than 20,000 topics, more than a map can take in.');
         }
         $draft = new TopicDraft($this->bounded('title', $title), $this->bounded('caption', $caption), $this->bounded('note', $note));
@@ -41,7 +42,7 @@ final class Gathering
             $this->trail[count($this->trail) - 1]['draft']->children[] = $draft;
         }
         $this->trail[] = ['depth' => $depth, 'draft' => $draft];
-        if (count($this->trail) > Formats::DEEPEST) {
+        if (count($this->trail) > Bounds::DEEPEST) {
             throw new UnreadableFile('This file is nested more than 1,000 levels deep.');
         }
 

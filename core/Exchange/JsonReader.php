@@ -6,16 +6,17 @@ namespace ChalkTree\Exchange;
 
 use ChalkTree\Arrange\Arrangements;
 use ChalkTree\Edit\Arguments;
-use ChalkTree\Edit\HoldApart;
 use ChalkTree\Edit\InvalidEdit;
-use ChalkTree\Edit\SetWidth;
+use ChalkTree\Map\Bounds;
 use ChalkTree\Map\Rank;
+use ChalkTree\Map\RowTypes;
 use ChalkTree\Map\Sheet;
 use ChalkTree\Map\Side;
 use ChalkTree\Map\SideBalance;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Map\TreeCheck;
+use ChalkTree\Map\UnknownRowType;
 use JsonException;
 
 /** Reads our own JSON; see docs/format.md. */
@@ -23,6 +24,9 @@ final class JsonReader implements Reader
 {
     public function read(string $contents, string $title): TopicMap
     {
+        if (! JsonBounds::allow($contents)) {
+            throw new UnreadableFile('This file has more in it than a map can take in.');
+        }
         try {
             $data = json_decode($contents, true, 32, JSON_THROW_ON_ERROR);
         } catch (JsonException) {
@@ -36,7 +40,7 @@ final class JsonReader implements Reader
         }
         try {
             return $this->map(new Arguments($data));
-        } catch (InvalidEdit $refused) {
+        } catch (InvalidEdit|UnknownRowType $refused) {
             throw new UnreadableFile('In this file, '.($refused->field ?? 'something').' is not right: '.$refused->getMessage(), $refused->field);
         }
     }
@@ -50,18 +54,25 @@ final class JsonReader implements Reader
             throw $file->wrong('arrangement', "There is no arrangement called “{$arrangement}”.");
         }
         $topics = $file->nestedList('topics');
-        if (count($topics) > Formats::MOST_TOPICS) {
+        if (count($topics) > Bounds::MOST_TOPICS) {
             throw $file->wrong('topics', 'A map can take in at most 20,000 topics.');
         }
         $map = new TopicMap([new Sheet($file->isNull('title') ? null : $file->caption('title'), $file->id('root'), $arrangement)]);
+        $rows = $file->has('rows') ? $file->nestedList('rows') : [];
         $file->refuseRest();
         $ranks = [];
         foreach ($topics as $topic) {
             $this->put($map, $topic, $ranks);
         }
         $problem = $map->has($map->sheet()->root) ? TreeCheck::problems($map)[0] ?? null : 'The root is not among the topics.';
+        if ($problem === null && $map->height($map->sheet()->root, Bounds::DEEPEST + 1) > Bounds::DEEPEST) {
+            $problem = 'They are nested more than 1,000 levels deep.';
+        }
         if ($problem !== null) {
             throw new UnreadableFile('The topics in this file do not make a tree: '.$problem, 'topics');
+        }
+        foreach ($rows as $row) {
+            $this->putRow($map, $row);
         }
         // Files written by hand need not say on which side branches are.
         SideBalance::settle($map);
@@ -87,16 +98,16 @@ final class JsonReader implements Reader
             $from->has('note') ? $from->note() : '',
             $from->has('side') ? $from->choiceOrNull('side', Side::class) : null,
             $from->has('sideHeld') && $from->bool('sideHeld'),
-            $from->has('width') ? $from->intOrNull('width', SetWidth::LEAST, SetWidth::MOST) : null,
+            $from->has('width') ? $from->intOrNull('width', Bounds::NARROWEST, Bounds::WIDEST) : null,
             null,
-            $from->has('x') ? $from->int('x', -1_000_000, 1_000_000) : null,
-            $from->has('y') ? $from->int('y', -1_000_000, 1_000_000) : null,
+            $from->has('x') ? $from->int('x', -Bounds::FARTHEST, Bounds::FARTHEST) : null,
+            $from->has('y') ? $from->int('y', -Bounds::FARTHEST, Bounds::FARTHEST) : null,
             $from->has('column') ? $from->id('column') : null,
             $from->has('parked') ? $from->id('parked') : null,
             $from->has('numbering') ? $from->numberingOrNull('numbering') : null,
-            $from->has('numberFrom') ? $from->int('numberFrom', 0, 9999) : 1,
-            $from->has('apartX') ? $from->int('apartX', 0, HoldApart::FARTHEST) : 0,
-            $from->has('apartY') ? $from->int('apartY', -HoldApart::FARTHEST, HoldApart::FARTHEST) : 0,
+            $from->has('numberFrom') ? $from->int('numberFrom', 0, Bounds::HIGHEST_NUMBER) : 1,
+            $from->has('apartX') ? $from->int('apartX', 0, Bounds::FARTHEST_APART) : 0,
+            $from->has('apartY') ? $from->int('apartY', -Bounds::FARTHEST_APART, Bounds::FARTHEST_APART) : 0,
             $from->has('changed') ? $from->int('changed', 0, PHP_INT_MAX) : 0,
         );
         if ($topic->parked !== null && $topic->parent !== null) {
@@ -104,5 +115,19 @@ final class JsonReader implements Reader
         }
         $map->put($topic);
         $from->refuseRest();
+    }
+
+    private function putRow(TopicMap $map, Arguments $from): void
+    {
+        $class = RowTypes::ofFeature($from->string('type'));
+        $row = $class::fromFields($from->id('id'), $class::read($from->nested('fields')));
+        $from->refuseRest();
+        if (! $map->isLiving($row)) {
+            throw $from->wrong('fields', 'It is about a topic that is not in this file.');
+        }
+        if ($map->row($row::type(), $row->id) !== null) {
+            throw $from->wrong('id', "Two rows of this sort have the id {$row->id}.");
+        }
+        $map->put($row);
     }
 }

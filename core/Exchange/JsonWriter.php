@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Exchange;
 
+use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\TopicMap;
 
 /** Writes our own JSON: everything that is in the map, as docs/format.md describes it. */
@@ -18,13 +19,14 @@ final class JsonWriter implements Writer
         return json_encode($this->data($map), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n";
     }
 
-    /** @return array{format: string, version: int, title: string|null, arrangement: string, root: string, topics: list<array<string, scalar|null>>} */
+    /** @return array{format: string, version: int, title: string|null, arrangement: string, root: string, topics: list<array<string, scalar|null>>, rows?: list<array{type: string, id: string, fields: array<string, scalar|null>}>} */
     public function data(TopicMap $map): array
     {
         $topics = [];
         foreach ($map->everything() as $topic) {
             $topics[] = ['id' => $topic->id] + array_diff_key($topic->saying(), ['rank' => 1]) + ['title' => ''];
         }
+        $rows = array_map(fn (FeatureRow $row): array => ['type' => $row::type(), 'id' => $row->id, 'fields' => $row->saying()], $map->living());
         $sheet = $map->sheet();
 
         return [
@@ -34,6 +36,6 @@ final class JsonWriter implements Writer
             'arrangement' => $sheet->arrangement,
             'root' => $sheet->root,
             'topics' => $topics,
-        ];
+        ] + ($rows === [] ? [] : ['rows' => $rows]);
     }
 }

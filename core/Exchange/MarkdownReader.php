@@ -68,8 +68,8 @@ final class MarkdownReader implements Reader
         } elseif (preg_match('/\A\s*(```+|~~~+)/', $line, $m) === 1 && $this->target($line) !== null) {
             [$this->verbatimUntil, $this->verbatimIsNote] = [$m[1], false];
             $this->note($line);
-        } elseif (preg_match('/\A {0,3}(#{1,6})(?:[ \t]+(.*?))?(?:[ \t]+#+)?[ \t]*\z/', $line, $m) === 1) {
-            $this->addHeading(strlen($m[1]), $m[2] ?? '');
+        } elseif (preg_match('/\A {0,3}(#{1,6})(?:[ \t]|\z)/', $line, $m) === 1) {
+            $this->addHeading(strlen($m[1]), self::headingText(substr($line, strlen($m[0]))));
         } elseif (preg_match('/\A {0,3}([-*_])[ \t]*(?:\1[ \t]*){2,}\z/', $line) === 1) {
             $this->open = null;
         } elseif (preg_match('/\A([ \t]*)([-*+]|\d{1,9}[.)])(?:([ \t]+)(.*))?\z/', $line, $m) === 1) {
@@ -86,7 +86,10 @@ final class MarkdownReader implements Reader
 
     private function withoutFrontMatter(string $contents): string
     {
-        return (string) preg_replace('/\A---\n(?:[^\n]*\n){0,200}?---\n/', '', $contents);
+        // A rule at the beginning is none of this: what follows it at once has to be a key with its value.
+        $form = '/\A---\n[A-Za-z_][\w-]*:(?:[ \t][^\n]*)?\n(?:(?:[A-Za-z_][\w-]*:(?:[ \t][^\n]*)?|[ \t]+[^\n]*|- [^\n]*|#[^\n]*)\n){0,200}(?:---|\.\.\.)\n/';
+
+        return (string) preg_replace($form, '', $contents);
     }
 
     private function addHeading(int $level, string $title): void
@@ -94,6 +97,15 @@ final class MarkdownReader implements Reader
         $this->heading = $this->open = null;
         $this->items = [];
         $this->heading = $this->topics->add($level, $this->title($title));
+    }
+
+    /** Without the signs that may close a heading. */
+    private static function headingText(string $text): string
+    {
+        $text = trim($text, " \t");
+        $open = rtrim($text, '#');
+
+        return $open === '' ? '' : (str_ends_with($open, ' ') || str_ends_with($open, "\t") ? rtrim($open, " \t") : $text);
     }
 
     private function addItem(int $column, int $marker, string $title): void
@@ -192,10 +204,8 @@ final class MarkdownReader implements Reader
 
     private static function withoutIndent(string $line, int $columns): string
     {
-        $n = 0;
-        while ($n < strlen($line) && ($line[$n] === ' ' || $line[$n] === "\t") && TextReader::columns(substr($line, 0, $n + 1)) <= $columns) {
-            $n++;
-        }
+        // Each sign is at least one column wide, so nothing beyond so many can be taken.
+        for ($n = min($columns, strspn($line, " \t")); $n > 0 && TextReader::columns(substr($line, 0, $n)) > $columns; $n--);
 
         return substr($line, $n);
     }

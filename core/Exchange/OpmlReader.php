@@ -22,6 +22,7 @@ final class OpmlReader implements Reader
             if (preg_match('/<!(DOCTYPE|ENTITY)/i', $contents) === 1) {
                 throw new UnreadableFile('This file brings definitions of its own (a DOCTYPE), which are not read for safety. Remove them and try again.');
             }
+            XmlBounds::check($contents);
             $xml->XML($contents, 'UTF-8', LIBXML_NONET | LIBXML_PARSEHUGE);
 
             return $this->outlines($xml, $title);
@@ -69,7 +70,13 @@ final class OpmlReader implements Reader
             return $markdown;
         }
 
-        return preg_match('/<\/?[a-z][^>]*>|&(?:amp|lt|gt|quot|nbsp|#\d+);/i', $text) === 1 ? InlineHtml::markdown($text) : InlineMarkdown::escape($text);
+        return self::titleOf($text);
+    }
+
+    /** What a "text" alone reads as. */
+    public static function titleOf(string $text): string
+    {
+        return preg_match('/<\/?[a-z][^<>]*>|&(?:amp|lt|gt|quot|nbsp|#\d+);/i', $text) === 1 ? InlineHtml::markdown($text) : InlineMarkdown::escape($text);
     }
 
     private function note(XMLReader $xml): string

@@ -62,7 +62,7 @@ final class OpmlWriter implements Writer
         $xml->writeAttribute('text', $number === '' ? $text : "{$number} {$text}");
         $said = [
             '_number' => $number,
-            '_markdown' => $topic->title === InlineMarkdown::escape($text) ? '' : $topic->title,
+            '_markdown' => $topic->title === OpmlReader::titleOf($text) ? '' : $topic->title,
             'description' => $topic->caption,
             '_note' => $topic->note,
         ];

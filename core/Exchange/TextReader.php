@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ChalkTree\Exchange;
 
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Text\Blank;
 use ChalkTree\Text\InlineMarkdown;
 
 /**
@@ -20,7 +21,7 @@ final class TextReader implements Reader
     {
         $topics = new Gathering;
         foreach (explode("\n", $contents) as $line) {
-            $text = trim($line, " \t\u{a0}");
+            $text = Blank::trim($line);
             if ($text !== '') {
                 $topics->add(self::columns($line), InlineMarkdown::escape($text));
             }

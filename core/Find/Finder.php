@@ -6,18 +6,15 @@ namespace ChalkTree\Find;
 
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
-use ChalkTree\Text\InlineMarkdown;
 
 /** Finds every place in the texts of a map, or of some of its branches, where something stands. */
 final readonly class Finder
 {
-    public const FIELDS = ['title', 'caption', 'note'];
-
     /** Characters shown before and after a find. */
     private const CONTEXT = 40;
 
-    /** @param  list<string>  $fields  of FIELDS */
-    public function __construct(private Query $query, private array $fields = self::FIELDS)
+    /** @param  list<string>  $sorts  of TopicText::SORTS */
+    public function __construct(private Query $query, private array $sorts = TopicText::SORTS)
     {
     }
 
@@ -27,29 +24,31 @@ final readonly class Finder
      */
     public function hits(TopicMap $map, ?array $branches, int $most): array
     {
-        return $this->query->bounded(fn (): array => $this->search(self::topics($map, $branches), $most));
-    }
-
-    /**
-     * @param  iterable<Topic>  $topics
-     * @return list<Hit>
-     */
-    private function search(iterable $topics, int $most): array
-    {
+        $topics = self::topics($map, $branches);
+        $this->query->learn(self::texts($map, $topics, $this->sorts));
         $hits = [];
-        foreach ($topics as $topic) {
-            foreach ($this->fields as $field) {
-                $text = self::text($topic, $field);
-                foreach ($this->query->in($text) as $nth => $find) {
-                    if (count($hits) === $most) {
-                        return $hits;
-                    }
-                    $hits[] = new Hit($topic->id, $field, $nth, self::before($text, $find), $find->groups[0], self::after($text, $find));
+        foreach (TopicText::of($map, $topics, $this->sorts) as $text) {
+            foreach ($this->query->in($text->text) as $nth => $find) {
+                if (count($hits) === $most) {
+                    return $hits;
                 }
+                $hits[] = new Hit($text->key($nth), $text->topic->id, $text->field, $text->row->id ?? '', self::before($text->text, $find), $find->groups[0], self::after($text->text, $find));
             }
         }
 
         return $hits;
+    }
+
+    /**
+     * @param  array<string, Topic>  $topics
+     * @param  list<string>  $sorts
+     * @return iterable<string>
+     */
+    public static function texts(TopicMap $map, array $topics, array $sorts): iterable
+    {
+        foreach (TopicText::of($map, $topics, $sorts) as $text) {
+            yield $text->text;
+        }
     }
 
     /**
@@ -69,28 +68,21 @@ final readonly class Finder
         return $topics;
     }
 
-    /** The text that is searched: of titles what one reads, of notes their Markdown. */
-    public static function text(Topic $topic, string $field): string
-    {
-        return match ($field) {
-            'title' => InlineMarkdown::plain($topic->title),
-            'caption' => $topic->caption,
-            default => $topic->note,
-        };
-    }
-
+    /** Only a stretch beside the find is looked at: a long note has many finds. */
     private static function before(string $text, Find $find): string
     {
-        $before = substr($text, 0, $find->at);
-        $short = mb_strlen($before) > self::CONTEXT ? '…'.ltrim(mb_substr($before, -self::CONTEXT)) : $before;
+        $from = max(0, $find->at - 8 * self::CONTEXT);
+        $before = mb_strcut($text, $from, $find->at - $from);
+        $short = $from > 0 || mb_strlen($before) > self::CONTEXT ? '…'.ltrim(mb_substr($before, -self::CONTEXT)) : $before;
 
         return (string) preg_replace('/\s+/u', ' ', $short);
     }
 
     private static function after(string $text, Find $find): string
     {
-        $after = substr($text, $find->at + $find->length);
-        $short = mb_strlen($after) > self::CONTEXT ? rtrim(mb_substr($after, 0, self::CONTEXT)).'…' : $after;
+        $end = $find->at + $find->length;
+        $after = mb_strcut($text, $end, 8 * self::CONTEXT);
+        $short = strlen($text) - $end > 8 * self::CONTEXT || mb_strlen($after) > self::CONTEXT ? rtrim(mb_substr($after, 0, self::CONTEXT)).'…' : $after;
 
         return (string) preg_replace('/\s+/u', ' ', $short);
     }

@@ -7,27 +7,26 @@ namespace ChalkTree\Find;
 /** A find in a topic: in which text of it, the how-manieth there, and the words around it. */
 final readonly class Hit
 {
+    /**
+     * @param  string  $key  names this hit as long as the text does not change
+     * @param  string  $row  the id of the row in which it stands; empty for the topic's own texts
+     */
     public function __construct(
+        public string $key,
         public string $topic,
         public string $field,
-        public int $nth,
+        public string $row,
         public string $before,
         public string $found,
         public string $after,
     ) {
     }
 
-    /** Names this hit as long as the text does not change. */
-    public static function key(string $topic, string $field, int $nth): string
-    {
-        return "{$topic}.{$field}.{$nth}";
-    }
-
-    /** @return array{key: string, topic: string, field: string, before: string, found: string, after: string} */
+    /** @return array{key: string, topic: string, field: string, row: string, before: string, found: string, after: string} */
     public function toArray(): array
     {
         return [
-            'key' => self::key($this->topic, $this->field, $this->nth), 'topic' => $this->topic, 'field' => $this->field,
+            'key' => $this->key, 'topic' => $this->topic, 'field' => $this->field, 'row' => $this->row,
             'before' => $this->before, 'found' => $this->found, 'after' => $this->after,
         ];
     }

@@ -8,7 +8,7 @@ namespace ChalkTree\Map;
 final class Comparison
 {
     /**
-     * @return list<array{what: 'added'|'removed'|'moved'|'changed', topic: string, title: string, was: string}> in reading order, what was removed last; "was" is the title before, where that changed
+     * @return list<array{what: 'added'|'removed'|'moved'|'changed', topic: string, title: string, was: string}> in reading order, then those of which only what features keep is another, what was removed last; "was" is the title before, where that changed
      */
     public static function of(TopicMap $then, TopicMap $now): array
     {
@@ -28,8 +28,44 @@ final class Comparison
                 $differences[] = ['what' => $what, 'topic' => (string) $id, 'title' => $topic->title, 'was' => $old === null || $old->title === $topic->title ? '' : $old->title];
             }
         }
+        array_push($differences, ...self::rows($then, $now, array_column($differences, 'topic', 'topic')));
         foreach (array_diff_key($before, $after) as $id => $topic) {
             $differences[] = ['what' => 'removed', 'topic' => (string) $id, 'title' => $topic->title, 'was' => ''];
+        }
+
+        return $differences;
+    }
+
+    /**
+     * What features keep, where it is another: told once a topic, unless something else is told of that.
+     *
+     * @param  array<string, string>  $told
+     * @return list<array{what: 'changed', topic: string, title: string, was: string}>
+     */
+    private static function rows(TopicMap $then, TopicMap $now, array $told): array
+    {
+        $keyed = function (TopicMap $map): array {
+            $rows = [];
+            foreach ($map->living() as $row) {
+                $rows[$row::type().' '.$row->id] = $row;
+            }
+
+            return $rows;
+        };
+        $before = $keyed($then);
+        $after = $keyed($now);
+        $differences = [];
+        foreach ($after + $before as $key => $row) {
+            if (($before[$key] ?? null)?->fields() === ($after[$key] ?? null)?->fields()) {
+                continue;
+            }
+            foreach ($row->topics() as $id) {
+                $topic = $now->find($id);
+                if ($topic !== null && ! isset($told[$id])) {
+                    $told[$id] = $id;
+                    $differences[] = ['what' => 'changed', 'topic' => $id, 'title' => $topic->title, 'was' => ''];
+                }
+            }
         }
 
         return $differences;

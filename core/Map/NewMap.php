@@ -20,14 +20,18 @@ final class NewMap
     ): TopicMap {
         $map = new TopicMap;
         $ranks = Rank::run(null, null, 1 + count($loose));
+        $copies = [];
         foreach ([$root, ...$loose] as $i => $draft) {
-            $rows = $draft->rows($map, null, $ranks[$i], null);
+            $rows = $draft->rows($map, null, $ranks[$i], null, $copies);
             if ($i === 0) {
                 $map->put(new Sheet($title, $rows[0]->id, $arrangement));
             }
             foreach ($rows as $row) {
                 $map->put($row);
             }
+        }
+        foreach (TopicDraft::rowsAbout([$root, ...array_values($loose)], $copies) as $row) {
+            $map->put($row);
         }
         SideBalance::settle($map);
 

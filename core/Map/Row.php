@@ -20,4 +20,7 @@ interface Row
 
     /** @return array<string, scalar|null> every field but the id */
     public function fields(): array;
+
+    /** @return list<string> the ids of the topics that it is about; where one of them is gone, it counts as gone */
+    public function topics(): array;
 }

@@ -44,4 +44,9 @@ final readonly class Sheet implements Row
     {
         return ['title' => $this->title, 'root' => $this->root, 'arrangement' => $this->arrangement];
     }
+
+    public function topics(): array
+    {
+        return [];
+    }
 }

@@ -120,6 +120,11 @@ final readonly class Topic implements Row
         ];
     }
 
+    public function topics(): array
+    {
+        return [$this->id];
+    }
+
     /** @return array<string, scalar|null> the fields that say something */
     public function saying(): array
     {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ChalkTree\Map;
 
+use Closure;
+
 /**
  * A map in memory: its rows, and the tree they make. Asking is for everyone; put() and drop() are for the recorder
  * and for whoever builds a map from nothing.
@@ -18,6 +20,9 @@ final class TopicMap
 
     /** @var array<string, true> topics that number what is below them, so that maps without any need not be searched */
     private array $numbered = [];
+
+    /** @var (Closure(): iterable<Row>)|null brings the rows of features, until they are asked for */
+    private ?Closure $rest = null;
 
     /** @var array<string, true> parents whose children stand out of order */
     private array $unsorted = [];
@@ -51,19 +56,82 @@ final class TopicMap
         }
     }
 
+    /**
+     * Lends the rows of features, which are fetched when the first of them is asked for.
+     *
+     * @param  Closure(): iterable<Row>  $fetch
+     */
+    public function lend(Closure $fetch): void
+    {
+        $this->rest = $fetch;
+    }
+
+    /** A copy stays as it is, so it cannot wait with fetching. */
+    public function __clone()
+    {
+        $this->fetch();
+    }
+
+    private function fetch(): void
+    {
+        [$fetch, $this->rest] = [$this->rest, null];
+        foreach ($fetch === null ? [] : $fetch() as $row) {
+            $this->rows[$row::type()][$row->id()] = $row;
+        }
+    }
+
     public function row(string $type, string $id): ?Row
     {
+        if ($this->rest !== null && ! isset($this->rows[$type])) {
+            $this->fetch();
+        }
+
         return $this->rows[$type][$id] ?? null;
     }
 
     /** @return array<string, array<string, Row>> by type and id */
     public function rows(): array
     {
+        $this->fetch();
+
         return $this->rows;
+    }
+
+    /**
+     * The rows of features that are in the map: all topics that they are about are.
+     *
+     * @return list<FeatureRow>
+     */
+    public function living(): array
+    {
+        $living = [];
+        foreach (array_diff_key($this->rows(), [Sheet::type() => 1, Topic::type() => 1]) as $rows) {
+            foreach ($rows as $row) {
+                if ($row instanceof FeatureRow && $this->isLiving($row)) {
+                    $living[] = $row;
+                }
+            }
+        }
+
+        return $living;
+    }
+
+    public function isLiving(Row $row): bool
+    {
+        foreach ($row->topics() as $id) {
+            if ($this->find($id) === null) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     public function put(Row $row): void
     {
+        if ($row instanceof FeatureRow) {
+            $this->fetch();
+        }
         $type = $row::type();
         $id = $row->id();
         if ($row instanceof Topic) {
@@ -85,7 +153,7 @@ final class TopicMap
 
     public function drop(string $type, string $id): void
     {
-        $row = $this->rows[$type][$id] ?? null;
+        $row = $this->row($type, $id);
         if ($row instanceof Topic) {
             unset($this->children[$row->parent ?? ''][$id]);
         }
@@ -248,6 +316,23 @@ final class TopicMap
         }
 
         return false;
+    }
+
+    /** How many levels a branch has, its top counted; no more than asked for are counted. */
+    public function height(string $id, int $most = PHP_INT_MAX): int
+    {
+        $height = 0;
+        for ($level = [$id]; $level !== [] && $height < $most; $height++) {
+            $below = [];
+            foreach ($level as $at) {
+                foreach ($this->children[$at] ?? [] as $child) {
+                    $below[] = $child->id;
+                }
+            }
+            $level = $below;
+        }
+
+        return $height;
     }
 
     private function sort(string $parent): void

@@ -6,15 +6,17 @@ namespace ChalkTree\Paste;
 
 use ChalkTree\Edit\Wording;
 use ChalkTree\Exchange\UnreadableFile;
+use ChalkTree\Map\Bounds;
 use ChalkTree\Text\Address;
 
 /** What was pasted, as lines with levels. */
 final readonly class Clip
 {
-    public const MOST_LINES = 20_000;
-
     /** Bytes. */
     public const LARGEST = 8 * 1024 * 1024;
+
+    /** Elements of HTML within each other. */
+    private const DEEPEST = 400;
 
     /**
      * @param  list<ClipLine>  $lines
@@ -37,12 +39,17 @@ final readonly class Clip
         if (strlen($text) > self::LARGEST || strlen($html) > self::LARGEST) {
             throw new UnreadableFile('This is more than 8 MB of text, more than can be pasted at once.', 'text');
         }
-        $text = Wording::clean(str_replace("\r\n", "\n", $text), 'text');
+        $text = str_replace("\r\n", "\n", $text);
         $html = Wording::clean($html, 'html');
         $source = self::address($source ?? '') ?? self::sourceIn($html);
+        if (Nesting::depth($html, self::DEEPEST) > self::DEEPEST) {
+            // No page nests like this; its words are all that is taken from it.
+            $text = trim($text) === '' ? html_entity_decode(strip_tags($html), ENT_QUOTES | ENT_HTML5, 'UTF-8') : $text;
+            $html = '';
+        }
         $lines = self::saysMore($html) ? HtmlClip::lines((string) preg_replace('/\AVersion:[^<]*/', '', $html), $source) : [];
-        $lines = $lines === [] ? TextClip::lines($text) : $lines;
-        if (count($lines) > self::MOST_LINES) {
+        $lines = $lines === [] ? TextClip::lines(Wording::clean($text, 'text')) : $lines;
+        if (count($lines) > Bounds::MOST_TOPICS) {
             throw new UnreadableFile('This has more than 20,000 lines, more than a map can take in.', 'text');
         }
 
@@ -69,7 +76,7 @@ final readonly class Clip
 
     private static function sourceIn(string $html): ?string
     {
-        foreach (['/\AVersion:[^<]*?SourceURL:(\S+)/', '/<base\s[^>]*href\s*=\s*["\']([^"\']+)/i', '/<link\s[^>]*rel\s*=\s*["\']canonical["\'][^>]*href\s*=\s*["\']([^"\']+)/i'] as $pattern) {
+        foreach (['/\AVersion:[^<]*?SourceURL:(\S+)/', '/<base\s[^<>]{0,300}?href\s{0,9}=\s{0,9}["\']([^"\']{1,2000})/i', '/<link\s[^<>]{0,300}?rel\s{0,9}=\s{0,9}["\']canonical["\'][^<>]{0,300}?href\s{0,9}=\s{0,9}["\']([^"\']{1,2000})/i'] as $pattern) {
             if (preg_match($pattern, substr($html, 0, 100_000), $m) === 1 && ($address = self::address(html_entity_decode($m[1]))) !== null) {
                 return $address;
             }

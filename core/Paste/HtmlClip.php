@@ -94,7 +94,8 @@ final class HtmlClip
     private function element(DOMElement $element, int $marks, int $depth, ?string $href, int $level): void
     {
         $tag = strtolower($element->tagName);
-        $style = strtolower($element->getAttribute('style'));
+        // Styles that say anything here are short, whatever a page or a program writes behind.
+        $style = strtolower(substr($element->getAttribute('style'), 0, 2000));
         if (str_contains($style, 'mso-list:') && str_contains($style, 'ignore') || preg_match('/display\s*:\s*none/', $style) === 1) {
             return;
         }

@@ -8,6 +8,7 @@ use ChalkTree\Edit\Arguments;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\TextPlaces;
 use ChalkTree\Edit\TopicDraft;
+use ChalkTree\Map\Bounds;
 use ChalkTree\Text\InlineMarkdown;
 
 /** What becomes of the lines of a clip: topics in one of three ways, or text for a note or a caption. */
@@ -32,7 +33,7 @@ final readonly class Landing
             }
         }
         $source = $arguments->has('source') ? Clip::read('', source: $arguments->string('source'))->source : null;
-        if (count($lines) > Arguments::MOST_TOPICS) {
+        if (count($lines) > Bounds::MOST_TOPICS) {
             throw $arguments->wrong('lines', 'One paste adds at most 20,000 topics.');
         }
 

@@ -25,6 +25,9 @@ final class Levels
 
     private ?RawLine $before = null;
 
+    /** Whether the line before leads in the list that begins. */
+    private bool $isLedIn = false;
+
     /** Where the items of the list being read hang, in HTML. */
     private int $listBase = 0;
 
@@ -39,9 +42,10 @@ final class Levels
         $decided = [];
         foreach ($lines as $i => $line) {
             [$level, $how] = $levels->level($line, $headingWords[$i] ?? null);
-            $decided[] = new ClipLine($level, $line->text, $line->mark->sign ?? '', $i === 0 ? 'first' : $how, $line->gap);
+            $decided[] = new ClipLine($level, $line->text, $line->mark->sign ?? '', $i === 0 && $how !== 'offered' ? 'first' : $how, $line->gap);
             $levels->previous = $level;
             $levels->before = $line;
+            $levels->isLedIn = isset($headingWords[$i]) && in_array($headingWords[$i], [HeadingWords::LEAD, 'colon'], true);
         }
 
         return $decided;
@@ -74,8 +78,7 @@ final class Levels
     private function listLevel(RawLine $line): int
     {
         if ($this->before?->depth === null) {
-            $isLedIn = $this->before !== null && $this->before->heading === 0 && preg_match('/[:：]\**\z/u', $this->before->text) === 1;
-            $this->listBase = $isLedIn ? $this->previous + 1 : count($this->headings);
+            $this->listBase = $this->isLedIn ? $this->previous + 1 : count($this->headings);
         }
         $this->indents = [];
 
@@ -116,7 +119,7 @@ final class Levels
             }
         }
         $level = $indent['last'] + 1;
-        if ($headingWord !== null) {
+        if ($headingWord !== null && HeadingWords::isStyle($headingWord)) {
             // A line that reads as a heading stands above all that is not one.
             $styles = array_values(array_filter($styles, fn (array $known): bool => HeadingWords::isStyle($known['style'])));
             $level = $styles === [] ? $indent['level'] : end($styles)['level'] + 1;
@@ -152,7 +155,7 @@ final class Levels
 
     private function style(RawLine $line, ?string $headingWord): string
     {
-        return $headingWord ?? $line->mark->style ?? 'plain';
+        return $headingWord !== null && HeadingWords::isStyle($headingWord) ? $headingWord : ($line->mark->style ?? 'plain');
     }
 
     private static function by(RawLine $line, ?string $headingWord): string

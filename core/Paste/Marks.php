@@ -70,11 +70,11 @@ final class Marks
         if ($letter === null || $roman === null) {
             return $letter ?? $roman ?? new Mark($sign, $sign, [1]);
         }
-        foreach (array_reverse($numbers) as [, $mark]) {
-            if ($mark->style === $letter->style && $letter->values[0] === $mark->values[0] + 1) {
+        for ($mark = end($numbers); $mark !== false; $mark = prev($numbers)) {
+            if ($mark[1]->style === $letter->style && $letter->values[0] === $mark[1]->values[0] + 1) {
                 return $letter;
             }
-            if ($mark->style === $roman->style && $roman->values[0] === $mark->values[0] + 1) {
+            if ($mark[1]->style === $roman->style && $roman->values[0] === $mark[1]->values[0] + 1) {
                 return $roman;
             }
         }
@@ -98,7 +98,8 @@ final class Marks
     }
 
     /**
-     * A number counts if it stands in a row with others: "1.5 litres" and "A. Somebody" do not.
+     * A number counts if it stands in a row with others: "1.5 litres" and "A. Somebody" do not, nor do letters that are
+     * not next to each other in the alphabet, which are initials.
      *
      * @param  list<RawLine>  $lines
      * @param  array<int, array{string, Mark, bool}>  $numbers
@@ -107,14 +108,16 @@ final class Marks
     {
         $paths = [];
         $styles = [];
+        $counted = [];
         foreach ($numbers as [, $mark]) {
             $paths[implode('.', $mark->values)] = true;
             $styles[$mark->style] = ($styles[$mark->style] ?? 0) + 1;
+            $counted[$mark->style][$mark->values[0]] = true;
         }
         foreach ($numbers as $i => [$taken, $mark, $isPunctuated]) {
             $values = $mark->values;
             if (preg_match('/[a-zA-Z]/', $mark->sign) === 1) {
-                $counts = $styles[$mark->style] > 1;
+                $counts = self::isLetterOfARow($counted[$mark->style], $mark);
             } elseif (count($values) === 1) {
                 $counts = $isPunctuated ? $styles[$mark->style] > 1 || $values[0] <= 1 : isset($paths["{$values[0]}.1"]);
             } else {
@@ -126,6 +129,25 @@ final class Marks
                 self::take($lines[$i], $taken, $isDecimal && ! str_starts_with($mark->sign, '(') && ! str_ends_with($mark->sign, ')') ? new Mark($mark->sign, 'decimal', $mark->values) : $mark);
             }
         }
+    }
+
+    /**
+     * @param  array<int, true>  $values  all that marks of this style count
+     */
+    private static function isLetterOfARow(array $values, Mark $mark): bool
+    {
+        $value = $mark->values[0];
+        if (preg_match('/\A[A-Z]\.\z/', $mark->sign) !== 1) {
+            return isset($values[$value - 1]) || isset($values[$value + 1]);
+        }
+        // A capital with a full stop may be an initial, so the row has to begin at its beginning.
+        for ($n = 1; $n < $value; $n++) {
+            if (! isset($values[$n])) {
+                return false;
+            }
+        }
+
+        return $value > 1 || isset($values[2]);
     }
 
     private static function sign(string $taken): string

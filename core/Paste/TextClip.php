@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Paste;
 
+use ChalkTree\Text\Blank;
 use ChalkTree\Text\InlineMarkdown;
 
 /** Reads plain text or Markdown into lines. */
@@ -17,8 +18,8 @@ final class TextClip
         $gap = true;
         $source = explode("\n", $text);
         for ($i = 0; $i < count($source); $i++) {
-            $line = (string) preg_replace('/[\s\x{a0}\x{3000}\x{200b}]+\z/u', '', $source[$i]);
-            $bare = (string) preg_replace('/\A[\s\x{a0}\x{3000}\x{feff}\x{200b}]+/u', '', $line);
+            $line = Blank::trimEnd($source[$i]);
+            $bare = Blank::trimStart($line);
             if ($bare === '' || preg_match('/\A(?:([-*_=~])(?:\s*\1){2,}|`{3,}\S*|~{3,}\S*|\|?(?:\s*:?-{3,}:?\s*\|)+\s*(?::?-{3,}:?)?)\z/u', $bare) === 1 || Marks::isEmptyItem($bare)) {
                 $gap = $gap || $bare === '';
 
@@ -74,7 +75,8 @@ final class TextClip
     /** Whether a text uses Markdown, so that its stars and brackets mean formatting. */
     private static function isMarkdown(string $text): bool
     {
-        return preg_match('/^ {0,3}#{1,6} \S|\[[^\]\n]+\]\([^)\n]+\)|(?<![*\w])\*\*\S[^*\n]*\*\*|^\s*[-*+] \[[ xX]\] |^\|?\s*:?-{3,}:?\s*\||^ {0,3}[^\s\-=#>*+|][^\n]*\n {0,3}={3,}\s*$|^```/mu', $text) === 1;
+        // Bounded wherever a sign that is missing would be looked for from each place anew.
+        return preg_match('/^ {0,3}#{1,6} \S|\[[^\[\]\n]{1,500}\]\([^)\n]{1,2000}\)|(?<![*\w])\*\*\S[^*\n]*\*\*|^[ \t]*[-*+] \[[ xX]\] |^\|?[ \t]*:?-{3,}:?[ \t]*\||^ {0,3}[^\s\-=#>*+|][^\n]*\n {0,3}={3,}[ \t]*$|^```/mu', $text) === 1;
     }
 
     private static function columns(string $indent): int

@@ -6,7 +6,7 @@ namespace ChalkTree\Text;
 
 /**
  * Reads and writes the inline Markdown of titles: emphasis, strong, strike, code, links, escapes and entities as
- * CommonMark 0.31 (sections 6.1 to 6.6) and GitHub's strikethrough have them, underline as <u>…</u>, and every line
+ * CommonMark 0.31 (sections 6.1 to 6.6) and GitHub's strikethrough have them, <u>, <b>, <i> and <s>, and every line
  * break as one. A full Markdown parser takes some fifty times as long, and every topic of a map is read for each
  * drawing; tests compare the two.
  */
@@ -14,6 +14,9 @@ final class InlineMarkdown
 {
     /** Text with none of these needs no parsing. */
     private const SIGNS = '*_~`[]<&\\';
+
+    /** How marks are written: with a sign on both sides or, where there is none or none can stand, with a tag. */
+    private const SPEECH = [[Run::ITALIC, '*', 'i'], [Run::BOLD, '**', 'b'], [Run::STRIKE, '~~', 's'], [Run::UNDERLINE, '', 'u']];
 
     /**
      * @return list<Run> neighbouring runs differ in formatting; "\n" in their text is a line break
@@ -60,32 +63,73 @@ final class InlineMarkdown
     }
 
     /**
-     * Runs as Markdown. Marks are opened and closed in a fixed order, so that the same runs always give the same text.
+     * Runs as Markdown that reads back as RunForm::of() them. Where the rules of CommonMark let no emphasis begin or end
+     * ("**Note:**see", between ideographs, one right after the other), tags stand for the signs.
      *
      * @param  list<Run>  $runs
      */
     public static function write(array $runs): string
     {
-        $out = '';
-        foreach ($runs as $run) {
-            preg_match('/\A(\s*)(.*?)(\s*)\z/su', $run->text, $m);
-            [, $before, $inner, $after] = [...$m, '', '', '', ''];
-            if ($inner === '') {
-                $out .= $run->text;
-
-                continue;
+        $runs = RunForm::of($runs);
+        if (count($runs) < 2 && ($runs[0]->marks ?? 0) === 0 && ($runs[0]->href ?? null) === null) {
+            return $runs === [] ? '' : self::escape($runs[0]->text);
+        }
+        foreach ([self::withSigns(...), self::withTagsWhereTight(...), self::withTags(...)] as $way) {
+            $markdown = $way($runs);
+            if (self::runs($markdown) == $runs) {
+                break;
             }
-            $text = $run->marks & Run::CODE ? self::code($inner) : self::escape($inner);
-            foreach ([[Run::ITALIC, '*', '*'], [Run::BOLD, '**', '**'], [Run::STRIKE, '~~', '~~'], [Run::UNDERLINE, '<u>', '</u>']] as [$mark, $open, $close]) {
-                $text = $run->marks & $mark ? $open.$text.$close : $text;
+        }
+
+        return $markdown;
+    }
+
+    /** @param  list<Run>  $runs */
+    private static function withSigns(array $runs): string
+    {
+        return self::joined($runs, fn (): bool => false);
+    }
+
+    /** @param  list<Run>  $runs */
+    private static function withTagsWhereTight(array $runs): string
+    {
+        return self::joined($runs, fn (int $i): bool => preg_match('/\S\z/u', $runs[$i - 1]->text ?? '') === 1 || preg_match('/\A\S/u', $runs[$i + 1]->text ?? '') === 1);
+    }
+
+    /** @param  list<Run>  $runs */
+    private static function withTags(array $runs): string
+    {
+        return self::joined($runs, fn (): bool => true);
+    }
+
+    /**
+     * @param  list<Run>  $runs
+     * @param  callable(int): bool  $tagged  whether the run at a place is written with tags
+     */
+    private static function joined(array $runs, callable $tagged): string
+    {
+        $out = '';
+        foreach ($runs as $i => $run) {
+            $text = $run->marks & Run::CODE ? self::code($run->text) : self::escape($run->text);
+            foreach (self::SPEECH as [$mark, $sign, $tag]) {
+                if ($run->marks & $mark) {
+                    $text = $sign !== '' && ! $tagged($i) ? $sign.$text.$sign : "<{$tag}>{$text}</{$tag}>";
+                }
             }
             if ($run->href !== null) {
-                $text = "[{$text}](<".strtr($run->href, ['<' => '%3C', '>' => '%3E', "\n" => '', '\\' => '%5C']).'>)';
+                // Behind an exclamation mark a link would be a picture.
+                $out = str_ends_with($out, '!') ? substr($out, 0, -1).'\\!' : $out;
+                $text = "[{$text}](<".self::address($run->href).'>)';
             }
-            $out .= $before.$text.$after;
+            $out .= $text;
         }
 
         return $out;
+    }
+
+    private static function address(string $href): string
+    {
+        return (string) preg_replace('/&(?=#?\w+;)/', '&amp;', strtr($href, ['<' => '%3C', '>' => '%3E', '\\' => '\\\\']));
     }
 
     private static function code(string $text): string
@@ -94,7 +138,8 @@ final class InlineMarkdown
         while (str_contains($text, $fence)) {
             $fence .= '`';
         }
-        $pad = $text[0] === '`' || $text[-1] === '`' ? ' ' : '';
+        $isPadded = $text[0] === '`' || $text[-1] === '`' || ($text[0] === ' ' && $text[-1] === ' ' && trim($text, ' ') !== '');
+        $pad = $isPadded ? ' ' : '';
 
         return $fence.$pad.$text.$pad.$fence;
     }

@@ -17,8 +17,19 @@ final class InlineParser
     /** @var list<array{piece: int, active: bool, image: bool}> open brackets */
     private array $brackets = [];
 
-    /** @var array<int, bool> pieces that are <u> (true) or </u> (false) */
-    private array $underlines = [];
+    /** What tags stand for. */
+    private const TAGS = ['u' => Run::UNDERLINE, 'b' => Run::BOLD, 'i' => Run::ITALIC, 's' => Run::STRIKE];
+
+    /** More brackets than this that turn out to be no link are text, since looking for each one's address takes time. */
+    private const MOST_MISSES = 200;
+
+    /** @var array<string, array<int, bool>> pieces that are a tag, such as <u> (true) or </u> (false), by its name */
+    private array $tags = [];
+
+    private int $misses = 0;
+
+    /** @var array<int, true> lengths of runs of backticks of which there is none further on */
+    private array $unfenced = [];
 
     private int $at = 0;
 
@@ -43,7 +54,9 @@ final class InlineParser
             $this->sign($this->source[$this->at]);
         }
         $this->emphasis->pair(-1);
-        $this->underline();
+        foreach ($this->tags as $tag => $pieces) {
+            $this->pairTags($tag, $pieces);
+        }
 
         return $this->pieces->runs();
     }
@@ -98,6 +111,11 @@ final class InlineParser
         $count = strspn($this->source, '`', $this->at);
         $fence = str_repeat('`', $count);
         $from = $this->at + $count;
+        if (isset($this->unfenced[$count])) {
+            $this->literal($fence);
+
+            return;
+        }
         for ($run = 0, $close = strpos($this->source, $fence, $from); $close !== false; $close = strpos($this->source, $fence, $close + $run)) {
             $run = strspn($this->source, '`', $close);
             if ($run === $count) {
@@ -111,6 +129,7 @@ final class InlineParser
                 return;
             }
         }
+        $this->unfenced[$count] = true;
         $this->literal($fence);
     }
 
@@ -132,8 +151,8 @@ final class InlineParser
             $this->pieces->add($m[1], 0, $m[1]);
         } elseif (preg_match('/\G<([\w.!#$%&\'*+\/=?^`{|}~-]+@[a-z0-9](?:[a-z0-9-]*[a-z0-9])?(?:\.[a-z0-9](?:[a-z0-9-]*[a-z0-9])?)*)>/i', $this->source, $m, 0, $this->at) === 1) {
             $this->pieces->add($m[1], 0, 'mailto:'.$m[1]);
-        } elseif (preg_match('/\G<(\/?)u>/i', $this->source, $m, 0, $this->at) === 1) {
-            $this->underlines[$this->pieces->add('')] = $m[1] === '';
+        } elseif (preg_match('/\G<(\/?)([ubis])>/i', $this->source, $m, 0, $this->at) === 1) {
+            $this->tags[strtolower($m[2])][$this->pieces->add('')] = $m[1] === '';
         } elseif (preg_match('/\G<br\s*\/?>/i', $this->source, $m, 0, $this->at) === 1) {
             $this->pieces->add("\n");
         } else {
@@ -154,7 +173,8 @@ final class InlineParser
     private function closeBracket(): void
     {
         $bracket = array_pop($this->brackets);
-        if ($bracket === null || ! $bracket['active'] || ! $this->target($href, $length)) {
+        if ($bracket === null || ! $bracket['active'] || $this->misses > self::MOST_MISSES || ! $this->target($href, $length)) {
+            $this->misses++;
             $this->literal(']');
 
             return;
@@ -188,21 +208,25 @@ final class InlineParser
         return true;
     }
 
-    /** Underlines what stands between <u> and </u>; one without its partner is taken as text. */
-    private function underline(): void
+    /**
+     * Formats what stands between a tag and its partner; one without is taken as text.
+     *
+     * @param  array<int, bool>  $pieces
+     */
+    private function pairTags(string $tag, array $pieces): void
     {
         $open = [];
-        foreach ($this->underlines as $piece => $opens) {
+        foreach ($pieces as $piece => $opens) {
             if ($opens) {
                 $open[] = $piece;
             } elseif (($from = array_pop($open)) !== null) {
-                $this->pieces->mark(Run::UNDERLINE, $from, $piece);
+                $this->pieces->mark(self::TAGS[$tag], $from, $piece);
             } else {
-                $this->pieces->text[$piece] = '</u>';
+                $this->pieces->text[$piece] = "</{$tag}>";
             }
         }
         foreach ($open as $piece) {
-            $this->pieces->text[$piece] = '<u>';
+            $this->pieces->text[$piece] = "<{$tag}>";
         }
     }
 }

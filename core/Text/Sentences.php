@@ -49,8 +49,9 @@ final class Sentences
         }
         $said = substr($text, $begin, $at - $begin);
         if ($sign === '.' && preg_match('/(\S+)\z/u', $said, $m) === 1) {
-            $word = mb_strtolower(trim($m[1], '("“„«\''));
-            $isInitial = preg_match('/\A\p{Lu}\z/u', trim($m[1], '("“')) === 1 && preg_match('/\bI\z/', $said) !== 1;
+            $bare = (string) preg_replace('/\A[("“„«\']+/u', '', $m[1]);
+            $word = mb_strtolower($bare);
+            $isInitial = preg_match('/\A\p{Lu}\z/u', $bare) === 1 && preg_match('/\bI\z/', $said) !== 1;
             $counts = preg_match('/\A\s*\(?(?:\d{1,3}(?:\.\d+)*|[a-z])\z/u', $said) === 1;
             if (in_array($word, self::ABBREVIATIONS, true) || $isInitial || $counts) {
                 return false;

@@ -37,16 +37,19 @@ final class Slices
     public static function joined(array ...$parts): array
     {
         $joined = [];
+        $open = null;
+        // Grown in place, because each new string would be as long as all before it.
+        $text = '';
         foreach (array_merge(...array_values($parts)) as $run) {
-            $last = $joined[count($joined) - 1] ?? null;
-            if ($last !== null && $last->marks === $run->marks && $last->href === $run->href) {
-                array_pop($joined);
-                $run = new Run($last->text.$run->text, $run->marks, $run->href);
+            if ($open !== null && ($open->marks !== $run->marks || $open->href !== $run->href)) {
+                $joined[] = new Run($text, $open->marks, $open->href);
+                $text = '';
             }
-            $joined[] = $run;
+            $text .= $run->text;
+            $open = $run;
         }
 
-        return $joined;
+        return $open === null ? [] : [...$joined, new Run($text, $open->marks, $open->href)];
     }
 
     /**

@@ -1,5 +1,8 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import { onSignedOut } from '@/api/http'
 import { useSession } from '@/stores/session'
+import { afterTyping } from '@/ui/afterTyping'
+import { tell } from '@/ui/tell'
 
 export const router = createRouter({
     history: createWebHistory(),
@@ -10,6 +13,7 @@ export const router = createRouter({
         { path: '/maps/:id', name: 'map', component: () => import('@/board/MapPage.vue'), props: true, meta: { title: 'Map' } },
         { path: '/sign-in', name: 'sign-in', component: () => import('@/account/SignInPage.vue'), meta: { open: true, title: 'Sign in' } },
         { path: '/register', name: 'register', component: () => import('@/account/RegisterPage.vue'), meta: { open: true, title: 'Register' } },
+        { path: '/finish-registration', name: 'finish', component: () => import('@/account/FinishPage.vue'), meta: { open: true, title: 'Register' } },
         { path: '/forgot-password', name: 'forgot', component: () => import('@/account/ForgotPage.vue'), meta: { open: true, title: 'New password' } },
         { path: '/reset-password', name: 'reset', component: () => import('@/account/ResetPage.vue'), meta: { open: true, title: 'New password' } },
         { path: '/:rest(.*)', redirect: '/' },
@@ -23,6 +27,22 @@ router.beforeEach(async (to) => {
         return { name: 'sign-in', query: to.fullPath === '/' ? {} : { to: to.fullPath } }
     }
     return true
+})
+
+/** Once, wherever it is noticed, and not while somebody types; after signing in one is back where one was. */
+onSignedOut(() => {
+    const session = useSession()
+    if (session.person === null || router.currentRoute.value.meta.open === true) {
+        return
+    }
+    session.lose()
+    const leave = (): void => {
+        const at = router.currentRoute.value
+        if (session.person === null && at.meta.open !== true) {
+            void router.push({ name: 'sign-in', query: { to: at.fullPath, why: 'ended' } })
+        }
+    }
+    afterTyping(leave, () => tell.warning('Your session has ended. Finish what you are typing; it is kept. Then sign in again.'))
 })
 
 router.afterEach((to) => {

@@ -65,7 +65,7 @@ it('drags a topic onto a parent and between siblings, showing where it would lan
     $browser = smallMap();
     $browser->drag(at($browser, 'B'), at($browser, 'A2', 0.85), release: false);
     $browser->waitFor('.slot');
-    expect($browser->script('return document.querySelector(".unseen").textContent'))->toContain('below A2');
+    expect($browser->script('return document.querySelector(".drag-label + .unseen").textContent'))->toContain('below A2');
     $browser->pointer('mouseReleased', ...at($browser, 'A2', 0.85));
     settled($browser);
     expect($browser->outline())->toBe(['Plan', '  A', '    A1', '    A2', '      B', '        B1']);
@@ -150,10 +150,10 @@ it('restores a removed branch and returns to an earlier moment', function () {
     $browser = smallMap();
     $browser->pick('A');
     settled($browser->keys('Delete'));
-    $browser->press('More')->press('Removed branches')->press('Restore');
+    $browser->menuOfMap('Removed branches')->press('Restore');
     $browser->waitUntil(fn (): bool => count($browser->outline()) === 6, 'the branch to come back');
     settled($browser->press('Close'));
-    $browser->press('More')->press('History');
+    $browser->menuOfMap('History');
     $browser->waitUntil(fn (): bool => $browser->count('.edits button[id]') === 4, 'the history');
     $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".differences").innerText'), 'Added since'), 'what is different');
     $browser->press('Return to this');
@@ -270,9 +270,9 @@ it('does everything by mouse alone: a new map, titles, a drag, a fold, undo, a w
     $browser->waitUntil(fn (): bool => $browser->outline() === ['Plan', '  A', '    By mouse', '    A2', '  B', '    B1'], 'the drag to be undone');
     $browser->press('Change the title')->waitFor('.title-editor');
     $browser->drag([700, 740], [701, 740]);
-    $browser->press('More')->press('Arrange on both sides');
+    $browser->menuOfMap('Arrangement', 'Arrange the map on both sides');
     settled($browser);
-    $browser->press('Walk')->waitFor('.walk')->press('On')->press('End');
+    $browser->press('Show')->press('Walk through the map from here')->waitFor('.walk')->press('On')->press('End');
     $browser->waitUntil(fn (): bool => ! $browser->has('.walk'), 'the walk to end');
     $browser->press('Actions')->waitFor('.palette');
     expect($browser->script('const i = [...document.querySelectorAll(".palette li")].find(l => l.innerText.includes("Balance")); i.click(); return true'))->toBeTrue();

@@ -2,7 +2,6 @@
 
 declare(strict_types=1);
 
-use ChalkTree\Arrange\Bands;
 use ChalkTree\Arrange\Connector;
 use ChalkTree\Arrange\Growth;
 use ChalkTree\Arrange\Layout;
@@ -123,7 +122,7 @@ it('keeps room beside a folded branch for its tally marks', function () {
     $slips = byTitle(Layout::of($map, View::folding($ids))->scene());
 
     expect($slips['Bread']->hidden)->toBe(2)
-        ->and($slips['Bread']->rightReach)->toBe($slips['Bread']->w + Bands::TALLY)
+        ->and($slips['Bread']->right)->toBe(40.0)
         ->and($slips)->not->toHaveKey('Flour');
 });
 
@@ -163,7 +162,7 @@ it('gives lines with baselines inside the box, and runs that begin where the one
     ]));
     $scene = Layout::of($map, new View)->scene();
     $slip = $scene->slips[array_key_first($map->children($map->root()->id))];
-    $data = (new SlipData(Looks::standard()))->of($slip);
+    $data = (new SlipData)->of($slip);
     $last = 0.0;
     foreach ([...$data['lines'], ...$data['caption']] as $line) {
         expect($line['y'])->toBeGreaterThan($last)->toBeLessThan($slip->h);
@@ -185,7 +184,7 @@ it('gives lines with baselines inside the box, and runs that begin where the one
 it('marks the runs whose width is a guess', function () {
     $map = NewMap::from(new TopicDraft('Café', children: [new TopicDraft('灯笼')]));
     $scene = Layout::of($map, new View)->scene();
-    $data = new SlipData(Looks::standard());
+    $data = new SlipData;
     $parts = array_map(fn (Slip $slip): array => $data->of($slip)['lines'][0]['parts'][0], byTitle($scene));
 
     expect($parts['Café'])->not->toHaveKey('guess')
@@ -195,7 +194,7 @@ it('marks the runs whose width is a guess', function () {
 it('ranges text in a branch that grows left beside its spine', function () {
     $map = NewMap::from(new TopicDraft('Root', children: [new TopicDraft('i', side: ChalkTree\Map\Side::Left, sideHeld: true)]));
     $slip = Layout::of($map, new View)->scene()->slips[array_key_first($map->children($map->root()->id))];
-    $part = (new SlipData(Looks::standard()))->of($slip)['lines'][0]['parts'][0];
+    $part = (new SlipData)->of($slip)['lines'][0]['parts'][0];
     $look = Looks::standard()->level(1);
 
     expect($slip->growth)->toBe(Growth::Left)
@@ -223,7 +222,7 @@ it('draws connectors thick at the parent and thin at the child', function () {
 it('measures a title the same whether it makes its lines or not', function (string $title) {
     $map = NewMap::from(new TopicDraft($title));
     $slip = Layout::of($map, new View)->scene()->slips[$map->root()->id];
-    $measurer = new Measurer(new ChalkTree\Text\Wrapper(new ChalkTree\Text\Advances), Looks::standard());
+    $measurer = new Measurer(new ChalkTree\Text\Wrapper(new ChalkTree\Text\Advances));
     $look = Looks::standard()->level(0);
     $widest = max(array_map(fn ($line): float => $line->width, $measurer->lines($slip)));
 

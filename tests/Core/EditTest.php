@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
-use ChalkTree\Edit\Arguments;
 use ChalkTree\Edit\ChangedSince;
 use ChalkTree\Edit\Edits;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\Recorder;
 use ChalkTree\Edit\TopicDraft;
+use ChalkTree\Map\Bounds;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\MissingTopic;
 use ChalkTree\Map\NewMap;
@@ -148,7 +148,7 @@ it('refuses what cannot be done, with a sentence, and changes nothing', function
     'a title that is not UTF-8' => ['topic.retitle', fn ($m) => ['topic' => $m->root()->id, 'title' => "\xff\xfe"], InvalidEdit::class],
     'a title too long' => ['topic.retitle', fn ($m) => ['topic' => $m->root()->id, 'title' => str_repeat('x', 20_001)], InvalidEdit::class],
     'a caption too long' => ['topic.caption', fn ($m) => ['topics' => [$m->root()->id], 'caption' => str_repeat('x', 2_001)], InvalidEdit::class],
-    'a note too long' => ['topic.note', fn ($m) => ['topics' => [$m->root()->id], 'note' => str_repeat('x', Arguments::LONGEST_NOTE + 1)], InvalidEdit::class],
+    'a note too long' => ['topic.note', fn ($m) => ['topics' => [$m->root()->id], 'note' => str_repeat('x', Bounds::LONGEST_NOTE + 1)], InvalidEdit::class],
     'an argument nobody asked for' => ['topic.retitle', fn ($m) => ['topic' => $m->root()->id, 'title' => 'x', 'colour' => 'red'], InvalidEdit::class],
     'a topic below itself' => ['topic.move', fn ($m) => ['topics' => [called($m, 'Music')->id], 'parent' => called($m, 'Choir')->id], InvalidEdit::class],
     'a topic beside itself' => ['topic.move', fn ($m) => ['topics' => [called($m, 'Music')->id], 'after' => called($m, 'Music')->id], InvalidEdit::class],

@@ -2,14 +2,19 @@
 
 declare(strict_types=1);
 
+use ChalkTree\Arrange\Arrangements;
+use ChalkTree\Arrange\BranchArrangement;
 use ChalkTree\Arrange\Connector;
+use ChalkTree\Arrange\Grid;
+use ChalkTree\Arrange\GridRow;
 use ChalkTree\Arrange\Growth;
 use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\Scene;
+use ChalkTree\Arrange\SteppedList;
+use ChalkTree\Arrange\TopDown;
 use ChalkTree\Arrange\View;
 use ChalkTree\Edit\Edits;
 use ChalkTree\Edit\TopicDraft;
-use ChalkTree\Look\Looks;
 use ChalkTree\Map\NewMap;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
@@ -53,47 +58,71 @@ function checkScene(Scene $scene, TopicMap $map): void
             continue;
         }
         $parent = $boxes[$slip->parent];
+        $head = $scene->slips[$slip->parent]->given->arrangement;
         expect($slip->parent)->toBe($map->topic($id)->parent);
-        $slip->growth === Growth::Right
-            ? expect($box['x'])->toBeGreaterThan($parent['x'] + $parent['w'])
-            : expect($box['x'] + $box['w'])->toBeLessThan($parent['x']);
-        $below[$slip->parent.$slip->growth->value][$id] = $box['y'];
+        match (true) {
+            $head instanceof SteppedList, $head instanceof Grid, $slip->growth === Growth::Down => expect($box['y'])->toBeGreaterThan($parent['y'] + $parent['h']),
+            $slip->growth === Growth::Right => expect($box['x'])->toBeGreaterThan($parent['x'] + $parent['w']),
+            default => expect($box['x'] + $box['w'])->toBeLessThan($parent['x']),
+        };
+        $below[$slip->parent.$slip->growth->value][$id] = $head instanceof TopDown || $head instanceof GridRow ? $box['x'] : $box['y'];
         checkConnector($scene, $id, $boxes);
     }
-    foreach ($below as $key => $ys) {
-        $order = array_values(array_intersect(array_map(strval(...), array_keys($map->children(substr($key, 0, 26)))), array_keys($ys)));
-        asort($ys);
-        expect(array_keys($ys))->toBe($order);
+    foreach ($below as $key => $places) {
+        $order = array_values(array_intersect(array_map(strval(...), array_keys($map->children(substr($key, 0, 26)))), array_keys($places)));
+        asort($places);
+        expect(array_keys($places))->toBe($order);
     }
+}
+
+/** Whether a point is on the edge of a box, rounded as paths are. */
+function isOnEdge(array $box, array $point): bool
+{
+    $near = fn (float $a, float $b): bool => abs($a - $b) < 0.2;
+    $within = fn (float $at, float $from, float $long): bool => $at >= $from - 0.2 && $at <= $from + $long + 0.2;
+
+    return (($near($point[0], $box['x']) || $near($point[0], $box['x'] + $box['w'])) && $within($point[1], $box['y'], $box['h']))
+        || (($near($point[1], $box['y']) || $near($point[1], $box['y'] + $box['h'])) && $within($point[0], $box['x'], $box['w']));
 }
 
 /** The connector begins on the parent's edge, ends on the child's, and no other box is on its way. */
 function checkConnector(Scene $scene, string $id, array $boxes): void
 {
     $slip = $scene->slips[$id];
-    preg_match_all('/-?\d+(?:\.\d+)?/', Connector::path($slip, Looks::standard()->level($slip->level)), $m);
-    $n = array_map(floatval(...), $m[0]);
+    if ($scene->slips[$slip->parent]->given->arrangement instanceof GridRow) {
+        expect(Connector::path($slip))->toBe('');
+
+        return;
+    }
     $box = $boxes[$id];
-    $parent = $boxes[$slip->parent];
-    $right = $slip->growth === Growth::Right;
-    $from = ['x' => $box['x'] + $n[0], 'y' => $box['y'] + ($n[1] + $n[15]) / 2];
-    $to = ['x' => $box['x'] + $n[6], 'y' => $box['y'] + ($n[7] + $n[9]) / 2];
-    expect($from['x'])->toEqualWithDelta($right ? $parent['x'] + $parent['w'] : $parent['x'], 0.2)
-        ->and($to['x'])->toEqualWithDelta($right ? $box['x'] : $box['x'] + $box['w'], 0.2)
-        ->and($from['y'])->toEqualWithDelta($parent['y'] + $parent['h'] / 2, 0.2)
-        ->and($to['y'])->toEqualWithDelta($box['y'] + $box['h'] / 2, 0.2);
-    // A Bézier curve stays within its control points, so their frame holds all of the connector.
-    $xs = [$n[0], $n[2], $n[4], $n[6], $n[10], $n[12]];
-    $ys = [$n[1], $n[7], $n[9], $n[15]];
-    $frame = ['x' => $box['x'] + min($xs) + 0.2, 'y' => $box['y'] + min($ys), 'w' => max($xs) - min($xs) - 0.4, 'h' => max($ys) - min($ys)];
-    foreach ($boxes as $other => $o) {
-        if ($other !== $id && $other !== $slip->parent) {
-            $crosses = $o['x'] < $frame['x'] + $frame['w'] && $frame['x'] < $o['x'] + $o['w'] && $o['y'] < $frame['y'] + $frame['h'] && $frame['y'] < $o['y'] + $o['h'];
-            if ($crosses) {
-                throw new RuntimeException("The connector to {$id} crosses {$other}.");
+    $points = array_map(fn (array $at): array => [$box['x'] + $at[0], $box['y'] + $at[1]], array_chunk($slip->route, 2));
+    expect(isOnEdge($boxes[$slip->parent], $points[0]))->toBeTrue("the connector to {$id} begins on its parent")
+        ->and(isOnEdge($box, end($points)))->toBeTrue("the connector to {$id} ends on it");
+    // A Bézier curve stays within its control points, so the frame of its ends holds all of it.
+    for ($i = 1; $i < count($points); $i++) {
+        [[$a, $b], [$c, $d]] = [$points[$i - 1], $points[$i]];
+        $frame = [min($a, $c) + 0.1, min($b, $d) + 0.1, max($a, $c) - 0.1, max($b, $d) - 0.1];
+        foreach ($boxes as $other => $o) {
+            $crosses = $o['x'] < $frame[2] && $frame[0] < $o['x'] + $o['w'] && $o['y'] < $frame[3] && $frame[1] < $o['y'] + $o['h'];
+            $isThin = $frame[2] < $frame[0] || $frame[3] < $frame[1];
+            $crosses = $isThin ? $o['x'] < max($frame[0], $frame[2]) && min($frame[0], $frame[2]) < $o['x'] + $o['w'] && $o['y'] < max($frame[1], $frame[3]) && min($frame[1], $frame[3]) < $o['y'] + $o['h'] : $crosses;
+            if ($crosses && $other !== $id && $other !== $slip->parent) {
+                throw new RuntimeException("The connector to {$id} ({$slip->topic->title}) crosses {$other} ({$scene->slips[$other]->topic->title}).");
             }
         }
     }
+}
+
+/** Gives some branches arrangements of their own. */
+function mixed(Chance $chance, TopicMap $map): TopicMap
+{
+    foreach (array_map(strval(...), array_keys($map->all())) as $id) {
+        if ($chance->yes(18)) {
+            $map->put(BranchArrangement::fromFields($id, ['name' => $chance->pick(Arrangements::names())]));
+        }
+    }
+
+    return $map;
 }
 
 function randomView(Chance $chance, TopicMap $map): View
@@ -104,18 +133,29 @@ function randomView(Chance $chance, TopicMap $map): View
 it('lays out any map so that nothing overlaps, order is kept and connectors touch only what they join', function (int $seed) {
     $chance = new Chance($seed);
     $map = RandomMaps::map($chance, $chance->int(1, 120));
-    foreach (['both-sides', 'rightward'] as $arrangement) {
+    foreach (Arrangements::names() as $arrangement) {
         checkScene(Layout::of($map, new View, $arrangement)->scene(), $map);
         checkScene(Layout::of($map, randomView($chance, $map), $arrangement)->scene(), $map);
     }
 })->with(range(1, 30));
 
+it('mixes arrangements at will by the same rules', function (int $seed) {
+    $chance = new Chance($seed);
+    $map = mixed($chance, RandomMaps::map($chance, $chance->int(1, 90)));
+    checkScene(Layout::of($map, new View, $chance->pick(Arrangements::names()))->scene(), $map);
+    checkScene(Layout::of($map, randomView($chance, $map), $chance->pick(Arrangements::names()))->scene(), $map);
+    $scope = $chance->pick(array_map(strval(...), array_keys($map->all())));
+    expect(overlaps(array_values(Layout::of($map, new View(scope: $scope))->scene()->boxes())))->toBe([]);
+})->with(range(1, 60));
+
 it('lays out maps of up to 3,000 topics without overlap', function (int $seed, int $topics) {
     $chance = new Chance($seed);
     $map = RandomMaps::map($chance, $topics);
-    $scene = Layout::of($map, new View)->scene();
-
-    expect(overlaps(array_values($scene->boxes())))->toBe([])->and($scene->slips)->toHaveCount($topics);
+    foreach (Arrangements::names() as $arrangement) {
+        $scene = Layout::of($map, new View, $arrangement)->scene();
+        expect(overlaps(array_values($scene->boxes())))->toBe([])->and($scene->slips)->toHaveCount($topics);
+    }
+    expect(overlaps(array_values(Layout::of(mixed($chance, $map), new View)->scene()->boxes())))->toBe([]);
 })->with([[101, 1], [102, 2], [103, 700], [104, 3000]]);
 
 it('lays out chains of a thousand and fans of a thousand', function () {
@@ -132,7 +172,7 @@ it('lays out chains of a thousand and fans of a thousand', function () {
 
 it('brings a layout up to date after edits and folding to just what laying out anew gives', function (int $seed) {
     $chance = new Chance($seed);
-    $map = RandomMaps::map($chance, $chance->int(1, 60));
+    $map = mixed($chance, RandomMaps::map($chance, $chance->int(1, 60)));
     $arrangement = $map->sheet()->arrangement;
     $view = randomView($chance, $map);
     $layout = Layout::of($map, $view);
@@ -145,11 +185,13 @@ it('brings a layout up to date after edits and folding to just what laying out a
             $touched[] = $id;
         } else {
             try {
-                $body = RandomMaps::edit($chance, $map);
+                $body = $chance->yes(20)
+                    ? ['name' => 'row.set', 'type' => 'arrangement', 'topics' => [$chance->pick(array_map(strval(...), array_keys($map->all())))], 'fields' => ['name' => $chance->pick([null, ...Arrangements::names()])]]
+                    : RandomMaps::edit($chance, $map);
                 if ($body['name'] === 'map.arrange') {
                     continue;
                 }
-                $touched = Edits::apply(RandomMaps::read($body), $map)->topics();
+                $touched = Edits::apply(RandomMaps::read($body), $map)->topics($map);
             } catch (Refusal) {
                 continue;
             }
@@ -175,7 +217,7 @@ it('leaves a branch alone in which nothing changed', function () {
     $layout = Layout::of($map, new View);
     $slips = $layout->scene()->slips;
     $ids = array_column(array_map(fn (Topic $t): array => [$t->title, $t->id], array_values($map->all())), 1, 0);
-    $change = $layout->draw($map, new View, Edits::apply(Edits::read('topic.retitle', ['topic' => $ids['A'], 'title' => "A\nlonger"]), $map)->topics());
+    $change = $layout->draw($map, new View, Edits::apply(Edits::read('topic.retitle', ['topic' => $ids['A'], 'title' => "A\nlonger"]), $map)->topics($map));
 
     expect($layout->scene()->slips[$ids['C']])->toBe($slips[$ids['C']])
         ->and($layout->scene()->slips[$ids['Two']])->toBe($slips[$ids['Two']])
@@ -192,8 +234,8 @@ it('balances both sides by height and keeps every branch on its side when one to
     $tallest = 0.0;
     $scene = Layout::of($map, new View)->scene();
     foreach (array_keys($map->children($map->root()->id)) as $id) {
-        $heights[$scene->slips[$id]->growth->value] += $scene->slips[$id]->band;
-        $tallest = max($tallest, $scene->slips[$id]->band);
+        $heights[$scene->slips[$id]->growth->value] += $scene->slips[$id]->h + $scene->slips[$id]->top + $scene->slips[$id]->bottom;
+        $tallest = max($tallest, $scene->slips[$id]->h + $scene->slips[$id]->top + $scene->slips[$id]->bottom);
     }
     expect(abs($heights['left'] - $heights['right']))->toBeLessThanOrEqual($tallest);
     for ($i = 0; $i < 40; $i++) {

@@ -6,6 +6,7 @@ use ChalkTree\Edit\Arguments;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\TopicDraft;
 use ChalkTree\Exchange\UnreadableFile;
+use ChalkTree\Map\Bounds;
 use ChalkTree\Paste\Clip;
 use ChalkTree\Paste\ClipLine;
 use ChalkTree\Paste\Landing;
@@ -120,7 +121,7 @@ it('keeps the address of the page and makes its links whole', function () {
 
 it('refuses what is too large, and survives a thousand nested tags', function () {
     expect(fn () => Clip::read(str_repeat('x', Clip::LARGEST + 1)))->toThrow(UnreadableFile::class)
-        ->and(fn () => Clip::read(str_repeat("x\n", Clip::MOST_LINES + 1)))->toThrow(UnreadableFile::class)
+        ->and(fn () => Clip::read(str_repeat("x\n", Bounds::MOST_TOPICS + 1)))->toThrow(UnreadableFile::class)
         ->and(fn () => Clip::read("\xff"))->toThrow(InvalidEdit::class)
         ->and(implode('', clipped('', str_repeat('<div><b>', 1000).'deep'.str_repeat('</b></div>', 1000))))->toContain('deep')
         ->and(Clip::read('', '')->lines)->toBe([]);

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 use ChalkTree\Edit\Arguments;
 use ChalkTree\Edit\Edits;
-use ChalkTree\Edit\HoldApart;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\Recorder;
 use ChalkTree\Edit\TopicDraft;
 use ChalkTree\Find\BadPattern;
+use ChalkTree\Map\Bounds;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\NewMap;
 use ChalkTree\Map\Topic;
@@ -95,7 +95,7 @@ it('refuses what makes no sense, and says why', function (string $outline, strin
     'parking the root' => ["R\n\ta\n", 'topic.park', ['topics' => ['R']]],
     'bringing back what is not parked' => ["R\n\ta\n", 'topic.bring-back', ['topics' => ['a']]],
     'a numbering of no style' => ["R\n\ta\n", 'branch.number', ['topics' => ['R'], 'numbering' => '1,Q']],
-    'pulling too far' => ["R\n\ta\n", 'topic.apart', ['topics' => ['a'], 'x' => HoldApart::FARTHEST + 1, 'y' => 0]],
+    'pulling too far' => ["R\n\ta\n", 'topic.apart', ['topics' => ['a'], 'x' => Bounds::FARTHEST_APART + 1, 'y' => 0]],
     'pulling the root' => ["R\n\ta\n", 'topic.apart', ['topics' => ['R'], 'x' => 1, 'y' => 0]],
     'pasting nothing' => ["R\n\ta\n", 'topic.paste', ['parent' => 'a', 'as' => 'branches', 'lines' => [['level' => 0, 'text' => '  ']]]],
     'replacing in no field' => ["R\n\ta\n", 'text.replace', ['find' => ['text' => 'a'], 'with' => 'b', 'fields' => ['colour']]],

@@ -145,7 +145,7 @@ it('draws again after edits to loose topics, numbers, scopes and distances as it
         if (array_filter($changes->all, fn ($change): bool => $change->type === 'map') !== []) {
             $layout = Layout::of($map, $view);
         }
-        $layout->draw($map, $view, $changes->topics());
+        $layout->draw($map, $view, $changes->topics($map));
         $anew = Layout::of($map, $view)->scene();
         expect($layout->scene()->boxes())->toEqual($anew->boxes());
         foreach ($anew->slips as $id => $slip) {

@@ -6,18 +6,54 @@ use App\Models\Person;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 
-it('registers, signs out and signs in again', function () {
-    $this->postJson('/api/register', ['name' => 'Tove', 'email' => 'Tove@Saltmere.example', 'password' => 'lantern light'])
+/** The link in the letter that an address got last. */
+function linkFor(string $email): array
+{
+    preg_match('~/(?:finish-registration|reset-password)\?(\S+)~', (string) DB::table('letters')->where('recipient', $email)->orderByDesc('id')->value('text'), $m);
+    parse_str($m[1] ?? '', $link);
+
+    return $link;
+}
+
+it('registers by a letter, signs out and signs in again', function () {
+    $said = $this->postJson('/api/register', ['name' => ' Tove ', 'email' => 'Tove@Saltmere.example'])->assertOk()->assertJson(['letter' => null])->json();
+    $this->assertGuest();
+    expect(Person::query()->count())->toBe(0);
+    $link = linkFor('tove@saltmere.example');
+    $this->postJson('/api/register/finish', $link + ['password' => 'short'])->assertUnprocessable()->assertJsonPath('field', 'password');
+    $this->postJson('/api/register/finish', ['token' => 'made up', 'password' => 'lantern light'])->assertUnprocessable()->assertJsonPath('code', 'link_spent');
+    $this->postJson('/api/register/finish', $link + ['password' => 'lantern light'])
         ->assertCreated()->assertJson(['person' => ['name' => 'Tove', 'email' => 'tove@saltmere.example']]);
     $this->assertAuthenticated();
+    $this->postJson('/api/register/finish', $link + ['password' => 'another light'])->assertUnprocessable()->assertJsonPath('code', 'link_spent');
     $this->postJson('/api/sign-out')->assertOk();
     $this->assertGuest();
     $this->postJson('/api/sign-in', ['email' => 'tove@saltmere.example', 'password' => 'lantern light'])->assertOk();
     $this->getJson('/api/me')->assertOk()->assertJson(['person' => ['name' => 'Tove'], 'demo' => false]);
+
+    // Whoever asks with an address that is taken hears the same; its owner gets another letter.
+    $this->postJson('/api/sign-out');
+    expect($this->postJson('/api/register', ['name' => 'Eve', 'email' => 'tove@saltmere.example'])->assertOk()->json())->toBe($said)
+        ->and(linkFor('tove@saltmere.example'))->toBe([])
+        ->and(DB::table('letters')->orderByDesc('id')->value('subject'))->toContain('have a Chalk Tree account');
+});
+
+it('refuses a zero byte wherever it comes', function () {
+    $this->postJson('/api/register', ['name' => "a\0b", 'email' => 'tove@saltmere.example'])->assertStatus(400)->assertJsonPath('code', 'unreadable');
+    $this->get('/%00')->assertStatus(400);
+    $this->actingAs($this->person())->getJson('/api/quick?words=%00')->assertStatus(400);
+    $this->postJson('/api/folders', ['name' => "a\0b"])->assertCreated();
+});
+
+it('forgets a link for registering after a day', function () {
+    $this->postJson('/api/register', ['name' => 'Tove', 'email' => 'tove@saltmere.example'])->assertOk();
+    $this->travel(25)->hours();
+    $this->postJson('/api/register/finish', linkFor('tove@saltmere.example') + ['password' => 'lantern light'])->assertUnprocessable()->assertJsonPath('code', 'link_spent');
 });
 
 it('keeps passwords hashed and out of every answer', function () {
-    $answer = $this->postJson('/api/register', ['name' => 'Tove', 'email' => 'tove@saltmere.example', 'password' => 'lantern light']);
+    $this->postJson('/api/register', ['name' => 'Tove', 'email' => 'tove@saltmere.example']);
+    $answer = $this->postJson('/api/register/finish', linkFor('tove@saltmere.example') + ['password' => 'lantern light']);
     $person = Person::query()->firstOrFail();
 
     expect(Hash::check('lantern light', $person->password))->toBeTrue()
@@ -25,17 +61,17 @@ it('keeps passwords hashed and out of every answer', function () {
 });
 
 it('refuses bad registrations with the field and a sentence', function (array $body, string $field) {
-    $this->person('taken@saltmere.example');
-    $this->postJson('/api/register', $body + ['name' => 'Tove', 'email' => 'tove@saltmere.example', 'password' => 'lantern light'])
+    $this->postJson('/api/register', $body + ['name' => 'Tove', 'email' => 'tove@saltmere.example'])
         ->assertUnprocessable()->assertJson(['code' => 'invalid', 'field' => $field])->assertJsonStructure(['message']);
     $this->assertGuest();
 })->with([
     [['name' => ''], 'name'],
     [['email' => 'nobody'], 'email'],
-    [['email' => 'taken@saltmere.example'], 'email'],
-    [['email' => 'TAKEN@saltmere.example'], 'email'],
-    [['password' => 'short'], 'password'],
-    [['password' => ['x']], 'password'],
+    [['name' => ['x']], 'name'],
+    [['email' => []], 'email'],
+    [['email' => ['tove@saltmere.example']], 'email'],
+    [['email' => "a\tb@saltmere.example"], 'email'],
+    [['email' => null], 'email'],
 ]);
 
 it('does not let in with a wrong password, nor tell whether the address is known', function () {
@@ -47,12 +83,51 @@ it('does not let in with a wrong password, nor tell whether the address is known
     $this->assertGuest();
 });
 
-it('limits how often anyone can try', function (string $route) {
+it('limits how often anyone can try', function (string $route, array $body, int $status) {
     for ($i = 0; $i < 10; $i++) {
-        $this->postJson("/api/{$route}", ['email' => 'tove@saltmere.example'])->assertStatus($route === 'forgot-password' ? 200 : 422);
+        $this->postJson("/api/{$route}", $body)->assertStatus($status);
     }
-    $this->postJson("/api/{$route}", ['email' => 'tove@saltmere.example'])->assertTooManyRequests()->assertJson(['code' => 'too_many']);
-})->with(['sign-in', 'register', 'forgot-password', 'reset-password']);
+    $this->postJson("/api/{$route}", $body)->assertTooManyRequests()->assertJson(['code' => 'too_many'])->assertHeader('Retry-After');
+})->with([
+    ['sign-in', ['email' => 'tove@saltmere.example', 'password' => 'x'], 422],
+    ['register', ['email' => 'tove@saltmere.example', 'name' => 'Tove'], 200],
+    ['register/finish', ['token' => 'made up', 'password' => 'lantern light'], 422],
+    ['forgot-password', ['email' => 'tove@saltmere.example'], 200],
+    ['reset-password', ['email' => 'tove@saltmere.example', 'token' => 'x', 'password' => 'lantern light'], 422],
+]);
+
+it('ends the other sessions when a password is set anew', function () {
+    $this->person();
+    $enter = fn () => $this->postJson('/api/sign-in', ['email' => 'tove@saltmere.example', 'password' => 'a long password'])->assertOk();
+    $enter();
+    $this->getJson('/api/maps')->assertOk();
+    $before = session()->all();
+    Person::query()->where('email', 'tove@saltmere.example')->update(['password' => Hash::make('another long one')]);
+    auth()->forgetGuards();
+    session()->replace($before);
+    $this->getJson('/api/maps')->assertUnauthorized();
+});
+
+it('hashes a password once whether the address is known or not', function () {
+    $this->person();
+    $hasher = new class extends Illuminate\Hashing\BcryptHasher
+    {
+        public int $checks = 0;
+
+        public function check(#[SensitiveParameter] $value, $hashedValue, array $options = [])
+        {
+            $this->checks++;
+            expect(password_get_info($hashedValue)['algo'])->toBe(PASSWORD_BCRYPT);
+
+            return parent::check($value, $hashedValue, $options);
+        }
+    };
+    Hash::swap($hasher);
+    foreach (['tove', 'nobody'] as $name) {
+        $this->postJson('/api/sign-in', ['email' => "{$name}@saltmere.example", 'password' => 'wrong'])->assertUnprocessable();
+    }
+    expect($hasher->checks)->toBe(2);
+});
 
 it('sends a letter to the outbox with a link that sets a new password, once', function () {
     $person = $this->person();
@@ -104,15 +179,51 @@ it('takes no password of another kind than text', function (mixed $password) {
         ->assertUnprocessable()->assertJsonPath('field', 'password');
 })->with([[null], [['a long password']], [true], [str_repeat('x', 201)]]);
 
-it('has a demo person and an open outbox only in a demo installation', function () {
+it('shows letters and opens the demo only on this machine, where nobody else can reach the server', function () {
     $this->person('wren@saltmere.example');
-    $this->postJson('/api/demo')->assertNotFound();
-    $this->get('/outbox')->assertNotFound();
-
-    config(['chalk.demo' => true]);
-    $this->postJson('/api/demo')->assertOk()->assertJson(['person' => ['name' => 'Wren']]);
     DB::table('letters')->insert(['recipient' => 'a@b', 'subject' => '<script>', 'text' => 'go to http://a.b/c', 'sent_at' => now()]);
-    $this->get('/outbox')->assertOk()->assertSee('<a href="http://a.b/c">', false)->assertDontSee('<script>', false);
+    $local = ['REMOTE_ADDR' => '127.0.0.1', 'SERVER_ADDR' => '127.0.0.1', 'HTTP_HOST' => '127.0.0.1:8000'];
+    $far = ['REMOTE_ADDR' => '192.0.2.7'] + $local;
+    $outbox = fn (array $server): int => $this->withServerVariables($server)->get('http://'.$server['HTTP_HOST'].'/outbox')->status();
+    $demo = fn (array $server): int => $this->withServerVariables($server)->postJson('http://'.$server['HTTP_HOST'].'/api/demo')->status();
+
+    expect($outbox($local))->toBe(404)->and($demo($local))->toBe(404);
+    config(['chalk.demo' => true]);
+    expect($outbox($local))->toBe(404)->and($demo($local))->toBe(404);
+
+    config(['chalk.loopback' => true]);
+    expect($outbox($local))->toBe(200)->and($demo($local))->toBe(200)
+        ->and($outbox($far))->toBe(404)->and($demo($far))->toBe(404)
+        ->and($outbox(['SERVER_ADDR' => '192.0.2.1'] + $local))->toBe(404)
+        ->and($outbox(['HTTP_HOST' => 'maps.example.org'] + $local))->toBe(404)
+        ->and($outbox(['HTTP_X_FORWARDED_FOR' => '192.0.2.7'] + $local))->toBe(404)
+        ->and($outbox(['HTTP_FORWARDED' => 'for=192.0.2.7'] + $local))->toBe(404);
+    $this->withServerVariables($local)->get('http://127.0.0.1:8000/outbox')->assertSee('<a href="http://a.b/c">', false)->assertDontSee('<script>', false);
+
+    config(['chalk.demo_anywhere' => true]);
+    expect($demo($far))->toBe(200)->and($outbox($far))->toBe(404);
+});
+
+it('shows a letter at once on this machine only', function () {
+    config(['chalk.loopback' => true]);
+    $ask = fn (string $from) => $this->withServerVariables(['REMOTE_ADDR' => $from, 'SERVER_ADDR' => '127.0.0.1'])
+        ->postJson('http://localhost/api/register', ['name' => 'Tove', 'email' => 'tove@saltmere.example'])->assertOk()->json('letter');
+
+    expect($ask('127.0.0.1'))->toContain('/finish-registration?token=')
+        ->and($ask('192.0.2.7'))->toBeNull();
+});
+
+it('takes the word of proxies only where the settings say so', function () {
+    $request = fn (): string => tap(Illuminate\Http\Request::create('/'), function ($request): void {
+        $request->server->set('REMOTE_ADDR', '10.0.0.1');
+        $request->headers->set('X-Forwarded-For', '192.0.2.7');
+        (new Illuminate\Http\Middleware\TrustProxies)->handle($request, fn ($r) => $r);
+    })->ip();
+    expect($request())->toBe('10.0.0.1');
+    config(['chalk.trusted_proxies' => '10.0.0.1, 10.0.0.2']);
+    (new App\Providers\AppServiceProvider(app()))->boot();
+    expect($request())->toBe('192.0.2.7');
+    Illuminate\Http\Middleware\TrustProxies::flushState();
 });
 
 it('sends headers that keep foreign code and frames out', function () {

@@ -123,3 +123,11 @@ it('edits all or nothing', function () {
 
     expect(command('map:list')['out'])->toBe("{$id}\tA\t1\n");
 });
+
+it('prints the letters that were not sent, the latest last', function () {
+    foreach (['First', 'Second', 'Third'] as $subject) {
+        DB::table('letters')->insert(['recipient' => 'tove@saltmere.example', 'subject' => $subject, 'text' => "Text of {$subject}", 'sent_at' => now()]);
+    }
+    Artisan::call('outbox:show', ['--most' => 2]);
+    expect(Artisan::output())->toMatch('/To tove@saltmere.example, .* UTC: Second\n\nText of Second\n.*Third/s')->not->toContain('First');
+});

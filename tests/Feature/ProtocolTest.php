@@ -40,7 +40,7 @@ it('answers every request on the page about the protocol as the page says', func
             ? $this->json($example['method'], $fill($example['path']), json_decode($fill($example['body']), true, 512, JSON_THROW_ON_ERROR))
             : $this->call($example['method'], $fill($example['path']), content: $example['body'], server: ['HTTP_ACCEPT' => 'application/json']);
         $wanted = match (true) {
-            str_contains($example['path'], 'reset-password') => 422,
+            str_contains($example['path'], 'reset-password'), str_contains($example['path'], 'register/finish') => 422,
             str_contains($example['path'], '/demo') => 404,
             default => null,
         };
@@ -86,8 +86,8 @@ it('has every route on the page', function () {
 it('opens large and awkward maps in the shape that the schema gives', function () {
     $tove = $this->person();
     $map = $this->mapOf($tove);
-    $answer = app(MapAnswers::class)->open($map, $tove);
+    $answer = json_decode(app(MapAnswers::class)->open($map, $tove));
 
     expectShape('OpenAnswer', $answer);
-    expect(array_column($answer['rows'], 'type'))->toContain('map', 'topic');
+    expect(array_column($answer->rows, 'type'))->toContain('map', 'topic');
 });

@@ -46,6 +46,7 @@ function fetchReal(string $method, string $path, array $headers = [], ?string $b
         curl_setopt_array($request, [CURLOPT_COOKIEFILE => $cookies, CURLOPT_COOKIEJAR => $cookies]);
     }
     $answer = (string) curl_exec($request);
+    // The jar is written when the handle goes.
 
     return ['status' => (int) curl_getinfo($request, CURLINFO_RESPONSE_CODE), 'headers' => $found, 'body' => $answer];
 }
@@ -94,7 +95,7 @@ it('sends scripts packed and to be kept, and pages with a policy', function () {
 
     expect($page['headers']['content-security-policy'])->toContain("script-src 'self'")
         ->and($page['headers']['x-content-type-options'])->toBe('nosniff')
-        ->and($script['headers']['content-type'])->toStartWith('text/javascript')
+        ->and($script['headers']['content-type'])->toContain('javascript')
         ->and($script['headers']['content-encoding'])->toBe('gzip')
         ->and($script['headers']['cache-control'])->toContain('immutable')
         ->and(strlen((string) gzdecode($script['body'])))->toBeGreaterThan(strlen($script['body']))
@@ -137,4 +138,27 @@ it('answers several requests at a time', function () {
     } while ($running > 0);
 
     expect(array_map(fn (CurlHandle $one): int => curl_getinfo($one, CURLINFO_RESPONSE_CODE), $requests))->toBe(array_fill(0, 12, 200));
+});
+
+it('says itself in our words what the web server refuses before the application is asked', function () {
+    $large = fetchReal('POST', '/api/maps/import?name=x.md', body: str_repeat('x', 21 * 1024 * 1024));
+    expect($large['status'])->toBe(413)->and(json_decode($large['body'], true)['code'])->toBe('too_large');
+
+    // Nobody behind the door that requests go through.
+    $server = realServer();
+    unlink(dirname($server->database()).'/server/work.sock');
+    $busy = fetchReal('GET', '/api/me');
+    expect($busy['status'])->toBe(503)->and(json_decode($busy['body'], true)['code'])->toBe('busy')->and($busy['headers']['retry-after'])->toBe('1');
+    $server->kill();
+    $server->start();
+    expect(fetchReal('GET', '/api/me')['status'])->toBe(200);
+});
+
+it('packs long answers for whoever takes that', function () {
+    $plain = fetchReal('GET', '/');
+    $packed = fetchReal('GET', '/', ['Accept-Encoding: gzip']);
+    expect($plain['headers'])->not->toHaveKey('content-encoding')
+        ->and($plain['headers']['content-type'])->toStartWith('text/html')
+        ->and($packed['headers']['content-encoding'])->toBe('gzip')
+        ->and(strlen((string) gzdecode($packed['body'])))->toBeGreaterThan(strlen($packed['body']));
 });

@@ -87,17 +87,64 @@ final class Browser
         }
         $this->waitFor('.card');
         if ($map !== null) {
-            $this->waitUntil(fn (): bool => $this->script('const a = [...document.querySelectorAll("a.picture")].find(a => a.ariaLabel.startsWith(arguments[0])); if (a) a.click(); return !!a', "Open {$map}"));
-            $this->ready();
+            $this->openMap($map);
         }
 
         return $this;
+    }
+
+    /** Opens the map whose title begins so, from the library that is shown. */
+    public function openMap(string $map): self
+    {
+        $this->bringCard($map)->script('[...document.querySelectorAll("a.picture")].find(a => a.ariaLabel.startsWith(arguments[0])).click()', "Open {$map}");
+
+        return $this->ready();
+    }
+
+    /** Scrolls the library until the card of a map is there; only those in view are in the page. */
+    public function bringCard(string $map): self
+    {
+        return $this->waitUntil(fn (): bool => $this->script(<<<'JS'
+            const card = [...document.querySelectorAll('a.picture, div.picture')].find((one) => one.ariaLabel.startsWith(arguments[0]))
+            const list = document.querySelector('.shelf .v-vl') ?? document.querySelector('.shelf')
+            if (card) { card.scrollIntoView({block: 'nearest'}); return true }
+            if (list) list.scrollTop = list.scrollTop + list.clientHeight >= list.scrollHeight - 2 ? 0 : list.scrollTop + list.clientHeight * 0.7
+            return false
+            JS, "Open {$map}"), "the card of {$map}");
     }
 
     /** Waits until a map is open and drawn. */
     public function ready(): self
     {
         $this->waitFor('.outline [role=treeitem], .slip');
+
+        return $this;
+    }
+
+    /** Goes by names through the menu that is about the map as a whole. */
+    public function menuOfMap(string ...$names): self
+    {
+        $this->find('.bar .name')->click();
+        foreach ($names as $name) {
+            $this->press($name);
+        }
+
+        return $this;
+    }
+
+    /** Opens the context menu on a topic of the board, as the right mouse button does. */
+    public function menuOn(string $title): self
+    {
+        $box = $this->boxOf($title);
+        $this->rightClick($box['x'] + $box['w'] / 2, $box['y'] + $box['h'] / 2);
+
+        return $this;
+    }
+
+    public function rightClick(float $x, float $y): self
+    {
+        $this->pointer('mousePressed', $x, $y, ['button' => 'right', 'buttons' => 2]);
+        $this->pointer('mouseReleased', $x, $y, ['button' => 'right']);
 
         return $this;
     }
@@ -143,7 +190,7 @@ final class Browser
     {
         $quoted = "concat('".str_replace("'", "', \"'\", '", $name)."', '')";
         $path = "(//button | //a | //*[@role='button'] | //*[contains(@class, 'n-dropdown-option-body')] | //*[contains(@class, 'n-radio-button')] | //*[contains(@class, 'n-radio') or contains(@class, 'n-checkbox')])"
-            ."[normalize-space(.) = {$quoted} or starts-with(normalize-space(.), concat({$quoted}, '  ·')) or starts-with(normalize-space(.), concat({$quoted}, ' ·')) or @aria-label = {$quoted}]";
+            ."[normalize-space(.) = {$quoted} or starts-with(normalize-space(.), concat({$quoted}, '  ·')) or starts-with(normalize-space(.), concat({$quoted}, ' ·')) or @aria-label = {$quoted} or .//*[contains(@class, 'menu-line')]/span[1][normalize-space(.) = {$quoted}]]";
         $this->waitUntil(function () use ($path): bool {
             foreach ($this->driver->findElements(WebDriverBy::xpath($path)) as $element) {
                 if ($element->isDisplayed()) {
@@ -223,7 +270,7 @@ final class Browser
     {
         $id = null;
         $this->waitUntil(function () use ($text, &$id): bool {
-            $id = $this->script('return [...document.querySelectorAll(".slip")].find(s => [...s.querySelectorAll("text:not(.caption)")].map(t => t.textContent).join(" ") === arguments[0])?.dataset.topic', $text);
+            $id = $this->script('return [...document.querySelectorAll(".slip, .far-label")].find(s => [...s.querySelectorAll("text:not(.caption)")].map(t => t.textContent).join(" ") === arguments[0])?.dataset.topic', $text);
 
             return $id !== null;
         }, "a topic “{$text}” on the board");
@@ -243,7 +290,7 @@ final class Browser
     /** @return array{x: float, y: float, w: float, h: float} where a topic is in the window */
     public function boxOf(string $text): array
     {
-        return $this->script('const r = document.querySelector(`.slip[data-topic="${arguments[0]}"] .paper`).getBoundingClientRect(); return {x: r.x, y: r.y, w: r.width, h: r.height}', $this->topic($text));
+        return $this->script('const r = document.querySelector(`.slip[data-topic="${arguments[0]}"] .paper, .far-label[data-topic="${arguments[0]}"] .chip`).getBoundingClientRect(); return {x: r.x, y: r.y, w: r.width, h: r.height}', $this->topic($text));
     }
 
     /** Drags from one point of the window to others, and lets go unless told not to. */

@@ -38,8 +38,15 @@ final class RandomMaps
     /** The body of an edit as it comes over the wire, mostly one that can be done. */
     public static function edit(Chance $chance, TopicMap $map): array
     {
-        $ids = array_map(fn (Topic $topic): string => $topic->id, array_values($map->all()));
-        $some = fn (): array => array_values(array_unique(array_map(fn (): string => $chance->pick($ids), range(1, $chance->int(1, 3)))));
+        $ids = array_map(fn (Topic $topic): string => $topic->id, array_values($map->everything()));
+        $tops = array_map(fn (Topic $topic): string => $topic->id, [$map->root(), ...array_values($map->loose()), ...array_values($map->parked())]);
+        // Now and then such as do not belong together: the root, loose and parked ones, or one with what stands above it.
+        $one = fn (): array => match ($chance->int(1, 8)) {
+            1 => [$chance->pick($tops)],
+            2, 3 => [$at = $chance->pick($ids), ...array_slice(array_map(fn (Topic $above): string => $above->id, $map->ancestors($at)), 0, 2)],
+            default => [$chance->pick($ids)],
+        };
+        $some = fn (): array => array_values(array_unique(array_merge(...array_map(fn (): array => $one(), range(1, $chance->int(1, 3))))));
         $place = fn (): array => match ($chance->int(1, 5)) {
             1 => ['before' => $chance->pick($ids)],
             2 => ['after' => $chance->pick($ids)],
@@ -50,9 +57,9 @@ final class RandomMaps
 
         $parked = [...array_map(strval(...), array_keys($map->parked())), Ids::next()];
 
-        return match ($chance->int(1, 38)) {
-            1, 2, 3, 4 => ['name' => 'topic.add', 'topic' => ['id' => Ids::next(), 'title' => $chance->title(), 'children' => $chance->yes(20) ? [['title' => $chance->word()], ['children' => [['note' => 'n']]]] : []]] + $place(),
-            5 => ['name' => 'topic.retitle', 'topic' => $chance->pick($ids), 'title' => $chance->title()],
+        return match ($chance->int(1, 40)) {
+            1, 2, 3, 4 => ['name' => 'topic.add', 'topic' => ['id' => Ids::next(), 'title' => self::title($chance), 'children' => $chance->yes(20) ? [['title' => $chance->word()], ['children' => [['note' => 'n']]]] : []]] + $place(),
+            5 => ['name' => 'topic.retitle', 'topic' => $chance->pick($ids), 'title' => self::title($chance)],
             6 => ['name' => 'topic.caption', 'topics' => $some(), 'caption' => $chance->word()],
             7 => ['name' => 'topic.note', 'topics' => $some(), 'note' => $chance->note()],
             8, 9 => ['name' => 'topic.move', 'topics' => $some()] + $place(),
@@ -62,7 +69,8 @@ final class RandomMaps
             13 => ['name' => 'topic.width', 'topics' => $some(), 'width' => $chance->pick([null, 80, 300])],
             14, 15 => ['name' => 'topic.add', 'topic' => ['title' => $chance->title()], 'parent' => null, 'x' => $chance->int(-600, 600), 'y' => $chance->int(-400, 400)],
             16 => ['name' => 'topic.move', 'topics' => $some(), 'parent' => null, 'x' => $chance->int(-600, 600), 'y' => $chance->int(-400, 400)],
-            17 => ['name' => 'topic.park', 'topics' => $some()],
+            17, 39 => ['name' => 'topic.park', 'topics' => $some()],
+            40 => ['name' => 'topic.join', 'topics' => $some()],
             18, 19 => ['name' => 'topic.bring-back', 'topics' => [$chance->pick($parked)]],
             20 => ['name' => 'topic.copy', 'topics' => $some()] + $place(),
             21 => ['name' => 'topic.add-many', 'topics' => [['title' => $chance->title()], ['title' => 'b', 'children' => [['title' => 'c']]]]] + $place(),
@@ -76,7 +84,7 @@ final class RandomMaps
             29 => ['name' => 'text.send', 'topics' => $some()] + $chance->pick([['from' => 'title', 'to' => 'note'], ['from' => 'note', 'to' => 'title'], ['from' => 'caption', 'to' => 'title'], ['from' => 'note', 'to' => 'caption']]),
             30 => ['name' => 'text.append', 'topics' => $some(), 'to' => $chance->pick($ids)],
             31 => ['name' => 'branch.sort', 'topics' => $some(), 'by' => $chance->pick(['title', 'length', 'subtopics', 'changed', 'reverse', 'shuffle']), 'deep' => $chance->yes(50), 'down' => $chance->yes(50), 'seed' => 7],
-            32 => $chance->pick([['name' => 'branch.empties', 'topics' => $some()], ['name' => 'branch.duplicates', 'topics' => $some()], ['name' => 'text.tidy', 'topics' => $some(), 'way' => $chance->pick(['spaces', 'lower', 'upper', 'words', 'begin']), 'deep' => true]]),
+            32 => $chance->pick([['name' => 'branch.empties', 'topics' => $some()], ['name' => 'branch.duplicates', 'topics' => $some()], ['name' => 'branch.duplicates', 'topics' => [$map->root()->id]], ['name' => 'text.tidy', 'topics' => $some(), 'way' => $chance->pick(['spaces', 'lower', 'upper', 'words', 'begin']), 'deep' => true]]),
             33 => ['name' => 'branch.number', 'topics' => $some(), 'numbering' => $chance->pick([null, '1', '1.1*', 'A,1,a', 'I,i*']), 'from' => $chance->int(0, 30)],
             34 => ['name' => 'topic.apart', 'topics' => $some(), 'x' => $chance->int(0, 120), 'y' => $chance->int(-90, 90), 'deep' => $chance->yes(20)],
             35 => ['name' => 'topic.split', 'topic' => $chance->pick($ids), 'first' => $chance->title(), 'second' => $chance->word(), 'as' => Ids::next()],
@@ -86,6 +94,12 @@ final class RandomMaps
             ]),
             default => $chance->pick([['name' => 'map.balance'], ['name' => 'map.arrange', 'arrangement' => $chance->pick(['both-sides', 'rightward'])], ['name' => 'map.rename', 'title' => $chance->word()]]),
         };
+    }
+
+    /** Often a word that other topics have too, so that there is something to merge, find and replace. */
+    private static function title(Chance $chance): string
+    {
+        return $chance->yes(50) ? $chance->pick(['boat', 'Boat', 'quay', 'tide', '']) : $chance->title();
     }
 
     public static function read(array $body): Edit

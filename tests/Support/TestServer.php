@@ -48,18 +48,15 @@ final class TestServer
 
     public function start(): void
     {
-        $this->process = new Process(
-            ['php', '-d', 'opcache.enable_cli=1', '-d', 'post_max_size=24M', '-S', "127.0.0.1:{$this->port}", '-t', 'public', 'bin/router.php'],
-            $this->root(), $this->environment() + ['PHP_CLI_SERVER_WORKERS' => '3'], null, null,
-        );
+        $this->process = new Process(["{$this->root()}/bin/serve", "--port={$this->port}", "--folder={$this->folder}/server", '--workers=3'], $this->root(), $this->environment(), null, null);
         $this->process->disableOutput();
         $this->process->start();
         // Noted now, because a process that this one forks to do the killing cannot ask for it.
         $this->pid = $this->process->getPid();
-        for ($i = 0; $i < 100; $i++) {
+        for ($i = 0; $i < 300; $i++) {
             $probe = curl_init("{$this->address}/api/me");
             curl_setopt_array($probe, [CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 10]);
-            if (is_string(curl_exec($probe))) {
+            if (is_string(curl_exec($probe)) && curl_getinfo($probe, CURLINFO_RESPONSE_CODE) === 200) {
                 return;
             }
             usleep(50_000);
@@ -68,18 +65,32 @@ final class TestServer
         throw new RuntimeException('The test server did not start.');
     }
 
-    /** Ends the server and its workers from one moment to the next, as a crash would. */
+    /** Ends the server and all its processes from one moment to the next, as a crash would. */
     public function kill(): void
     {
-        if ($this->pid !== null) {
-            $file = "/proc/{$this->pid}/task/{$this->pid}/children";
-            $workers = is_file($file) ? array_filter(explode(' ', trim((string) file_get_contents($file)))) : [];
-            foreach ([$this->pid, ...$workers] as $one) {
-                posix_kill((int) $one, 9);
-            }
+        foreach ($this->processes() as $one) {
+            posix_kill($one, 9);
         }
         $this->pid = null;
         $this->process = null;
+    }
+
+    /**
+     * The processes of the server: itself and all that it began, directly or not.
+     *
+     * @param  string|null  $called  only those whose command line holds this
+     * @return list<int> ids
+     */
+    public function processes(?string $called = null): array
+    {
+        $found = $this->pid === null ? [] : [$this->pid];
+        for ($i = 0; $i < count($found); $i++) {
+            foreach (glob("/proc/{$found[$i]}/task/*/children") ?: [] as $file) {
+                array_push($found, ...array_map(intval(...), preg_split('/\s+/', trim((string) @file_get_contents($file)), -1, PREG_SPLIT_NO_EMPTY) ?: []));
+            }
+        }
+
+        return array_values(array_filter($found, fn (int $pid): bool => $called === null || str_contains((string) @file_get_contents("/proc/{$pid}/cmdline"), $called)));
     }
 
     public function stop(): void
@@ -119,6 +130,7 @@ final class TestServer
             'APP_KEY' => 'base64:dGVzdHMtb25seS1rZXktb2YtY2hhbGstdHJlZS0xMjM=',
             'APP_URL' => $this->address ?? 'http://127.0.0.1',
             'CHALK_DEMO' => '1',
+            'CHALK_LOOPBACK' => '1',
             'DB_CONNECTION' => 'sqlite',
             'DB_DATABASE' => "{$this->folder}/test.sqlite",
             'LARAVEL_STORAGE_PATH' => "{$this->folder}/storage",

@@ -5,51 +5,87 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\ErrorAnswer;
+use App\Http\Loopback;
+use App\Library\Registration;
+use App\Mail\Outbox;
 use App\Models\Person;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Password;
+use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Str;
 use Illuminate\Validation\Rules\Password as PasswordRule;
 use Illuminate\Validation\ValidationException;
+use Symfony\Component\HttpKernel\Exception\TooManyRequestsHttpException;
 
 /** Registering, signing in and out, and getting back in with a forgotten password. */
-final class AccountController
+final readonly class AccountController
 {
+    /** Tries a minute at one address. */
+    private const MOST_TRIES = 10;
+
+    /** The end of a hash of a password that nobody has, so that an unknown address takes as long as a known one. */
+    private const NOBODY = 'YcJLyf97.UGBKMzkl/TO0O8Y4jpuK4t4TYK6Wng.5W22ukLtSmx8K';
+
+    public function __construct(private Outbox $outbox)
+    {
+    }
+
     public function show(Request $request): JsonResponse
     {
         $person = $request->user();
 
-        return new JsonResponse(['person' => $person instanceof Person ? $this->data($person) : null, 'demo' => (bool) config('chalk.demo')]);
+        return new JsonResponse(['person' => $person instanceof Person ? $this->data($person) : null, 'demo' => Loopback::hasDemo($request)]);
     }
 
-    public function register(Request $request): JsonResponse
+    /** Keeps the keys that a person has changed, all of them at once; what they mean is the browser's business. */
+    public function keys(Request $request, #[CurrentUser] Person $person): JsonResponse
     {
         $request->validate([
-            'name' => ['required', 'string', 'max:100'],
-            'email' => ['required', 'string', 'email', 'max:200'],
-            'password' => ['required', 'string', 'max:200', PasswordRule::min(10)],
+            'keys' => ['present', 'array', 'max:400'],
+            'keys.*' => ['list', 'max:6'],
+            'keys.*.*' => ['string', 'max:40', 'not_regex:/[[:cntrl:]]/'],
         ]);
-        $email = mb_strtolower((string) $request->string('email'));
-        if (Person::query()->where('email', $email)->exists()) {
-            throw ValidationException::withMessages(['email' => 'There is an account with this address already. Sign in, or ask for a new password.']);
+        $keys = [];
+        foreach ((array) $request->json('keys') as $action => $its) {
+            if (preg_match('/\A[a-z][a-z0-9.-]{0,59}\z/D', (string) $action) !== 1) {
+                throw ValidationException::withMessages(['keys' => 'Keys belong to actions, and there can be none of this name.']);
+            }
+            $keys[$action] = $its;
         }
-        $person = Person::query()->create([
-            'name' => (string) $request->string('name'),
-            'email' => $email,
-            'password' => (string) $request->string('password'),
-        ]);
+        $person->forceFill(['keys' => $keys === [] ? null : $keys])->save();
 
-        return $this->enter($request, $person, 201);
+        return new JsonResponse(['person' => $this->data($person)]);
+    }
+
+    /** Sends a letter from which registering is finished; the answer is the same whether there is an account or not. */
+    public function register(Request $request, Registration $registration): JsonResponse
+    {
+        $request->validate(['name' => ['required', 'string', 'max:100', 'not_regex:/[[:cntrl:]]/'], 'email' => ['required', 'string', 'email', 'max:200', 'not_regex:/[[:cntrl:]]/']]);
+        $email = $this->email($request);
+        $registration->begin(trim((string) $request->string('name')), $email);
+
+        return $this->letter($request, $email, 'A letter with a link is on its way. Open it to choose a password and begin.');
+    }
+
+    public function finish(Request $request, Registration $registration): JsonResponse
+    {
+        $request->validate(['token' => ['required', 'string', 'max:2000'], 'password' => ['required', 'string', 'max:200', PasswordRule::min(10)]]);
+        $this->count($request, 'finish');
+        $person = $registration->finish((string) $request->string('token'), (string) $request->string('password'));
+
+        return $person === null ? $this->spent() : $this->enter($request, $person, 201);
     }
 
     public function signIn(Request $request): JsonResponse
     {
         $request->validate(['email' => ['required', 'string', 'max:200'], 'password' => ['required', 'string', 'max:200']]);
-        $known = Auth::attempt(['email' => mb_strtolower((string) $request->string('email')), 'password' => (string) $request->string('password')], true);
-        $person = $request->user();
-        if (! $known || ! $person instanceof Person) {
+        $person = Person::query()->where('email', $this->email($request))->first();
+        $isRight = Hash::check((string) $request->string('password'), $person->password ?? sprintf('$2y$%02d$%s', config('hashing.bcrypt.rounds', 12), self::NOBODY));
+        if (! $isRight || $person === null) {
             throw ValidationException::withMessages(['email' => 'This address and this password do not go together.']);
         }
 
@@ -59,7 +95,7 @@ final class AccountController
     /** Opens the demo person's library; only a demo installation has this. */
     public function demo(Request $request): JsonResponse
     {
-        abort_unless((bool) config('chalk.demo'), 404);
+        abort_unless(Loopback::hasDemo($request), 404);
 
         return $this->enter($request, Person::query()->where('email', config('chalk.demo_email'))->firstOrFail());
     }
@@ -75,11 +111,15 @@ final class AccountController
 
     public function forgot(Request $request): JsonResponse
     {
-        $request->validate(['email' => ['required', 'string', 'email', 'max:200']]);
-        Password::sendResetLink(['email' => mb_strtolower((string) $request->string('email'))]);
+        $request->validate(['email' => ['required', 'string', 'email', 'max:200', 'not_regex:/[[:cntrl:]]/']]);
+        $email = $this->email($request);
+        if (Password::sendResetLink(['email' => $email]) === Password::INVALID_USER) {
+            // A token of an account takes a hash; nobody shall tell from the time that none was made.
+            Hash::make($email);
+        }
 
         // The same answer whether the address is known or not, so that nobody can find out who has an account.
-        return new JsonResponse(['message' => 'If there is an account with this address, a letter with a link is on its way.']);
+        return $this->letter($request, $email, 'If there is an account with this address, a letter with a link is on its way.');
     }
 
     public function reset(Request $request): JsonResponse
@@ -91,7 +131,7 @@ final class AccountController
         ]);
         $entered = null;
         $status = Password::reset(
-            ['email' => mb_strtolower((string) $request->string('email')), 'token' => (string) $request->string('token'), 'password' => (string) $request->string('password')],
+            ['email' => $this->email($request), 'token' => (string) $request->string('token'), 'password' => (string) $request->string('password')],
             function (Person $person, string $password) use (&$entered): void {
                 $person->password = $password;
                 $person->setRememberToken(Str::random(60));
@@ -99,11 +139,36 @@ final class AccountController
                 $entered = $person;
             },
         );
-        if ($status !== Password::PASSWORD_RESET || ! $entered instanceof Person) {
-            return ErrorAnswer::answer(422, 'link_spent', 'This link has been used or is too old. Ask for a new one.', 'token');
-        }
 
-        return $this->enter($request, $entered);
+        return $status === Password::PASSWORD_RESET && $entered instanceof Person ? $this->enter($request, $entered) : $this->spent();
+    }
+
+    private function spent(): JsonResponse
+    {
+        return ErrorAnswer::answer(422, 'link_spent', 'This link has been used or is too old. Ask for a new one.', 'token');
+    }
+
+    /** The address in a request; each can be tried only so often, wherever from. */
+    private function email(Request $request): string
+    {
+        $email = mb_strtolower(trim((string) $request->string('email')));
+        $this->count($request, $email);
+
+        return $email;
+    }
+
+    private function count(Request $request, string $what): void
+    {
+        $key = 'account '.$request->path().' '.hash('xxh128', $what.' '.$request->ip());
+        if (! RateLimiter::attempt($key, self::MOST_TRIES, fn (): bool => true)) {
+            throw new TooManyRequestsHttpException(RateLimiter::availableIn($key));
+        }
+    }
+
+    /** Where mail goes nowhere and nobody else is on the machine, the letter is shown at once. */
+    private function letter(Request $request, string $email, string $message): JsonResponse
+    {
+        return new JsonResponse(['message' => $message, 'letter' => Loopback::holds($request) ? $this->outbox->latest($email) : null]);
     }
 
     private function enter(Request $request, Person $person, int $status = 200): JsonResponse
@@ -114,9 +179,9 @@ final class AccountController
         return new JsonResponse(['person' => $this->data($person)], $status);
     }
 
-    /** @return array{name: string, email: string} */
+    /** @return array{name: string, email: string, keys: object} */
     private function data(Person $person): array
     {
-        return ['name' => $person->name, 'email' => $person->email];
+        return ['name' => $person->name, 'email' => $person->email, 'keys' => (object) ($person->keys ?? [])];
     }
 }

@@ -9,8 +9,8 @@ use App\Find\QuickOpen;
 use App\Models\MapRecord;
 use App\Models\Person;
 use ChalkTree\Edit\Arguments;
-use ChalkTree\Find\Finder;
 use ChalkTree\Find\Query;
+use ChalkTree\Find\TopicText;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -66,9 +66,9 @@ final readonly class FindController
     /** @return list<string> */
     private function fields(Request $request): array
     {
-        $request->validate(['fields' => ['sometimes', 'list', 'min:1'], 'fields.*' => ['in:'.implode(',', Finder::FIELDS)]]);
+        $request->validate(['fields' => ['sometimes', 'list', 'min:1'], 'fields.*' => ['in:'.implode(',', TopicText::SORTS)]]);
         /** @var list<string> */
-        $fields = $request->json('fields') ?? Finder::FIELDS;
+        $fields = $request->json('fields') ?? TopicText::SORTS;
 
         return $fields;
     }

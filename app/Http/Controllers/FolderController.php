@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Library\Folders;
 use App\Models\Folder;
 use App\Models\Person;
+use ChalkTree\Edit\Wording;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -22,7 +23,7 @@ final readonly class FolderController
     {
         $request->validate(['name' => ['required', 'string', 'max:200'], 'parent' => ['nullable', 'string', 'size:26']]);
 
-        return new JsonResponse(['id' => $this->folders->make($person, (string) $request->string('name'), $request->filled('parent') ? (string) $request->string('parent') : null)->id], 201);
+        return new JsonResponse(['id' => $this->folders->make($person, Wording::clean((string) $request->string('name'), 'name'), $request->filled('parent') ? (string) $request->string('parent') : null)->id], 201);
     }
 
     public function update(Request $request, Folder $folder, #[CurrentUser] Person $person): JsonResponse
@@ -32,7 +33,7 @@ final readonly class FolderController
             $this->folders->move($person, $folder, $request->filled('parent') ? (string) $request->string('parent') : null);
         }
         if ($request->has('name')) {
-            $folder->update(['name' => (string) $request->string('name')]);
+            $folder->update(['name' => Wording::clean((string) $request->string('name'), 'name')]);
         }
 
         return new JsonResponse(['id' => $folder->id]);

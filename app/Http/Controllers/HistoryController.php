@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\PlainJson;
+use App\Library\PictureCache;
 use App\Library\Pictures;
 use App\Library\Trash;
 use App\Models\MapRecord;
@@ -51,23 +52,29 @@ final readonly class HistoryController
     }
 
     /** The map drawn as it was then, or as it is now, with a ring around each topic that is different. */
-    public function picture(Request $request, MapRecord $map, int $seq, Pictures $pictures): Response
+    public function picture(Request $request, MapRecord $map, int $seq, Pictures $pictures, PictureCache $cache): Response
     {
         $request->validate(['board' => ['nullable', 'in:day,slate'], 'show' => ['required', 'in:then,now']]);
-        $then = $this->past->at($map, $seq);
-        $now = $this->store->load($map);
-        $shown = $request->query('show') === 'now' ? $now : $then;
-        $rings = [];
-        foreach (Comparison::of($then, $now) as $difference) {
-            $rings[$difference['topic']] = self::RINGS[$difference['what']];
-        }
         $board = BoardTheme::tryFrom((string) $request->string('board')) ?? BoardTheme::Day;
+        $show = (string) $request->string('show');
 
-        return new Response($pictures->svg(Layout::of($shown, new View)->scene(), 'History', $board, $rings), 200, [
+        return new Response($cache->of($map, ['history', $seq, $show, $board->value], fn (): string => $this->drawn($map, $seq, $show, $board, $pictures)), 200, [
             'Content-Type' => 'image/svg+xml',
             'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; font-src data:",
             'Cache-Control' => 'private, no-store',
         ]);
+    }
+
+    private function drawn(MapRecord $map, int $seq, string $show, BoardTheme $board, Pictures $pictures): string
+    {
+        $then = $this->past->at($map, $seq);
+        $now = $this->store->load($map);
+        $rings = [];
+        foreach (Comparison::of($then, $now) as $difference) {
+            $rings[$difference['topic']] = self::RINGS[$difference['what']];
+        }
+
+        return $pictures->svg(Layout::of($show === 'now' ? $now : $then, new View)->scene(), 'History', $board, $rings);
     }
 
     /** A branch as it was then, as topic.add-many takes it. */

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Library\Exports;
 use App\Library\Folders;
+use App\Library\PictureCache;
 use App\Library\Shelf;
 use App\Library\Starters;
 use App\Library\Trash;
@@ -16,10 +17,13 @@ use App\Store\ViewStore;
 use Carbon\CarbonImmutable;
 use ChalkTree\Arrange\View;
 use ChalkTree\Draw\Thumbnail;
+use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\TopicDraft;
 use ChalkTree\Exchange\Formats;
 use ChalkTree\Exchange\UnreadableFile;
 use ChalkTree\Look\BoardTheme;
+use ChalkTree\Map\Bounds;
+use ChalkTree\Map\Ids;
 use ChalkTree\Map\NewMap;
 use ChalkTree\Map\TopicMap;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -35,7 +39,7 @@ final readonly class LibraryController
 {
     private const PICTURE_POLICY = "default-src 'none'; style-src 'unsafe-inline'";
 
-    public function __construct(private Shelf $shelf, private MapStore $store, private Folders $folders, private Starters $starters)
+    public function __construct(private Shelf $shelf, private MapStore $store, private Folders $folders, private Starters $starters, private PictureCache $pictures)
     {
     }
 
@@ -53,10 +57,26 @@ final readonly class LibraryController
         $request->validate(['title' => ['nullable', 'string', 'max:200'], 'starter' => ['nullable', 'string', 'max:40'], 'folder' => ['nullable', 'string', 'size:26']]);
         $said = fn (string $key): ?string => $request->filled($key) ? (string) $request->string($key) : null;
         $this->folders->check($person, $said('folder'));
-        $starter = $said('starter');
-        $record = $starter === null ? $this->shelf->start($person, $said('title'), $said('folder')) : $this->starters->begin($person, $starter, $said('folder'));
 
-        return new JsonResponse(['id' => $record->id], 201);
+        return $this->make($request, $person, fn (?string $id): MapRecord => $said('starter') === null
+            ? $this->shelf->start($person, $said('title'), $said('folder'), $id)
+            : $this->starters->begin($person, $said('starter'), $said('folder'), $id));
+    }
+
+    /**
+     * Makes a map under the id that the request may bring, or finds it made already.
+     *
+     * @param  callable(string|null): MapRecord  $make
+     */
+    private function make(Request $request, Person $person, callable $make): JsonResponse
+    {
+        $id = $request->input('id') ?? $request->query('id');
+        if ($id !== null && (! is_string($id) || ! Ids::valid($id))) {
+            throw new InvalidEdit('The id of a map has to be 26 letters and digits.', 'id');
+        }
+        $made = $id === null ? null : $this->shelf->made($person, $id);
+
+        return $made !== null ? new JsonResponse(['id' => $made->id]) : new JsonResponse(['id' => $make($id)->id], 201);
     }
 
     /** Puts a map into a folder, or changes whether it is a favourite or a starter. */
@@ -95,17 +115,21 @@ final readonly class LibraryController
         $request->validate(['name' => ['required', 'string', 'max:255'], 'format' => ['nullable', Rule::in(array_keys(Formats::ALL))], 'folder' => ['nullable', 'string', 'size:26']]);
         $folder = $request->filled('folder') ? (string) $request->string('folder') : null;
         $this->folders->check($person, $folder);
-        if ((int) $request->header('Content-Length') > Formats::LARGEST) {
+        if ((int) $request->header('Content-Length') > Bounds::LARGEST_FILE) {
             throw new UnreadableFile('This file is larger than 16 MB, more than a map can take in.');
         }
-        $map = Formats::read((string) $request->getContent(), (string) $request->string('name'), $request->filled('format') ? (string) $request->string('format') : null);
 
-        return new JsonResponse(['id' => $this->store->create($person, $map, $folder)->id], 201);
+        return $this->make($request, $person, fn (?string $id): MapRecord => $this->store->create(
+            $person,
+            Formats::read((string) $request->getContent(), (string) $request->string('name'), $request->filled('format') ? (string) $request->string('format') : null),
+            $folder,
+            $id,
+        ));
     }
 
-    public function duplicate(MapRecord $map, #[CurrentUser] Person $person): JsonResponse
+    public function duplicate(Request $request, MapRecord $map, #[CurrentUser] Person $person): JsonResponse
     {
-        return new JsonResponse(['id' => $this->shelf->duplicate($person, $map)->id], 201);
+        return $this->make($request, $person, fn (?string $id): MapRecord => $this->shelf->duplicate($person, $map, $id));
     }
 
     public function trash(MapRecord $map): JsonResponse
@@ -149,7 +173,11 @@ final readonly class LibraryController
         $name = trim((string) preg_replace('/[^\p{L}\p{N} _-]+/u', '', $title)) ?: 'map';
         $plain = trim((string) preg_replace('/[^A-Za-z0-9 _-]+/', '', Str::ascii($name))) ?: 'map';
 
-        return new Response($exports->write($topics, $to, $title, $view, $board, $width), 200, [
+        $file = Exports::isPicture($to)
+            ? $this->pictures->of($map, [$to, $title, $board->value, $width, $view->scope, ...array_map(strval(...), array_keys($view->folded))], fn (): string => $exports->write($topics, $to, $title, $view, $board, $width))
+            : $exports->write($topics, $to, $title, $view, $board, $width);
+
+        return new Response($file, 200, [
             'Content-Type' => Exports::mime($to).(str_starts_with(Exports::mime($to), 'text/') ? '; charset=utf-8' : ''),
             'Content-Disposition' => HeaderUtils::makeDisposition('attachment', "{$name}.{$to}", "{$plain}.{$to}"),
             'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; font-src data:",
@@ -167,7 +195,7 @@ final readonly class LibraryController
             'ETag' => "\"{$map->id}-{$map->seq}-{$request->string('board', 'day')}\"",
         ]);
         if (! $answer->isNotModified($request)) {
-            $answer->setContent($this->thumbnail($request, $this->store->load($map)));
+            $answer->setContent($this->pictures->of($map, ['small', (string) $request->string('board', 'day')], fn (): string => $this->thumbnail($request, $this->store->load($map))));
         }
 
         return $answer;

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\PlainJson;
+use App\Limits\Alone;
 use App\Models\MapRecord;
 use App\Models\Person;
 use App\Store\MapAnswers;
 use App\Store\Rehearsal;
 use App\Store\ViewStore;
+use ChalkTree\Map\Bounds;
 use ChalkTree\Map\Ids;
 use Closure;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -32,7 +34,7 @@ final readonly class MapController
 
     public function show(Request $request, MapRecord $map, #[CurrentUser] Person $person): JsonResponse
     {
-        return new PlainJson($this->answers->open($map, $person, $this->pane($request)));
+        return new JsonResponse($this->answers->open($map, $person, $this->pane($request)), json: true);
     }
 
     public function edit(Request $request, MapRecord $map, #[CurrentUser] Person $person): JsonResponse
@@ -55,7 +57,7 @@ final readonly class MapController
     {
         $request->validate(['since' => ['required', 'integer', 'min:0']]);
 
-        return new PlainJson($this->answers->edit($map, $person, $request->integer('since'), [], pane: $this->pane($request)));
+        return new PlainJson($this->answers->news($map, $person, $request->integer('since'), $this->pane($request)));
     }
 
     /** Keeps what is folded and chosen, and answers with what that changes in the scene. */
@@ -82,10 +84,24 @@ final readonly class MapController
         return new PlainJson($this->answers->edit($map, $person, $request->integer('since'), [], look: $look, pane: $this->pane($request)));
     }
 
-    /** What an edit would do, in words; nothing is changed. */
-    public function rehearse(Request $request, MapRecord $map, Rehearsal $rehearsal): JsonResponse
+    /** Keeps which part of the board is in view, so that the map opens there again, on any device. */
+    public function place(Request $request, MapRecord $map, ViewStore $views, #[CurrentUser] Person $person): JsonResponse
     {
-        return new PlainJson($rehearsal->of($map, $request->json('edit')));
+        $far = Bounds::FARTHEST;
+        $request->validate([
+            'x' => ['required', 'numeric', "between:-{$far},{$far}"],
+            'y' => ['required', 'numeric', "between:-{$far},{$far}"],
+            'scale' => ['required', 'numeric', 'between:0.01,10'],
+        ]);
+        $views->keepPlace($map, $person, $this->pane($request), (float) $request->json('x'), (float) $request->json('y'), (float) $request->json('scale'));
+
+        return new JsonResponse(['kept' => true]);
+    }
+
+    /** What an edit would do, in words; nothing is changed. */
+    public function rehearse(Request $request, MapRecord $map, Rehearsal $rehearsal, Alone $alone, #[CurrentUser] Person $person): JsonResponse
+    {
+        return new PlainJson($alone->run('rehearsals', $person, fn (): array => $rehearsal->of($map, $request->json('edit'))));
     }
 
     /** Which of the two views of a map asks. */

@@ -16,6 +16,10 @@ final class SafetyHeaders
 
     public function handle(Request $request, Closure $next): Response
     {
+        // No address and no question of ours has such a sign, and databases and file systems stumble over it.
+        if (stripos((string) $request->server->getString('REQUEST_URI'), '%00') !== false) {
+            $next = fn (): Response => new Response('This address cannot be read.', 400);
+        }
         /** @var Response $response */
         $response = $next($request);
         if (! $response->headers->has('Content-Security-Policy')) {

@@ -20,6 +20,7 @@ const demo = (): Promise<void> => enter(() => session.enter(api.demo()), route.q
 
 <template>
     <AccountFrame title="Sign in">
+        <NAlert v-if="route.query.why === 'ended'" class="ended" type="info" :show-icon="false">Your session has ended. Sign in and go on where you were; what you changed is kept.</NAlert>
         <form @submit.prevent="submit">
             <label>E-mail<NInput v-model:value="email" placeholder="" size="large" :input-props="{ type: 'email', autocomplete: 'username', name: 'email', 'aria-label': 'E-mail' }" /></label>
             <label>Password<NInput v-model:value="password" type="password" show-password-on="click" placeholder="" size="large" :input-props="{ autocomplete: 'current-password', name: 'password', 'aria-label': 'Password' }" /></label>
@@ -32,5 +33,6 @@ const demo = (): Promise<void> => enter(() => session.enter(api.demo()), route.q
 </template>
 
 <style scoped>
+.ended { margin-bottom: 12px; }
 .demo { margin-top: 10px; }
 </style>

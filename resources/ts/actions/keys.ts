@@ -31,7 +31,20 @@ export function readable(keys: string): string {
         .join(mac ? '' : '+')
 }
 
+/** Whether a key types a letter or sign of its own with AltGr or Option, as "@", "ł" and "ż" on many keyboards. */
+export function typesWithAlt(event: KeyboardEvent): boolean {
+    if ([...event.key].length !== 1) {
+        return mac && event.key === 'Dead' && event.altKey
+    }
+    if (event.getModifierState('AltGraph')) {
+        return true
+    }
+    const plain = event.code.replace(/^(Key|Digit)/, '').toLowerCase()
+    return mac && event.altKey && !event.metaKey && /^(Key|Digit)/.test(event.code) && event.key.toLowerCase() !== plain
+}
+
 /** Whether a key press types a character. */
 export function types(event: KeyboardEvent): boolean {
-    return event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey && event.key !== ' '
+    const isHeld = event.ctrlKey || event.metaKey || event.altKey
+    return [...event.key].length === 1 && event.key !== ' ' && (!isHeld || event.getModifierState('AltGraph'))
 }

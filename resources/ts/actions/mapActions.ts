@@ -28,16 +28,6 @@ export const mapActions: readonly Action[] = [
     { id: 'map.history', name: 'History', group: 'Map', keys: ['Alt+H'], scopes: onTopics, run: ({ map, router }) => void router.push(`/maps/${map.id}/history`) },
     { id: 'map.trash', name: 'Removed branches', group: 'Map', keys: ['Alt+R'], scopes: onTopics, run: ({ ui }) => ui.showSide('removed') },
     {
-        id: 'arrange.both-sides', name: 'Arrange on both sides', group: 'Map', keys: [], scopes: inMap,
-        available: ({ map }) => map.tree.arrangement !== 'both-sides',
-        run: ({ map }) => map.edit({ name: 'map.arrange', arrangement: 'both-sides' }),
-    },
-    {
-        id: 'arrange.rightward', name: 'Arrange rightward', group: 'Map', keys: [], scopes: inMap,
-        available: ({ map }) => map.tree.arrangement !== 'rightward',
-        run: ({ map }) => map.edit({ name: 'map.arrange', arrangement: 'rightward' }),
-    },
-    {
         id: 'arrange.balance', name: 'Balance the two sides', group: 'Map', keys: [], scopes: inMap,
         available: ({ map }) => map.tree.arrangement === 'both-sides',
         run: ({ map }) => map.edit({ name: 'map.balance' }),
@@ -66,7 +56,8 @@ export const mapActions: readonly Action[] = [
 /** While a title is being typed. */
 export const typingActions: readonly Action[] = [
     { id: 'typing.next', name: 'Finish, and go on with the next topic', group: 'Typing', keys: ['Enter'], scopes: ['typing'], run: ({ typing, titles }) => typing.then((id) => titles.addSibling(id)) },
-    { id: 'typing.subtopic', name: 'Finish, and go on with a subtopic', group: 'Typing', keys: ['Tab'], scopes: ['typing'], run: ({ typing, titles }) => typing.then((id) => titles.addChild(id)) },
+    { id: 'typing.subtopic', name: 'Go on one level deeper: with a subtopic, or below the one before while it is empty', group: 'Typing', keys: ['Tab'], scopes: ['typing'], run: ({ typing }) => typing.deeper() },
+    { id: 'typing.out', name: 'Go on one level higher, beside the parent', group: 'Typing', keys: ['Shift+Tab'], scopes: ['typing'], run: ({ typing }) => typing.higher() },
     { id: 'typing.finish', name: 'Finish the title', group: 'Typing', keys: ['Mod+Enter', 'F2'], scopes: ['typing'], run: ({ typing }) => typing.finish() },
     { id: 'typing.split', name: 'Break in two at the caret', group: 'Typing', keys: ['Alt+Enter'], scopes: ['typing'], run: ({ typing, titles }) => titles.split(typing.halves()) },
     { id: 'typing.line', name: 'Begin a new line', group: 'Typing', keys: ['Shift+Enter'], scopes: ['typing'], run: ({ typing }) => void typing.editor?.commands.setHardBreak() },

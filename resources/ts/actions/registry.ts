@@ -35,6 +35,8 @@ export interface Action {
     /** Never changes, so that keys and tests can refer to it. */
     id: string
     name: string
+    /** What it does, in one sentence; those of the application itself stand in sentences.ts. */
+    what?: string
     group: Group
     /** Such as "Shift+Enter", "Mod+Z" (Mod is Ctrl, on a Mac ⌘), "Alt+ArrowUp". The first is the one shown. */
     keys: readonly string[]

@@ -61,12 +61,25 @@ export function outlineLines(tree: Context['map']['tree'], folded: ReadonlySet<s
     return childrenOf(tree, '').flatMap((top) => branchOf(tree, top, folded))
 }
 
+/** The scale below which the type of the deepest levels is no longer drawn. */
+const READABLE = 0.65
+
 /** Going about and looking around. */
 export const seeingActions: readonly Action[] = [
     arrow('up', 'ArrowUp', 'Go up'),
     arrow('down', 'ArrowDown', 'Go down'),
     arrow('left', 'ArrowLeft', 'Go left'),
     arrow('right', 'ArrowRight', 'Go right'),
+    {
+        id: 'go.parent', name: 'Go to the parent', group: 'Seeing', keys: ['Shift+Tab'], scopes: onTopics,
+        run: ({ map, camera }) => {
+            const parent = map.current === null ? null : (map.tree.topics.get(map.current)?.parent ?? null)
+            if (parent !== null && map.current !== (map.region === 'board' ? map.scope : map.outlineScope)) {
+                map.choose(parent)
+                camera.reveal(parent)
+            }
+        },
+    },
     {
         id: 'go.root', name: 'Go to the root', group: 'Seeing', keys: ['Home'], scopes: onTopics,
         run: ({ map, camera }) => {
@@ -83,7 +96,8 @@ export const seeingActions: readonly Action[] = [
         run: ({ map, camera }) => {
             if (map.current !== null) {
                 map.uncover(map.current, 'board')
-                camera.centre(map.current)
+                // From afar, large enough to read.
+                camera.centre(map.current, camera.scale < READABLE ? 1 : undefined)
             }
         },
     },

@@ -96,12 +96,12 @@ export const movingActions: readonly Action[] = [
         run: withGroup(moveOut),
     },
     {
-        id: 'move.left', name: 'Move left: out, or in where the branch grows left', group: 'Moving', keys: ['Alt+ArrowLeft'], scopes: onTopics, available: isNotRoot,
-        run: withGroup((ids, context) => (growsLeft(ids[0] ?? '', context) ? moveIn : moveOut)(ids, context)),
+        id: 'move.left', name: 'Move left: out, or in where the branch grows left, or before the topic at its left', group: 'Moving', keys: ['Alt+ArrowLeft'], scopes: onTopics, available: isNotRoot,
+        run: withGroup((ids, context) => ({ left: moveIn, right: moveOut, down: moveUp })[growth(ids, context)](ids, context)),
     },
     {
-        id: 'move.right', name: 'Move right: in, or out where the branch grows left', group: 'Moving', keys: ['Alt+ArrowRight'], scopes: onTopics, available: isNotRoot,
-        run: withGroup((ids, context) => (growsLeft(ids[0] ?? '', context) ? moveOut : moveIn)(ids, context)),
+        id: 'move.right', name: 'Move right: in, or out where the branch grows left, or after the topic at its right', group: 'Moving', keys: ['Alt+ArrowRight'], scopes: onTopics, available: isNotRoot,
+        run: withGroup((ids, context) => ({ left: moveOut, right: moveIn, down: moveDown })[growth(ids, context)](ids, context)),
     },
     {
         id: 'move.loose', name: 'Take out to stand loose on the board', group: 'Moving', keys: ['Alt+Shift+T'], scopes: onTopics,
@@ -115,7 +115,11 @@ export const movingActions: readonly Action[] = [
     },
 ]
 
-const growsLeft = (id: string, { map }: Context): boolean => map.region === 'board' && map.slips.get(id)?.grows === 'left'
+/** The direction in which topics stand from their parent, as one sees them. */
+const growth = (ids: readonly string[], { map }: Context): 'left' | 'right' | 'down' => (map.region === 'board' ? map.slips.get(ids[0] ?? '')?.grows : undefined) ?? 'right'
+
+const moveUp = (ids: readonly string[], context: Context): void => moveAmongSiblings(ids, -1, context)
+const moveDown = (ids: readonly string[], context: Context): void => moveAmongSiblings(ids, 1, context)
 
 /** On the board the neighbours are those on the same side of the root. */
 function neighbour(ids: readonly string[], by: -1 | 1, { map }: Context): string | undefined {
@@ -129,6 +133,7 @@ function neighbour(ids: readonly string[], by: -1 | 1, { map }: Context): string
     return next === map.tree.root ? undefined : next
 }
 
+/** Puts topics before or after their neighbour. */
 function moveAmongSiblings(ids: readonly string[], by: -1 | 1, context: Context): void {
     const next = neighbour(ids, by, context)
     if (next !== undefined) {
@@ -150,6 +155,6 @@ function moveOut(ids: readonly string[], { map }: Context): void {
     if (parent != null && parent !== map.tree.root) {
         const grows = map.slips.get(ids[0] ?? '')?.grows
         const toRoot = map.tree.topics.get(parent)?.parent === map.tree.root
-        map.edit({ name: 'topic.move', topics: [...ids], after: parent, ...(toRoot && grows !== undefined ? { side: grows } : {}) })
+        map.edit({ name: 'topic.move', topics: [...ids], after: parent, ...(toRoot && grows !== undefined && grows !== 'down' ? { side: grows } : {}) })
     }
 }

@@ -4,26 +4,36 @@ import { useCamera } from '@/board/cameraStore'
 import { useWalk } from '@/show/walkStore'
 import { useMap } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
+import { useSession } from '@/stores/session'
 import { useTitles } from '@/stores/titles'
 import { useTyping } from '@/text/typing'
 import { useUi } from '@/ui/uiStore'
-import { pressed, readable, types } from './keys'
+import { pressed, readable, types, typesWithAlt } from './keys'
 import { usePaste } from '@/paste/pasteStore'
 import { chooseActions } from './chooseActions'
 import { mapActions, typingActions } from './mapActions'
 import type { Action, Context, Scope } from './registry'
 import { seeingActions } from './seeingActions'
+import { sentences } from './sentences'
 import { captureActions } from './captureActions'
 import { scopeActions } from './scopeActions'
 import { shapeActions } from './shapeActions'
 import { movingActions, topicActions } from './topicActions'
 import { walkActions } from './walkActions'
+import { wayActions } from './wayActions'
+import { features } from '@/features'
 
 /** Every action there is. */
 export const actions: readonly Action[] = [
     ...topicActions, ...captureActions, ...chooseActions, ...movingActions, ...shapeActions, ...typingActions, ...seeingActions, ...scopeActions,
-    ...mapActions, ...walkActions,
+    ...wayActions, ...mapActions, ...walkActions, ...features.flatMap((feature) => feature.actions),
 ]
+
+/** What an action does, in one sentence. */
+export function sentenceOf({ id, what }: Action): string {
+    const more = id.startsWith('apart.') ? 'Holds the branch a little farther from what is beside it.' : id.startsWith('see.level-') ? 'Folds everything deeper than this level.' : ''
+    return what ?? sentences[id] ?? more
+}
 
 const byId = new Map(actions.map((action) => [action.id, action]))
 
@@ -34,6 +44,11 @@ export function useActions() {
         map: useMap(), titles: useTitles(), typing: useTyping(), camera: useCamera(),
         preferences: usePreferences(), ui: useUi(), walk: useWalk(), paste: usePaste(),
     }
+
+    const session = useSession()
+
+    /** The keys of an action, as this person has them. */
+    const keysOf = (action: Action): readonly string[] => session.keys[action.id] ?? action.keys
 
     const context = (scope: Scope): Context => ({ ...stores, router, scope })
 
@@ -61,15 +76,20 @@ export function useActions() {
     }
 
     const nameOf = (id: string): string => byId.get(id)?.name ?? id
+    const whatOf = (id: string): string => {
+        const action = byId.get(id)
+        return action === undefined ? '' : sentenceOf(action)
+    }
 
     /** The key of an action as a person reads it, or nothing. */
     function keyOf(id: string): string {
-        const key = byId.get(id)?.keys[0]
+        const action = byId.get(id)
+        const key = action === undefined ? undefined : keysOf(action)[0]
         return key === undefined ? '' : readable(key)
     }
 
     function onKey(event: KeyboardEvent): void {
-        if (event.isComposing || event.keyCode === 229 || event.defaultPrevented) {
+        if (event.isComposing || event.keyCode === 229 || event.defaultPrevented || stores.ui.holdsKeys) {
             return
         }
         const scope = scopeOf(event.target)
@@ -77,8 +97,13 @@ export function useActions() {
         if (isPlainControl && ['Enter', ' ', 'Tab', 'ArrowLeft', 'ArrowRight', 'Shift+Tab'].includes(pressed(event)) && scope !== 'walk') {
             return
         }
+        const isText = scope === 'typing' || scope === 'field'
+        if (typesWithAlt(event) && (isText || event.getModifierState('AltGraph'))) {
+            typeInto(event, scope)
+            return
+        }
         const key = pressed(event)
-        const found = actions.find((action) => action.scopes.includes(scope) && action.keys.includes(key) && action.native !== true)
+        const found = actions.find((action) => action.scopes.includes(scope) && keysOf(action).includes(key) && action.native !== true)
         if (found !== undefined) {
             event.preventDefault()
             event.stopPropagation()
@@ -87,16 +112,24 @@ export function useActions() {
             }
             return
         }
+        typeInto(event, scope)
+    }
+
+    /** Typing on a topic begins its title anew. */
+    function typeInto(event: KeyboardEvent, scope: Scope): void {
         if ((scope === 'board' || scope === 'outline') && types(event) && stores.map.current !== null) {
             event.preventDefault()
             stores.titles.begin(stores.map.current, event.key)
         }
     }
 
+    /** What the menus are made of. */
+    const menuContext = (): Context => context(stores.map.region)
+
     /** Listens for keys; once, by the application. */
     function listen(): void {
         useEventListener(window, 'keydown', onKey, { capture: true })
     }
 
-    return { actions, run, isAvailable, nameOf, keyOf, listen }
+    return { actions, run, isAvailable, nameOf, whatOf, keyOf, keysOf, menuContext, listen }
 }

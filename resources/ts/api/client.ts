@@ -1,7 +1,7 @@
-import { request } from './http'
+import { request, sendLast } from './http'
 import type {
-    ClipAnswer, CompareAnswer, CopyAnswer, Draft, Edit, EditsAnswer, Find, FindAnswer, HistoryAnswer, Landed, LibraryAnswer, MeAnswer, OpenAnswer,
-    Person, QuickAnswer, RehearsalAnswer, StartersAnswer, TrashAnswer, View,
+    ClipAnswer, CompareAnswer, CopyAnswer, Draft, Edit, EditsAnswer, Find, FindAnswer, HistoryAnswer, Landed, LetterAnswer, LibraryAnswer, MeAnswer, OpenAnswer,
+    Person, Place, QuickAnswer, RehearsalAnswer, ReplaceAnswer, StartersAnswer, TrashAnswer, View,
 } from './wire'
 
 interface Entered { person: Person }
@@ -15,19 +15,22 @@ export interface MapChange { folder?: string | null; favourite?: boolean; starte
 /** Every call the application makes, by what it is for. */
 export const api = {
     me: () => request<MeAnswer>('GET', 'me'),
-    register: (name: string, email: string, password: string) => request<Entered>('POST', 'register', { name, email, password }),
+    keepKeys: (keys: Readonly<Record<string, readonly string[]>>) => request<{ person: Person }>('PUT', 'me/keys', { keys }),
+    register: (name: string, email: string) => request<LetterAnswer>('POST', 'register', { name, email }),
+    finishRegistration: (token: string, password: string) => request<Entered>('POST', 'register/finish', { token, password }),
     signIn: (email: string, password: string) => request<Entered>('POST', 'sign-in', { email, password }),
     demo: () => request<Entered>('POST', 'demo'),
     signOut: () => request<{ person: null }>('POST', 'sign-out'),
-    forgotPassword: (email: string) => request<{ message: string }>('POST', 'forgot-password', { email }),
+    forgotPassword: (email: string) => request<LetterAnswer>('POST', 'forgot-password', { email }),
     resetPassword: (token: string, email: string, password: string) =>
         request<Entered>('POST', 'reset-password', { token, email, password }),
 
     library: () => request<LibraryAnswer>('GET', 'maps'),
-    newMap: (folder: string | null = null, starter: string | null = null) => request<Made>('POST', 'maps', { folder, starter }),
-    importFile: (file: File, folder: string | null = null) =>
-        request<Made>('POST', `maps/import?${new URLSearchParams({ name: file.name, ...(folder === null ? {} : { folder }) }).toString()}`, file),
-    duplicate: (map: string) => request<Made>('POST', `maps/${map}/duplicate`),
+    /** The id is chosen here, so that asking again for want of an answer makes no second map; the same for the next two. */
+    newMap: (id: string, folder: string | null = null, starter: string | null = null) => request<Made>('POST', 'maps', { id, folder, starter }),
+    importFile: (id: string, file: File, folder: string | null = null) =>
+        request<Made>('POST', `maps/import?${new URLSearchParams({ id, name: file.name, ...(folder === null ? {} : { folder }) }).toString()}`, file),
+    duplicate: (id: string, map: string) => request<Made>('POST', `maps/${map}/duplicate`, { id }),
     changeMap: (map: string, change: MapChange) => request<Made>('PATCH', `maps/${map}`, change),
     trash: (map: string) => request<Made>('DELETE', `maps/${map}`),
     restore: (map: string) => request<Made>('POST', `maps/${map}/restore`),
@@ -41,7 +44,7 @@ export const api = {
     find: (find: Find, fields: string[], map: string | null, topics: string[] | null) =>
         request<FindAnswer>('POST', map === null ? 'find' : `maps/${map}/find`, { find, fields, ...(topics === null ? {} : { topics }) }),
     replace: (find: Find, fields: string[], text: string, hits: Record<string, string[]>) =>
-        request<{ step: string; maps: number }>('POST', 'replace', { find, fields, with: text, hits }),
+        request<ReplaceAnswer>('POST', 'replace', { find, fields, with: text, hits }),
 
     open: (map: string) => request<OpenAnswer>('GET', `maps/${map}?pane=${pane}`),
     edit: (map: string, since: number, edits: Edit[]) => request<EditsAnswer>('POST', `maps/${map}/edits?pane=${pane}`, { since, edits }),
@@ -58,6 +61,19 @@ export const api = {
     history: (map: string, before?: number) =>
         request<HistoryAnswer>('GET', `maps/${map}/history${before === undefined ? '' : `?before=${before}`}`),
     removed: (map: string) => request<TrashAnswer>('GET', `maps/${map}/trash`),
+}
+
+/** Sends edits as the page goes away, if they are few enough for that; they are kept and sent again next time. */
+export function leaveEdits(map: string, edits: readonly Edit[]): void {
+    const body = { since: 0, edits }
+    if (JSON.stringify(body).length < 60_000) {
+        sendLast(`maps/${map}/edits?pane=${pane}`, body)
+    }
+}
+
+/** Keeps where the board is left, even as the page goes away. Nobody waits for that, and nothing is lost if it fails. */
+export function leavePlace(map: string, place: Place): void {
+    sendLast(`maps/${map}/place?pane=${pane}`, place, 'PUT')
 }
 
 let early: { map: string; answer: Promise<OpenAnswer> } | null = null

@@ -7,28 +7,52 @@ export class RefusedError extends Error {
         readonly code: string,
         message: string,
         readonly field: string | null,
+        /** Seconds after which to come again, if the server said so. */
+        readonly again: number | null = null,
     ) {
         super(message)
     }
 }
 
-/** No answer came: the network is gone, or the server. */
+/** No answer came, or none of ours: the network is gone, or something on the way answered in the server's place. */
 export class UnreachableError extends Error {
-    constructor() {
-        super('The server cannot be reached.')
+    constructor(
+        message = 'The server cannot be reached.',
+        /** Whether something answered, but not this application. */
+        readonly isForeign = false,
+    ) {
+        super(message)
     }
 }
 
 const TIMEOUT = 20_000
+/** A file of 16 MB over a slow line takes minutes. */
+const UPLOAD_TIMEOUT = 600_000
+
+let signedOut: () => void = () => undefined
+
+/** Says what is to happen when the server no longer knows who is signed in. */
+export function onSignedOut(run: () => void): void {
+    signedOut = run
+}
 
 /** Sends a request to the API and gives the answer's JSON. */
 export async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
     const answer = await send(method, path, body)
-    return (await answer.json()) as T
+    try {
+        return (await answer.json()) as T
+    } catch {
+        throw foreign()
+    }
+}
+
+/** Sends a body without waiting for an answer, as the page goes away; what is too long for that is left. */
+export function sendLast(path: string, body: unknown, method = 'POST'): void {
+    void fetch(`/api/${path}`, { method, headers: { ...headersOf(), 'Content-Type': 'application/json' }, body: JSON.stringify(body), keepalive: true }).catch(() => undefined)
 }
 
 async function send(method: string, path: string, body: unknown, again = true): Promise<Response> {
-    const headers: Record<string, string> = { Accept: 'application/json', 'X-XSRF-TOKEN': token() }
+    const headers = headersOf()
     const raw = body instanceof Blob
     if (body !== undefined && !raw) {
         headers['Content-Type'] = 'application/json'
@@ -39,7 +63,7 @@ async function send(method: string, path: string, body: unknown, again = true): 
             method,
             headers,
             body: body === undefined ? undefined : raw ? body : JSON.stringify(body),
-            signal: AbortSignal.timeout(TIMEOUT),
+            signal: AbortSignal.timeout(raw ? UPLOAD_TIMEOUT : TIMEOUT),
         })
     } catch {
         throw new UnreachableError()
@@ -52,17 +76,23 @@ async function send(method: string, path: string, body: unknown, again = true): 
         await fetch('/api/me', { headers: { Accept: 'application/json' } }).catch(() => undefined)
         return send(method, path, body, false)
     }
-    throw await refused(answer)
+    const said = (await answer.json().catch(() => null)) as Partial<ErrorAnswer> | null
+    if (typeof said?.code !== 'string' || typeof said.message !== 'string') {
+        throw foreign()
+    }
+    if (answer.status === 401) {
+        signedOut()
+    }
+    const after = Number(answer.headers.get('Retry-After'))
+    throw new RefusedError(answer.status, said.code, said.message, said.field ?? null, after > 0 ? after : null)
 }
 
-async function refused(answer: Response): Promise<RefusedError> {
-    const said = (await answer.json().catch(() => null)) as ErrorAnswer | null
-    return new RefusedError(
-        answer.status,
-        said?.code ?? 'failed',
-        said?.message ?? 'Something went wrong on the server. Try again.',
-        said?.field ?? null,
-    )
+function foreign(): UnreachableError {
+    return new UnreachableError('Something on the way answered in the place of the server. Try again in a while.', true)
+}
+
+function headersOf(): Record<string, string> {
+    return { Accept: 'application/json', 'X-XSRF-TOKEN': token() }
 }
 
 function token(): string {

@@ -45,7 +45,9 @@ export type Edit =
   | NumberBranch
   | HoldApart
   | ReplaceText
-  | PasteLines;
+  | PasteLines
+  | SetRows
+  | RemoveRows;
 
 /**
  * What the server answers. TypeScript types are made from this file, and tests hold the answers to it.
@@ -66,6 +68,8 @@ export interface Wire {
   copy?: CopyAnswer;
   rehearsal?: RehearsalAnswer;
   compare?: CompareAnswer;
+  letter?: LetterAnswer;
+  replace?: ReplaceAnswer;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -82,6 +86,12 @@ export interface MeAnswer {
 export interface Person {
   name: string;
   email: string;
+  /**
+   * The keys this person has changed, by action.
+   */
+  keys: {
+    [k: string]: string[];
+  };
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -123,8 +133,12 @@ export interface Folder {
 export interface OpenAnswer {
   id: string;
   seq: number;
-  rows: Row[];
+  rows: (Row | FeatureRow)[];
   view: View;
+  /**
+   * Where this person left the board; null the first time.
+   */
+  place: Place | null;
   scene: SceneNews;
   undo: string | null;
   redo: string | null;
@@ -176,6 +190,31 @@ export interface Fields {
   changed?: number;
 }
 /**
+ * A row that a feature keeps, always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "FeatureRow".
+ */
+export interface FeatureRow {
+  type: string;
+  id: string;
+  fields: FeatureFields | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * What a feature keeps; wire:schema puts the features' own pieces in.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "FeatureFields".
+ */
+export interface FeatureFields {
+  [k: string]: string | number | boolean | null;
+}
+/**
  * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "View".
  */
@@ -185,6 +224,17 @@ export interface View {
   chosen: string | null;
   scope: string | null;
   outlineScope: string | null;
+}
+/**
+ * The point of the board in the middle of the window, and how large.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Place".
+ */
+export interface Place {
+  x: number;
+  y: number;
+  scale: number;
 }
 /**
  * The slips that are new or changed and the ids of those gone; all of them after a reset.
@@ -197,6 +247,11 @@ export interface SceneNews {
   arrangement: string;
   slips: Slip[];
   gone: string[];
+  /**
+   * Those that are new or drawn otherwise.
+   */
+  marks: Mark[];
+  goneMarks: string[];
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -216,7 +271,18 @@ export interface Slip {
   w: number;
   h: number;
   level: number;
-  grows: "left" | "right";
+  /**
+   * The direction in which it stands from its parent.
+   */
+  grows: "left" | "right" | "down";
+  /**
+   * The edge by which the connector comes in.
+   */
+  spine: "left" | "right" | "top";
+  /**
+   * Where the marks of what is folded stand.
+   */
+  opens: "left" | "right" | "down";
   chalk: string;
   /**
    * How many topics below it are folded away.
@@ -261,13 +327,58 @@ export interface Part {
   guess?: boolean;
 }
 /**
+ * Something drawn that is not a topic, in places from the middle of the root.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Mark".
+ */
+export interface Mark {
+  id: string;
+  type: string;
+  parts: Primitive[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Primitive".
+ */
+export interface Primitive {
+  /**
+   * What it is a part of, for whoever styles it.
+   */
+  part: string;
+  /**
+   * Of a path: as in SVG.
+   */
+  d?: string;
+  /**
+   * Of a line of text.
+   */
+  text?: string;
+  x?: number;
+  /**
+   * The baseline.
+   */
+  y?: number;
+  /**
+   * How wide the text is.
+   */
+  w?: number;
+  size?: number;
+  /**
+   * A paint by its role, such as ink, paper or chalk:tide; empty for none.
+   */
+  fill: string;
+  stroke: string;
+  thick?: number;
+}
+/**
  * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "EditsAnswer".
  */
 export interface EditsAnswer {
   seq: number;
   edits: Outcome[];
-  rows: Row[];
+  rows: (Row | FeatureRow)[];
   scene: SceneNews;
   undo: string | null;
   redo: string | null;
@@ -383,6 +494,15 @@ export interface Draft {
   children?: Draft[];
   numbering?: string | null;
   numberFrom?: number;
+  /**
+   * The id of what this is a copy of, where rows are about it.
+   */
+  was?: string;
+  rows?: {
+    type: string;
+    id: string;
+    fields: FeatureFields;
+  }[];
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -595,6 +715,10 @@ export interface UndoEdit {
   step?: string;
   name: "undo";
   forget?: boolean;
+  /**
+   * The step that is meant; refused if it is not the latest.
+   */
+  of?: string;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -1068,6 +1192,48 @@ export interface Landed {
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetRows".
+ */
+export interface SetRows {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: string;
+  /**
+   * Where there is one row a topic.
+   */
+  topics?: string[];
+  /**
+   * Else the id of the row.
+   */
+  row?: string;
+  fields: FeatureFields;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "RemoveRows".
+ */
+export interface RemoveRows {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.remove";
+  type: string;
+  rows: string[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "StartersAnswer".
  */
 export interface StartersAnswer {
@@ -1138,10 +1304,17 @@ export interface FoundMap {
 export interface Hit {
   key: string;
   topic: string;
-  field: "title" | "caption" | "note";
+  /**
+   * title, caption, note, or a text that a feature keeps, by its sort of row and field.
+   */
+  field: string;
   before: string;
   found: string;
   after: string;
+  /**
+   * The row of the feature; empty for the topic's own texts.
+   */
+  row: string;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -1217,4 +1390,24 @@ export interface PastTopic {
   id: string;
   parent: string | null;
   title: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "LetterAnswer".
+ */
+export interface LetterAnswer {
+  message: string;
+  /**
+   * What was sent, for who sits at the server itself.
+   */
+  letter: string | null;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ReplaceAnswer".
+ */
+export interface ReplaceAnswer {
+  step: string;
+  maps: number;
+  places: number;
 }

@@ -1,13 +1,17 @@
 <script setup lang="ts">
-import { NButton, NTooltip } from 'naive-ui'
+import { NButton, NDropdown } from 'naive-ui'
 import { useActions } from '@/actions/useActions'
+import ActionHint from '@/ui/ActionHint.vue'
+import { useMenu } from '@/ui/useMenu'
 import { useCamera } from './cameraStore'
+import { VIEW } from './viewMenu'
 
 /** Zoom and the two ways back, in the corner of the board. */
 const emit = defineEmits<{ act: [id: string] }>()
 
 const camera = useCamera()
-const { nameOf, keyOf } = useActions()
+const { nameOf } = useActions()
+const { options } = useMenu()
 
 const buttons = [
     { id: 'see.farther', text: '−' },
@@ -20,12 +24,10 @@ const buttons = [
 <template>
     <div class="controls" role="toolbar" aria-label="View of the board">
         <span class="scale" aria-label="Scale">{{ Math.round(camera.scale * 100) }} %</span>
-        <NTooltip v-for="button in buttons" :key="button.id">
-            <template #trigger>
-                <NButton size="small" quaternary :aria-label="nameOf(button.id)" @click="emit('act', button.id)">{{ button.text }}</NButton>
-            </template>
-            {{ nameOf(button.id) }} · {{ keyOf(button.id) }}
-        </NTooltip>
+        <NDropdown trigger="click" placement="top-end" :options="options(VIEW)" @select="(id: string) => emit('act', id)"><NButton size="small" quaternary>View</NButton></NDropdown>
+        <ActionHint v-for="button in buttons" :id="button.id" :key="button.id">
+            <NButton size="small" quaternary :aria-label="nameOf(button.id)" @click="emit('act', button.id)">{{ button.text }}</NButton>
+        </ActionHint>
     </div>
 </template>
 

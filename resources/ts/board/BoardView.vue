@@ -5,27 +5,32 @@ import { useActions } from '@/actions/useActions'
 import { useWalk } from '@/show/walkStore'
 import { useMap } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
-import { childrenOf } from '@/stores/tree'
+import { childrenOf, siblingsOf } from '@/stores/tree'
 import { useChoosing } from '@/stores/choosing'
 import { useDrag } from '@/stores/drag'
 import { useTitles } from '@/stores/titles'
 import { useDragSource } from '@/ui/useDragSource'
 import { prepareEditor } from '@/text/titleEditors'
+import { plainTitle, topicName } from '@/text/titleMarkdown'
 import BoardControls from './BoardControls.vue'
 import { useCamera } from './cameraStore'
 import { boardLanding } from './boardTarget'
 import DropSlot from './DropSlot.vue'
+import { farLabels, isReadable } from './farLabels'
+import FarLabels from './FarLabels.vue'
 import FarView from './FarView.vue'
-import { frameAround, overlaps, type Box } from './geometry'
+import { deepestLevel } from './looks'
+import FirstWords from './FirstWords.vue'
+import MarkShape from './MarkShape.vue'
+import { frameAround, type Box } from './geometry'
 import SlipShape from './SlipShape.vue'
 import TypingSlip from './TypingSlip.vue'
 import { useApartDrag } from './useApartDrag'
 import { useLasso } from './useLasso'
+import { usePlace } from './usePlace'
 import { useViewport } from './useViewport'
 
-/** The drawn map. Only what is painted is in the document; from far away, bars stand for topics. */
-const FAR = 0.3
-
+/** The drawn map. Only what is painted is in the document; what would be too small to read is drawn as bars. */
 const map = useMap()
 const titles = useTitles()
 const camera = useCamera()
@@ -35,36 +40,46 @@ const { run } = useActions()
 
 const frame = ref<HTMLElement | null>(null)
 const layer = ref<HTMLElement | null>(null)
-const { painted, moving, width, centre, fit, reveal, zoomBy, panBy, toBoard, middle } = useViewport(frame, layer, (scale) => (camera.scale = scale))
+const { painted, moving, width, centre, fit, goTo, scaleFor, reveal, zoomBy, panBy, toBoard, middle } = useViewport(frame, layer, (scale) => (camera.scale = scale))
 
 interface Placed { slip: Slip; box: Box }
 
-const far = computed(() => painted.value.scale < FAR)
-const seen = computed<Placed[]>(() => {
-    const placed: Placed[] = []
-    for (const [id, box] of camera.boxes) {
-        const slip = camera.drawn.get(id)
-        if (slip !== undefined && overlaps({ x: box.x - 90, y: box.y, w: box.w + 180, h: box.h }, painted.value) && (!far.value || slip.level < 2 || id === map.current)) {
-            placed.push({ slip, box })
-        }
-    }
-    return placed
-})
+const isLegible = (level: number): boolean => isReadable(level, painted.value.scale)
+const far = computed(() => !isLegible(deepestLevel))
+const labels = computed(() => (far.value ? farLabels({ boxes: camera.boxes, slips: camera.drawn, title: (id) => plainTitle(map.tree.topics.get(id)?.title ?? '') }, painted.value, painted.value.scale) : []))
+const labelled = computed(() => new Set(labels.value.map((label) => label.id)))
+/** Room beside a slip for what hangs on it, such as tally marks. */
+const ASIDE = 90
 
-/** Connectors reach from a box to its parent, so they can be in view when the box is not. */
-const connectors = computed<Placed[]>(() => {
-    const placed: Placed[] = []
-    for (const [id, box] of camera.boxes) {
-        const slip = camera.drawn.get(id)
-        const parent = slip?.parent == null ? box : camera.boxes.get(slip.parent)
-        if (slip !== undefined && parent !== undefined && slip.connector !== '' && (!far.value || slip.level < 2)) {
-            const way = frameAround([box, parent])
-            if (way !== null && overlaps(way, painted.value)) {
-                placed.push({ slip, box })
-            }
+/** The slips and connectors to be drawn. Both go over every topic at every change, so they make nothing on the way. */
+const visible = computed(() => {
+    const seen: Placed[] = []
+    const connectors: Placed[] = []
+    const { x, y, w, h } = painted.value
+    const [right, bottom] = [x + w, y + h]
+    const legible = Array.from({ length: deepestLevel + 1 }, (_, level) => isLegible(level))
+    const { boxes, drawn } = camera
+    for (const [id, box] of boxes) {
+        const slip = drawn.get(id)
+        if (slip === undefined) {
+            continue
+        }
+        const isDrawn = legible[slip.level] === true
+        const isNear = box.x - ASIDE < right && x < box.x + box.w + ASIDE && box.y < bottom && y < box.y + box.h
+        if (isNear && (isDrawn || (map.chosen.includes(id) && !labelled.value.has(id)))) {
+            seen.push({ slip, box })
+        }
+        if (!isDrawn || slip.connector === '') {
+            continue
+        }
+        // A connector reaches from a box to its parent, so it can be in view when the box is not.
+        const parent = slip.parent === null ? box : boxes.get(slip.parent)
+        if (parent !== undefined && Math.min(box.x, parent.x) < right && x < Math.max(box.x + box.w, parent.x + parent.w)
+            && Math.min(box.y, parent.y) < bottom && y < Math.max(box.y + box.h, parent.y + parent.h)) {
+            connectors.push({ slip, box })
         }
     }
-    return placed
+    return { seen, connectors }
 })
 
 const drag = useDrag()
@@ -171,20 +186,30 @@ function showAll(glides = true): void {
     }
 }
 
-/** A map opens with all of it in view if it can be read so, else with the chosen topic in the middle. */
+/** A map opens where this person left it; the first time so that as many levels as can be read are in view. */
 function begin(): void {
-    const all = frameAround(camera.boxes.values())
-    const at = camera.boxes.get(map.current ?? '')
-    if (all === null || width.value === 0) {
+    if (width.value === 0 || camera.boxes.size === 0) {
         return
     }
-    showAll(false)
-    if (camera.scale < 0.33 && at !== undefined) {
-        centre(at, Math.min(1, width.value / 700))
+    if (map.place !== null) {
+        goTo(map.place)
+        return
     }
+    for (let level = deepestLevel; level > 0; level--) {
+        const all = frameAround([...camera.boxes].filter(([id]) => (camera.drawn.get(id)?.level ?? 0) <= level).map(([, box]) => box))
+        if (all !== null && isReadable(level, scaleFor(all))) {
+            fit(all, false)
+            return
+        }
+    }
+    // Then the titles that stand over their branches are what can be read.
+    showAll(false)
 }
 
-const handle = { showAll, centre, reveal, zoomBy, middle }
+const { keep } = usePlace()
+watch(painted, ({ scale }) => width.value > 0 && keep({ ...middle(), scale }))
+
+const handle = { showAll, centre, reveal, zoomBy, middle, toBoard }
 onMounted(() => {
     camera.handle = handle
     void nextTick(begin)
@@ -199,6 +224,37 @@ onBeforeUnmount(() => {
 })
 /** After typing the keys belong to the board again. */
 watch(() => map.editing, (now, before) => now === null && before?.where === 'board' && frame.value?.focus({ preventScroll: true }))
+/** A topic that is typed is brought into view whole, and stays so while it grows. */
+const typed = computed(() => (typingId.value === null ? undefined : camera.boxes.get(typingId.value)))
+watch([typingId, () => typed.value?.x, () => typed.value?.y, () => typed.value?.w, () => typed.value?.h], ([now], [before]) => void nextTick(() => bringNear(now !== before)))
+
+/** Nobody types what they cannot read. */
+function bringNear(isNew: boolean): void {
+    const level = camera.drawn.get(typingId.value ?? '')?.level ?? 0
+    if (typed.value !== undefined && isNew && !isLegible(level)) {
+        centre(typed.value, 1)
+    } else if (typed.value !== undefined) {
+        reveal(typed.value)
+    }
+}
+
+/** Where one is, for who does not see it: what the topic says, where it stands, and how much is below it. */
+const spoken = computed(() => {
+    const topic = map.region === 'board' && walk.at === null ? map.currentTopic : null
+    if (topic === null) {
+        return ''
+    }
+    const below = childrenOf(map.tree, topic.id).length
+    const siblings = siblingsOf(map.tree, topic.id)
+    const parts = [
+        topicName(topic.title),
+        topic.parent === null ? (topic.id === map.tree.root ? 'root' : 'loose') : `${siblings.indexOf(topic.id) + 1} of ${siblings.length} below ${topicName(map.tree.topics.get(topic.parent)?.title)}`,
+        below === 0 ? '' : `${below === 1 ? '1 subtopic' : `${below} subtopics`}${map.folded.has(topic.id) ? ', folded' : ''}`,
+        map.chosen.length > 1 ? `${map.chosen.length} chosen` : '',
+    ]
+    return parts.filter((part) => part !== '').join(', ')
+})
+
 watch(() => width.value > 0, (there, before) => there && !before && begin())
 watch(() => (walk.at !== null ? camera.boxes.has(walk.at) : null), (there, before) => there === true && before === false && walk.look())
 </script>
@@ -210,26 +266,30 @@ watch(() => (walk.at !== null ? camera.boxes.has(walk.at) : null), (there, befor
         @pointerdown="pointerDown" @click="click" @dblclick="doubleClick" @focus="map.region = 'board'">
         <div ref="layer" class="layer">
             <svg v-bind="svgFrame" aria-hidden="true">
-                <FarView v-if="far" :painted="painted" />
+                <FarView v-if="far" :painted="painted" :labelled="labelled" />
                 <path
-                    v-for="{ slip, box } in connectors" :key="slip.id" class="connector" :class="{ dimmed: walk.at !== null || isDimmed(slip.id) }"
+                    v-for="{ slip, box } in visible.connectors" :key="slip.id" class="connector" :class="{ dimmed: walk.at !== null || isDimmed(slip.id) }"
                     :d="slip.connector" :style="{ transform: `translate(${box.x}px, ${box.y}px)`, d: `path('${slip.connector}')`, fill: `var(--${slip.chalk})` }" />
+                <MarkShape v-for="mark in far ? [] : map.marks.values()" :key="mark.id" :mark="mark" :dimmed="walk.at !== null" />
                 <SlipShape
-                    v-for="{ slip, box } in seen" :key="slip.id" :slip="slip" :x="box.x + (shift?.id === slip.id ? shift.x : 0)" :y="box.y + (shift?.id === slip.id ? shift.y : 0)"
-                    :chosen="walk.at === null && map.chosen.includes(slip.id)" :dimmed="isDimmed(slip.id)" :typing="slip.id === typingId"
+                    v-for="{ slip, box } in visible.seen" :key="slip.id" :slip="slip" :x="box.x + (shift?.id === slip.id ? shift.x : 0)" :y="box.y + (shift?.id === slip.id ? shift.y : 0)"
+                    :chosen="walk.at === null && map.chosen.includes(slip.id)" :dimmed="isDimmed(slip.id)" :typing="slip.id === typingId || !isLegible(slip.level)"
                     :foldable="walk.at === null && slip.level > 0 && childrenOf(map.tree, slip.id).length > 0"
                     @fold="map.setFolded('board', [slip.id], slip.hidden === 0)" />
+                <FarLabels v-if="far" :labels="labels" :scale="painted.scale" :chosen="map.chosen" />
                 <DropSlot />
                 <rect v-if="lasso !== null" class="lasso" :x="lasso.x" :y="lasso.y" :width="lasso.w" :height="lasso.h" />
             </svg>
-            <TypingSlip v-if="typingId !== null" :key="typingId" :painted="painted" @leave="titles.regionOf(frame)" />
+            <TypingSlip v-if="typingId !== null" :key="typingId" :painted="painted" @grown="reveal" />
         </div>
+        <p class="unseen" role="status">{{ spoken }}</p>
+        <FirstWords v-if="walk.at === null" />
         <BoardControls v-if="walk.at === null" @act="run" />
     </div>
 </template>
 
 <style scoped>
-.board { position: relative; overflow: hidden; background: var(--board); outline: none; touch-action: none; height: 100%; }
+.board { position: relative; overflow: clip; background: var(--board); outline: none; touch-action: none; height: 100%; }
 .board:not(.walking):focus-visible::after { content: ''; position: absolute; inset: 0; border: 2px solid var(--tide); pointer-events: none; border-radius: 2px; }
 .layer { position: absolute; left: 0; top: 0; transform-origin: 0 0; will-change: transform; }
 .layer > svg { display: block; overflow: visible; }

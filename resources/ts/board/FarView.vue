@@ -1,27 +1,45 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useCamera } from './cameraStore'
-import { overlaps } from './geometry'
+import { isReadable } from './farLabels'
+import type { Slip } from '@/api/wire'
+import { overlaps, type Box } from './geometry'
 import type { Painted } from './useViewport'
 
-/** Topics too small to read, as one path a chalk: bars for the slips, strokes from each to its parent. */
-const props = defineProps<{ painted: Painted }>()
+/** Topics too small to read, as one path a chalk: bars for the slips, strokes from each to its parent. Those whose titles stand over them are left out. */
+const props = defineProps<{ painted: Painted; labelled: ReadonlySet<string> }>()
 
 const camera = useCamera()
+
+/** From the edge of the parent that faces a box to the edge of it that faces the parent. */
+function strokeTo(slip: Slip, box: Box, parent: Box): string {
+    if (slip.connector === '') {
+        return ''
+    }
+    if (box.y > parent.y + parent.h && slip.spine === 'left' && box.x < parent.x + parent.w) {
+        return `M${parent.x + 11} ${parent.y + parent.h}V${box.y + box.h / 2}H${box.x}`
+    }
+    const from = box.y > parent.y + parent.h && slip.spine === 'top'
+        ? `M${parent.x + parent.w / 2} ${parent.y + parent.h}`
+        : `M${slip.grows === 'left' ? parent.x : parent.x + parent.w} ${parent.y + parent.h / 2}`
+    const to = { left: `${box.x} ${box.y + box.h / 2}`, right: `${box.x + box.w} ${box.y + box.h / 2}`, top: `${box.x + box.w / 2} ${box.y}` }
+    return `${from}L${to[slip.spine]}`
+}
 
 const paths = computed(() => {
     const byChalk = new Map<string, { bars: string; strokes: string }>()
     for (const [id, box] of camera.boxes) {
         const slip = camera.drawn.get(id)
-        const parent = slip?.parent == null ? undefined : camera.boxes.get(slip.parent)
-        if (slip === undefined || parent === undefined || slip.level < 2 || !overlaps(box, props.painted)) {
+        if (slip === undefined || isReadable(slip.level, props.painted.scale) || !overlaps(box, props.painted)) {
             continue
         }
-        const path = byChalk.get(slip.chalk) ?? { bars: '', strokes: '' }
-        path.bars += `M${box.x} ${box.y + 3}h${box.w}v${box.h - 6}h${-box.w}z`
-        const x = slip.grows === 'right' ? parent.x + parent.w : parent.x
-        path.strokes += `M${x} ${parent.y + parent.h / 2}L${slip.grows === 'right' ? box.x : box.x + box.w} ${box.y + box.h / 2}`
-        byChalk.set(slip.chalk, path)
+        const chalk = slip.level === 0 ? 'plate' : slip.chalk
+        const path = byChalk.get(chalk) ?? { bars: '', strokes: '' }
+        const inset = slip.level < 2 ? 0 : 3
+        path.bars += props.labelled.has(id) ? '' : `M${box.x} ${box.y + inset}h${box.w}v${box.h - 2 * inset}h${-box.w}z`
+        const parent = slip.parent === null ? undefined : camera.boxes.get(slip.parent)
+        path.strokes += parent === undefined ? '' : strokeTo(slip, box, parent)
+        byChalk.set(chalk, path)
     }
     return [...byChalk]
 })
@@ -30,8 +48,8 @@ const paths = computed(() => {
 <template>
     <g class="far">
         <template v-for="[chalk, path] in paths" :key="chalk">
-            <path :d="path.strokes" fill="none" :stroke="`var(--${chalk})`" stroke-width="3" />
-            <path :d="path.bars" :fill="`var(--${chalk})`" fill-opacity="0.5" />
+            <path :d="path.strokes" fill="none" :stroke="`var(--${chalk})`" stroke-width="3" stroke-opacity="0.6" />
+            <path :d="path.bars" :fill="`var(--${chalk})`" fill-opacity="0.32" />
         </template>
     </g>
 </template>

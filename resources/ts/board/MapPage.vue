@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useBreakpoints, useEventListener } from '@vueuse/core'
 import { NButton, NResult, NSpin } from 'naive-ui'
-import { defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue'
 import { RefusedError } from '@/api/http'
 import Desk from '@/desk/Desk.vue'
 import OutlineTree from '@/outline/OutlineTree.vue'
@@ -13,6 +13,7 @@ import { useDrag } from '@/stores/drag'
 import { useMap } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
 import { useTitles } from '@/stores/titles'
+import { useTyping } from '@/text/typing'
 import DragLabel from '@/ui/DragLabel.vue'
 import { offer } from '@/ui/tell'
 import { useUi } from '@/ui/uiStore'
@@ -22,6 +23,8 @@ import ScopeTrail from './ScopeTrail.vue'
 import BoardView from './BoardView.vue'
 import PanelEdge from './PanelEdge.vue'
 import PhoneSwitch from './PhoneSwitch.vue'
+import FirstWords from './FirstWords.vue'
+import ContextMenu from '@/ui/ContextMenu.vue'
 import TopBar from './TopBar.vue'
 
 /** A map that is open: outline, board and desk beside each other, or one at a time where it is narrow. */
@@ -44,12 +47,17 @@ const drag = useDrag()
 const camera = useCamera()
 const router = useRouter()
 const titles = useTitles()
+const typing = useTyping()
 const preferences = usePreferences()
 const problem = ref<string | null>(null)
 const ready = ref(false)
+let gone = false
 /** The second view shows the board alone. */
 const inFrame = pane === 'second'
 const narrow = inFrame ? ref(false) : useBreakpoints({ wide: 800 }).smaller('wide')
+
+/** Whether the outline fills the width. */
+const isListed = computed(() => !narrow.value && !inFrame && preferences.way === 'outline')
 
 watch(
     () => props.id,
@@ -60,7 +68,9 @@ watch(
         ready.value = false
         problem.value = null
         try {
-            await map.open(id)
+            if (!(await map.open(id))) {
+                return
+            }
             ready.value = true
             if (narrow.value && ui.phoneView === 'outline') {
                 map.region = 'outline'
@@ -71,6 +81,9 @@ watch(
                 titles.begin(map.tree.root)
             }
         } catch (error) {
+            if (id !== props.id || gone) {
+                return
+            }
             problem.value = error instanceof RefusedError ? error.message : 'The map could not be fetched. Check the network and try again.'
         }
     },
@@ -118,13 +131,12 @@ window.chalkTreeDrag = {
 }
 
 useEventListener(window, 'focus', () => map.askForNews())
-// Someone who leaves with edits unsent is told, though they are kept and sent next time.
-useEventListener(window, 'beforeunload', (event) => {
-    if (map.editing !== null) {
-        event.preventDefault()
-    }
-})
+// What is being typed when the map or the page is left is kept.
+map.beforeLeaving(typing.finish)
+map.beforeHiding(typing.keepSoFar)
+
 onBeforeUnmount(() => {
+    gone = true
     ui.side = null
     walk.end()
     map.close()
@@ -138,12 +150,13 @@ onBeforeUnmount(() => {
     <div v-else-if="!ready" class="wait"><NSpin description="Fetching the map" /></div>
     <div v-else class="page" :class="{ walking: walk.at !== null, narrow }">
         <TopBar v-if="walk.at === null" :narrow="narrow || inFrame" />
+        <ContextMenu />
         <main>
-            <template v-if="walk.at === null && (narrow ? ui.phoneView === 'outline' : preferences.outlineOpen && !inFrame)">
-                <aside class="left" :style="narrow ? {} : { width: `${preferences.outlineWidth}px` }"><ScopeTrail where="outline" /><OutlineTree /></aside>
-                <PanelEdge v-if="!narrow" />
+            <template v-if="walk.at === null && (narrow ? ui.phoneView === 'outline' : (preferences.outlineOpen || isListed) && !inFrame)">
+                <aside class="left" :class="{ alone: isListed }" :style="narrow || isListed ? {} : { width: `${preferences.outlineWidth}px` }"><ScopeTrail where="outline" /><OutlineTree /><FirstWords v-if="isListed || narrow" /></aside>
+                <PanelEdge v-if="!narrow && !isListed" />
             </template>
-            <div v-if="walk.at !== null || !narrow || ui.phoneView === 'board'" class="middle"><ScopeTrail v-if="walk.at === null" where="board" /><BoardView /></div>
+            <div v-if="walk.at !== null || (narrow ? ui.phoneView === 'board' : !isListed)" class="middle"><ScopeTrail v-if="walk.at === null" where="board" /><BoardView /></div>
             <SecondView v-if="walk.at === null && !narrow && pane === 'first' && preferences.second !== null" />
             <aside v-if="walk.at === null && ui.side !== null" class="right wide">
                 <FindPanel v-if="ui.side === 'find'" /><ParkingLot v-else-if="ui.side === 'lot'" /><RemovedPanel v-else />
@@ -162,7 +175,9 @@ onBeforeUnmount(() => {
 <style scoped>
 .page { height: 100dvh; display: flex; flex-direction: column; overflow: hidden; }
 main { flex: 1; min-height: 0; display: flex; }
-.left { flex: none; min-width: 0; background: var(--slip); display: flex; flex-direction: column; }
+.left { flex: none; min-width: 0; position: relative; background: var(--slip); display: flex; flex-direction: column; }
+.left.alone { flex: 1; }
+.left.alone :deep(.lines) { max-width: 980px; margin: 0 auto; }
 .middle, .left, .page :deep(.second) { user-select: none; }
 .middle :deep(.title-editor), .left :deep(.title-editor) { user-select: text; }
 .middle { flex: 1; min-width: 0; position: relative; display: flex; flex-direction: column; }

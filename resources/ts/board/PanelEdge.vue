@@ -17,7 +17,9 @@ function down(event: PointerEvent): void {
     edge.setPointerCapture(event.pointerId)
     const move = (moved: PointerEvent): void => set(from + moved.clientX)
     edge.addEventListener('pointermove', move)
-    edge.addEventListener('pointerup', () => edge.removeEventListener('pointermove', move), { once: true })
+    const end = (): void => edge.removeEventListener('pointermove', move)
+    edge.addEventListener('pointerup', end, { once: true })
+    edge.addEventListener('pointercancel', end, { once: true })
 }
 </script>
 

@@ -9,7 +9,19 @@ const props = defineProps<{ slip: Slip; x: number; y: number; chosen: boolean; d
 defineEmits<{ fold: [] }>()
 
 const look = computed(() => lookOf(props.slip.level))
-const handleX = computed(() => (props.slip.grows === 'right' ? props.slip.w + 11 : -11))
+/** Where the handle that folds stands, and the marks of what is folded. */
+const handle = computed(() => {
+    const { w, h, opens } = props.slip
+    return { right: { x: w + 11, y: h / 2 }, left: { x: -11, y: h / 2 }, down: { x: w / 2, y: h + 11 } }[opens]
+})
+const tally = computed(() => {
+    const { w, h, opens } = props.slip
+    return {
+        right: { hit: { x: w, y: 0, width: 40, height: h }, x: w + 9, y: h / 2 + 5, anchor: 'start' },
+        left: { hit: { x: -40, y: 0, width: 40, height: h }, x: -9, y: h / 2 + 5, anchor: 'end' },
+        down: { hit: { x: w / 2 - 30, y: h, width: 60, height: 26 }, x: w / 2, y: h + 20, anchor: 'middle' },
+    }[opens]
+})
 
 function styleOf(part: Part): Record<string, string> {
     const lines = [part.marks & 4 || part.href !== undefined ? 'underline' : '', part.marks & 8 ? 'line-through' : ''].join(' ').trim()
@@ -54,16 +66,16 @@ function hold(element: SVGTSpanElement, { value }: { value: Part }): void {
                 v-for="(part, n) in line.parts" :key="n" v-hold="part" :x="part.x">{{ part.text }}</tspan></text>
         </g>
         <path v-if="slip.note" class="note-sign" :d="noteSignPath(slip)" />
-        <g v-if="slip.hidden > 0" class="tally" role="button" :aria-label="`Unfold ${slip.hidden} topics`" @pointerdown.stop @click.stop="$emit('fold')">
+        <g v-if="slip.hidden > 0" class="tally" @pointerdown.stop @click.stop="$emit('fold')">
             <title>Unfold {{ slip.hidden }}</title>
-            <rect :x="slip.grows === 'right' ? slip.w : -40" y="0" width="40" :height="slip.h" fill="transparent" />
+            <rect v-bind="tally.hit" fill="transparent" />
             <path v-if="slip.hidden <= 5" :d="tallyPath(slip)" />
-            <text v-else :x="slip.grows === 'right' ? slip.w + 9 : -9" :y="slip.h / 2 + 5" :text-anchor="slip.grows === 'right' ? 'start' : 'end'" font-size="14" font-weight="700">{{ slip.hidden }}</text>
+            <text v-else :x="tally.x" :y="tally.y" :text-anchor="tally.anchor" font-size="14" font-weight="700">{{ slip.hidden }}</text>
         </g>
-        <g v-else-if="foldable" class="fold-handle" role="button" aria-label="Fold" @pointerdown.stop @click.stop="$emit('fold')">
+        <g v-else-if="foldable" class="fold-handle" @pointerdown.stop @click.stop="$emit('fold')">
             <title>Fold</title>
-            <circle :cx="handleX" :cy="slip.h / 2" r="8" />
-            <path :d="`M${handleX - 3} ${slip.h / 2 - 4}v8m3 -8v8m3 -8v8`" />
+            <circle :cx="handle.x" :cy="handle.y" r="8" />
+            <path :d="`M${handle.x - 3} ${handle.y - 4}v8m3 -8v8m3 -8v8`" />
         </g>
         <path v-if="chosen" class="ring" :d="ringPath(slip)" />
     </g>

@@ -1,18 +1,28 @@
 <script setup lang="ts">
-import { NButton, NDropdown, NInput, NTooltip, type DropdownOption } from 'naive-ui'
+import { NButton, NDropdown, NInput } from 'naive-ui'
 import { computed, nextTick, ref } from 'vue'
 import { useActions } from '@/actions/useActions'
+import { arrangements } from '@/features/arrange/arrangements'
 import { useMap } from '@/stores/map'
 import { childrenOf, LOT } from '@/stores/tree'
 import { plainTitle } from '@/text/titleMarkdown'
+import { usePreferences } from '@/stores/preferences'
+import ActionHint from '@/ui/ActionHint.vue'
 import Mark from '@/ui/Mark.vue'
+import { useMenu } from '@/ui/useMenu'
+import { VIEW } from './viewMenu'
 import SavedSign from './SavedSign.vue'
 
 /** The map's name, and what can be done with the map as a whole. */
-const props = defineProps<{ narrow: boolean }>()
+defineProps<{ narrow: boolean }>()
+
+const RENAME = 'rename'
+const ways = [{ id: 'outline', text: 'Outline' }, { id: 'board', text: 'Board' }] as const
 
 const map = useMap()
-const { run, isAvailable, nameOf, keyOf, actions } = useActions()
+const preferences = usePreferences()
+const { run } = useActions()
+const { options: menu } = useMenu()
 const naming = ref<string | null>(null)
 const name = ref<InstanceType<typeof NInput> | null>(null)
 
@@ -35,30 +45,37 @@ function endNaming(keep: boolean): void {
     naming.value = null
 }
 
-function options(ids: readonly string[]): DropdownOption[] {
-    return ids
-        .map((id) => actions.find((action) => action.id === id))
-        .filter((action) => action !== undefined)
-        .map((action) => ({ key: action.id, label: `${action.name}${action.keys.length > 0 ? `  ·  ${keyOf(action.id)}` : ''}`, disabled: !isAvailable(action) }))
+const parked = computed(() => childrenOf(map.tree, LOT).length)
+const aboutMap = computed(() => menu([
+    { key: RENAME, name: 'Rename the map' },
+    { name: 'Arrangement', lines: [...arrangements.map(({ name: one }) => `arrange.${one}`), '-', 'arrange.balance'] },
+    'see.board', '-', 'map.history', 'map.trash', 'lot.open', 'map.starter', '-', 'help.keys', 'map.library',
+]))
+const reshape = computed(() => menu([
+    'shape.wrap', 'shape.wrap-each', 'shape.dissolve', 'shape.lift', '-',
+    'change.break', 'change.join', 'change.send', 'shape.append', 'shape.into-note', '-',
+    'change.sort', 'change.number', 'change.tidy', 'change.empties', 'change.duplicates', 'change.levels', '-',
+    'shape.duplicate', 'move.below', 'move.loose', 'apart.back', 'apart.back-branch', 'apart.back-all',
+]))
+const handOver = computed(() => menu(['export.md', 'export.txt', 'export.opml', 'export.json', 'export.svg', 'export.png', '-', 'clip.copy', 'clip.copy-alone', 'clip.address']))
+const show = computed(() => menu(['walk.begin']))
+/** On a phone everything else is one list. */
+const more = computed(() => menu([
+    'help.palette', 'map.undo', 'map.redo', '-', 'find.here', 'find.everywhere', 'lot.open', 'lot.park', '-',
+    { name: 'Shape', lines: ['shape.wrap', 'shape.dissolve', 'change.sort', 'change.break', 'change.join', 'change.number', 'change.tidy'] },
+    { name: 'Hand over', lines: ['export.md', 'export.txt', 'export.opml', 'export.json', 'export.svg', 'export.png', 'clip.copy', 'clip.address'] },
+    { name: 'View', lines: VIEW }, 'walk.begin', 'clip.preview',
+]))
+const tall = () => ({ style: 'max-height: min(620px, 84vh)' })
+
+function choose(key: string): void {
+    if (key === RENAME) {
+        void beginNaming()
+    } else {
+        run(key)
+    }
 }
 
-const shapeOptions = computed(() =>
-    options([
-        'shape.wrap', 'shape.wrap-each', 'shape.dissolve', 'shape.lift', 'change.break', 'change.join', 'change.send', 'shape.append', 'change.sort', 'change.number', 'change.tidy',
-        'change.empties', 'change.duplicates', 'change.levels', 'shape.into-note', 'shape.duplicate', 'move.below', 'move.loose', 'apart.back', 'apart.back-branch', 'apart.back-all',
-    ]),
-)
-const tall = () => ({ style: 'max-height: min(560px, 80vh)' })
-const parked = computed(() => childrenOf(map.tree, LOT).length)
-const outOptions = computed(() => options(['export.md', 'export.txt', 'export.opml', 'export.json', 'export.svg', 'export.png']))
-const moreOptions = computed(() =>
-    options([
-        ...(props.narrow ? ['help.palette', 'map.undo', 'map.redo', 'walk.begin', 'lot.open', 'lot.park', 'shape.wrap', 'shape.dissolve', 'change.sort', 'change.break', 'change.join'] : []),
-        'clip.copy', 'clip.copy-alone', 'clip.cut', 'clip.preview', 'clip.address', 'find.here', 'find.everywhere', 'map.history', 'map.trash', 'map.starter',
-        'arrange.both-sides', 'arrange.rightward', 'arrange.balance', 'see.level-1', 'see.level-2', 'see.level-3', 'see.fold-others', 'topic.fold-below', 'topic.unfold-below', 'scope.in', 'scope.out',
-        'see.second', 'see.outline', 'see.desk', 'see.board', 'help.palette', 'help.keys',
-    ]),
-)
 const undoing = computed(() => [
     { id: 'map.undo', text: 'Undo', what: map.undoLabel, can: map.undoLabel !== null || map.waiting.length > 0 },
     { id: 'map.redo', text: 'Redo', what: map.redoLabel, can: map.redoLabel !== null },
@@ -67,49 +84,48 @@ const undoing = computed(() => [
 
 <template>
     <header class="bar" data-focus="top">
-        <NTooltip>
-            <template #trigger><RouterLink to="/" class="home" aria-label="Back to the library"><Mark /></RouterLink></template>
-            Back to the library · {{ keyOf('map.library') }}
-        </NTooltip>
+        <ActionHint id="map.library"><RouterLink to="/" class="home" aria-label="Back to the library"><Mark /></RouterLink></ActionHint>
         <NInput
             v-if="naming !== null" ref="name" v-model:value="naming" size="small" class="naming" :maxlength="200" :input-props="{ 'aria-label': 'Name of the map' }"
             @blur="endNaming(true)" @keydown.enter="endNaming(true)" @keydown.escape.stop="endNaming(false)" />
-        <button v-else class="name" title="Rename the map" @click="beginNaming">{{ title }}</button>
+        <NDropdown v-else trigger="click" :options="aboutMap" scrollable :menu-props="tall" @select="choose">
+            <button class="name" :aria-label="`About the map ${title}`"><span>{{ title }}</span><i aria-hidden="true" /></button>
+        </NDropdown>
         <SavedSign :narrow="narrow" />
         <div class="space" />
         <template v-if="!narrow">
-            <NTooltip v-for="one in undoing" :key="one.id">
-                <template #trigger><NButton quaternary size="small" :disabled="!one.can" @click="run(one.id)">{{ one.text }}</NButton></template>
-                {{ one.what ?? nameOf(one.id) }} · {{ keyOf(one.id) }}
-            </NTooltip>
-            <NTooltip>
-                <template #trigger><NButton secondary type="primary" size="small" @click="run('walk.begin')">Walk</NButton></template>
-                {{ nameOf('walk.begin') }} · {{ keyOf('walk.begin') }}
-            </NTooltip>
+            <nav class="ways" aria-label="Ways of seeing">
+                <ActionHint v-for="way in ways" :id="`way.${way.id}`" :key="way.id">
+                    <button :aria-pressed="preferences.way === way.id" :class="{ here: preferences.way === way.id }" @click="run(`way.${way.id}`)">{{ way.text }}</button>
+                </ActionHint>
+            </nav>
+            <div class="space" />
+            <ActionHint v-for="one in undoing" :id="one.id" :key="one.id" :now="one.what">
+                <NButton quaternary size="small" :disabled="!one.can" @click="run(one.id)">{{ one.text }}</NButton>
+            </ActionHint>
+            <NDropdown trigger="click" :options="reshape" scrollable :menu-props="tall" @select="run"><NButton size="small" secondary>Shape</NButton></NDropdown>
+            <ActionHint id="find.here"><NButton size="small" secondary @click="run('find.here')">Find</NButton></ActionHint>
+            <ActionHint v-if="parked > 0" id="lot.open"><NButton size="small" secondary :aria-label="`Parking lot, ${parked} parked`" @click="run('lot.open')">Parked<span class="count">{{ parked }}</span></NButton></ActionHint>
+            <NDropdown trigger="click" :options="handOver" @select="run"><NButton size="small" secondary>Hand over</NButton></NDropdown>
+            <NDropdown trigger="click" :options="show" @select="run"><NButton secondary type="primary" size="small">Show</NButton></NDropdown>
+            <ActionHint id="help.palette"><NButton size="small" secondary @click="run('help.palette')">Actions</NButton></ActionHint>
         </template>
-        <NDropdown v-if="!narrow" trigger="click" :options="shapeOptions" scrollable :menu-props="tall" @select="run"><NButton size="small" secondary>Shape</NButton></NDropdown>
-        <NTooltip v-if="!narrow">
-            <template #trigger><NButton size="small" secondary @click="run('find.here')">Find</NButton></template>
-            {{ nameOf('find.here') }} · {{ keyOf('find.here') }}
-        </NTooltip>
-        <NTooltip v-if="!narrow">
-            <template #trigger><NButton size="small" secondary :aria-label="`Parking lot, ${parked} parked`" @click="run('lot.open')">Parked<span v-if="parked > 0" class="count">{{ parked }}</span></NButton></template>
-            {{ nameOf('lot.open') }} · {{ keyOf('lot.open') }}
-        </NTooltip>
-        <NDropdown trigger="click" :options="outOptions" @select="run"><NButton size="small" secondary>Take out</NButton></NDropdown>
-        <NDropdown trigger="click" :options="moreOptions" scrollable :menu-props="tall" @select="run"><NButton size="small" secondary>More</NButton></NDropdown>
-        <NTooltip v-if="!narrow">
-            <template #trigger><NButton size="small" secondary @click="run('help.palette')">Actions</NButton></template>
-            {{ nameOf('help.palette') }} · {{ keyOf('help.palette') }}
-        </NTooltip>
+        <NDropdown v-else trigger="click" :options="more" scrollable :menu-props="tall" @select="run"><NButton size="small" secondary>More</NButton></NDropdown>
     </header>
 </template>
 
 <style scoped>
 .bar { flex: none; height: 50px; display: flex; align-items: center; gap: 8px; padding: 0 12px; background: var(--slip); border-bottom: 1px solid var(--edge); }
 .home { display: grid; border-radius: 9px; }
-.name { border: 1px solid transparent; background: none; color: inherit; font: 700 17px 'Atkinson Hyperlegible'; padding: 3px 8px; border-radius: 6px; cursor: text; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; min-width: 3em; }
+.name { border: 1px solid transparent; background: none; color: inherit; font: 700 17px 'Atkinson Hyperlegible'; padding: 3px 8px; border-radius: 6px; cursor: pointer; display: flex; align-items: center; gap: 7px; min-width: 3em; max-width: 30vw; }
+.name span { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+.name i { flex: none; width: 7px; height: 7px; margin-top: -4px; border: solid var(--soft); border-width: 0 2px 2px 0; transform: rotate(45deg); }
 .name:hover, .name:focus-visible { border-color: var(--edge); outline: none; }
+.ways { display: flex; gap: 4px; }
+.ways button { border: 0; border-bottom: 3px solid transparent; background: none; color: var(--soft); font: 15px 'Atkinson Hyperlegible'; padding: 12px 10px 10px; cursor: pointer; }
+.ways button:hover { color: var(--ink); }
+.ways button:focus-visible { outline: 2px solid var(--tide); outline-offset: -4px; border-radius: 6px; }
+.ways button.here { color: var(--ink); font-weight: 700; border-bottom-color: var(--tide); }
 .naming { max-width: 320px; }
 .space { flex: 1; }
 .count { margin-left: 6px; padding: 0 6px; border-radius: 8px; background: var(--driftwood-tint); font-size: 12.5px; font-weight: 700; }

@@ -1,14 +1,19 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { useResizeObserver } from '@vueuse/core'
+import { computed, ref } from 'vue'
 import { useMap } from '@/stores/map'
 import TitleEditor from '@/text/TitleEditor.vue'
 import { useTyping } from '@/text/typing'
 import { useCamera } from './cameraStore'
+import type { Box } from './geometry'
 import { lookOf } from './looks'
 import type { Painted } from './useViewport'
 
 /** The title being typed, over its slip on the board, set as it will be drawn. */
 const props = defineProps<{ painted: Painted }>()
+/** The place on the board that it takes while one types. */
+const emit = defineEmits<{ grown: [box: Box] }>()
+const frame = ref<HTMLElement | null>(null)
 
 const map = useMap()
 const camera = useCamera()
@@ -26,7 +31,8 @@ const style = computed(() => {
     const look = lookOf(slip.value.level)
     const { x, y, scale } = props.painted
     const spine = `${look.spine}px`
-    const left = slip.value.grows === 'left' && slip.value.level > 0
+    const left = slip.value.spine === 'right' && slip.value.level > 0
+    const top = slip.value.spine === 'top' && slip.value.level > 0
     return {
         transform: `translate(${(box.value.x - x) * scale}px, ${(box.value.y - y) * scale}px) scale(${scale})${left ? ` translateX(${box.value.w}px) translateX(-100%)` : ''}`,
         minWidth: `${box.value.w}px`,
@@ -35,11 +41,20 @@ const style = computed(() => {
         padding: `${look.padY}px ${look.padX}px`,
         font: `${look.bold ? '700' : '400'} ${look.size}px/${look.line}px 'Atkinson Hyperlegible', sans-serif`,
         borderRadius: `${look.corner}px`,
-        borderLeft: left || slip.value.level === 0 ? '0' : `${spine} solid var(--${slip.value.chalk})`,
+        borderTop: top ? `${spine} solid var(--${slip.value.chalk})` : '0',
+        borderLeft: left || top || slip.value.level === 0 ? '0' : `${spine} solid var(--${slip.value.chalk})`,
         borderRight: left ? `${spine} solid var(--${slip.value.chalk})` : '0',
         background: slip.value.level === 0 ? 'var(--plate)' : 'var(--slip)',
         color: slip.value.level === 0 ? 'var(--plate-ink)' : 'var(--ink)',
         textAlign: (slip.value.level === 0 ? 'center' : 'left') as 'center' | 'left',
+    }
+})
+
+useResizeObserver(frame, () => {
+    const at = box.value
+    if (at !== undefined && frame.value !== null) {
+        const { offsetWidth: w, offsetHeight: h } = frame.value
+        emit('grown', { x: slip.value?.spine === 'right' && slip.value.level > 0 ? at.x + at.w - w : at.x, y: at.y, w, h })
     }
 })
 
@@ -52,7 +67,7 @@ function leave(): void {
 </script>
 
 <template>
-    <div class="typing-slip" :style="style">
+    <div ref="frame" class="typing-slip" :style="style">
         <TitleEditor v-if="topic !== undefined" :title="topic.title" :instead="map.editing?.instead ?? null" @leave="leave" />
     </div>
 </template>

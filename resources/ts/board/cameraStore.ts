@@ -12,6 +12,7 @@ export interface CameraHandle {
     reveal(box: Box): void
     zoomBy(factor: number): void
     middle(): { x: number; y: number }
+    toBoard(clientX: number, clientY: number): { x: number; y: number }
 }
 
 /** The slips as drawn, with their places, and the camera over them. */

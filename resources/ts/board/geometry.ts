@@ -1,5 +1,5 @@
 import type { Slip } from '@/api/wire'
-import { childrenOf, type Tree } from '@/stores/tree'
+import { childrenOf, siblingOf, type Tree } from '@/stores/tree'
 
 /** A rectangle on the board, pixels at scale 1. */
 export interface Box {
@@ -64,15 +64,18 @@ export function nearestTowards(
     if (here === undefined) {
         return null
     }
-    if (direction === 'left' || direction === 'right') {
-        const outward = childrenOf(tree, from).filter((id) => slips.get(id)?.grows === direction && boxes.has(id))
-        if (outward.length > 0) {
-            return nearest(outward, boxes, middle(here))
-        }
-        const slip = slips.get(from)
-        if (slip !== undefined && slip.parent !== null && slip.grows !== direction) {
-            return slip.parent
-        }
+    const outward = childrenOf(tree, from).filter((id) => slips.get(id)?.grows === direction && boxes.has(id))
+    if (outward.length > 0) {
+        return nearest(outward, boxes, middle(here), direction === 'down' ? 'x' : 'y')
+    }
+    const slip = slips.get(from)
+    if (slip !== undefined && slip.parent !== null && slip.grows === opposite[direction]) {
+        return slip.parent
+    }
+    // Siblings that stand side by side are nearer than what hangs below one of them.
+    const beside = slip?.grows === 'down' && direction !== 'up' && direction !== 'down' ? siblingOf(tree, from, direction === 'left' ? -1 : 1) : undefined
+    if (beside !== undefined && slips.get(beside)?.grows === 'down' && boxes.has(beside)) {
+        return beside
     }
     return inDirection(boxes, from, here, direction)
 }
@@ -81,12 +84,15 @@ function middle(box: Box): { x: number; y: number } {
     return { x: box.x + box.w / 2, y: box.y + box.h / 2 }
 }
 
-function nearest(ids: readonly string[], boxes: ReadonlyMap<string, Box>, to: { x: number; y: number }): string | null {
+const opposite = { left: 'right', right: 'left', up: 'down', down: 'up' } as const
+
+/** The one whose middle is nearest along an axis. */
+function nearest(ids: readonly string[], boxes: ReadonlyMap<string, Box>, to: { x: number; y: number }, axis: 'x' | 'y'): string | null {
     let best: string | null = null
     let least = Infinity
     for (const id of ids) {
         const box = boxes.get(id)
-        const distance = box === undefined ? Infinity : Math.abs(middle(box).y - to.y)
+        const distance = box === undefined ? Infinity : Math.abs(middle(box)[axis] - to[axis])
         if (distance < least) {
             least = distance
             best = id

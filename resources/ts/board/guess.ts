@@ -24,9 +24,11 @@ export function guessedSlip(tree: Tree, topic: Topic, slips: KnownSlips): Slip |
     const text = Math.max(0, ...lines.map((line) => line.width))
     const w = Math.max(topic.width ?? 56, 2 * Math.ceil((text + 2 * look.padX + look.spine + (topic.note === '' ? 0 : 18)) / 2))
     const h = 2 * Math.ceil((lines.length * look.line + 2 * look.padY) / 2)
-    const grows = before?.grows ?? (parent?.level === 0 && tree.arrangement === 'both-sides' ? (topic.side ?? sideGuess(tree, parent, slips)) : (parent?.grows ?? 'right'))
+    const mate = mateAbove(tree, topic, slips)
+    const grows = before?.grows ?? (parent?.level === 0 && tree.arrangement === 'both-sides' ? (topic.side ?? sideGuess(tree, parent, slips)) : (mate?.grows ?? growsBelow(parent)))
     const place = before ?? placeBeside(tree, topic, parent, slips, grows, w, h, look.reach, look.gap)
-    const begin = level === 0 ? undefined : grows === 'right' ? look.padX + look.spine : Math.max(look.padX, w - look.padX - look.spine - text)
+    const spine = before?.spine ?? mate?.spine ?? (grows === 'left' ? 'right' : 'left')
+    const begin = level === 0 ? undefined : spine !== 'right' ? look.padX + look.spine : Math.max(look.padX, w - look.padX - look.spine - text)
     return {
         id: topic.id,
         parent: topic.parent,
@@ -36,6 +38,8 @@ export function guessedSlip(tree: Tree, topic: Topic, slips: KnownSlips): Slip |
         h,
         level,
         grows,
+        spine,
+        opens: before?.opens ?? mate?.opens ?? (parent?.opens === 'left' && grows === 'left' ? 'left' : 'right'),
         chalk: before?.chalk ?? parent?.chalk ?? 'mussel',
         hidden: before?.hidden ?? 0,
         number: before?.number ?? '',
@@ -49,6 +53,15 @@ export function guessedSlip(tree: Tree, topic: Topic, slips: KnownSlips): Slip |
     }
 }
 
+/** Subtopics of one that opens downwards are mostly a list. */
+const growsBelow = (parent: Slip | undefined): Slip['grows'] => (parent?.opens === 'left' ? 'left' : 'right')
+
+/** The sibling before a topic, which tells where it goes. */
+function mateAbove(tree: Tree, topic: Topic, slips: KnownSlips): Slip | undefined {
+    const mates = topic.parent === null ? [] : childrenOf(tree, topic.parent)
+    return slips.get(mates[mates.indexOf(topic.id) - 1] ?? '')
+}
+
 function sideGuess(tree: Tree, root: Slip, slips: KnownSlips): 'left' | 'right' {
     const left = childrenOf(tree, root.id).filter((id) => slips.get(id)?.grows === 'left').length
     return left * 2 < childrenOf(tree, root.id).length - 1 ? 'left' : 'right'
@@ -59,7 +72,7 @@ function placeBeside(
     topic: Topic,
     parent: Slip | undefined,
     slips: KnownSlips,
-    grows: 'left' | 'right',
+    grows: Slip['grows'],
     w: number,
     h: number,
     reach: number,
@@ -74,6 +87,12 @@ function placeBeside(
     }
     const mates = childrenOf(tree, parent.id).filter((id) => id === topic.id || slips.get(id)?.grows === grows)
     const above = slips.get(mates[mates.indexOf(topic.id) - 1] ?? '')
+    if (grows === 'down' && above !== undefined) {
+        return { x: above.x + above.w + gap + 12, y: above.y }
+    }
+    if (parent.opens === 'down') {
+        return { x: above?.x ?? 26, y: above === undefined ? parent.h + gap : above.y + above.h + gap }
+    }
     return {
         x: grows === 'right' ? parent.w + reach : -reach - w,
         y: above === undefined ? (parent.h - h) / 2 : above.y + above.h + gap,

@@ -6,15 +6,20 @@ export function spinePath(slip: Slip): string {
     const { corner: r, spine: s } = lookOf(slip.level)
     const { w, h } = slip
     const inner = h - 2 * r
-    return slip.grows === 'right'
-        ? `M${r} 0A${r} ${r} 0 0 0 0 ${r}v${inner}A${r} ${r} 0 0 0 ${r} ${h}H${Math.max(s, r)}L${s} ${h - r}V${r}L${Math.max(s, r)} 0Z`
-        : `M${w - r} 0A${r} ${r} 0 0 1 ${w} ${r}v${inner}A${r} ${r} 0 0 1 ${w - r} ${h}L${w - s} ${h - r}V${r}Z`
+    switch (slip.spine) {
+        case 'left':
+            return `M${r} 0A${r} ${r} 0 0 0 0 ${r}v${inner}A${r} ${r} 0 0 0 ${r} ${h}H${Math.max(s, r)}L${s} ${h - r}V${r}L${Math.max(s, r)} 0Z`
+        case 'right':
+            return `M${w - r} 0A${r} ${r} 0 0 1 ${w} ${r}v${inner}A${r} ${r} 0 0 1 ${w - r} ${h}L${w - s} ${h - r}V${r}Z`
+        case 'top':
+            return `M0 ${r}A${r} ${r} 0 0 1 ${r} 0H${w - r}A${r} ${r} 0 0 1 ${w} ${r}L${w - r} ${s}H${r}Z`
+    }
 }
 
 /** A stroke for each topic folded away, up to five. */
 export function tallyPath(slip: Slip): string {
-    const x = slip.grows === 'right' ? slip.w + 9 : -9 - 20
-    const middle = slip.h / 2
+    const x = { right: slip.w + 9, left: -9 - 20, down: slip.w / 2 - 10 }[slip.opens]
+    const middle = slip.opens === 'down' ? slip.h + 15 : slip.h / 2
     let strokes = ''
     for (let i = 0; i < Math.min(4, slip.hidden); i++) {
         strokes += `M${x + 5 * i} ${middle - 7 + (i % 2)}l${i % 2 ? 0.8 : -0.6} 13`
@@ -24,7 +29,7 @@ export function tallyPath(slip: Slip): string {
 
 export function noteSignPath(slip: Slip): string {
     const look = lookOf(slip.level)
-    const x = slip.w - look.padX - 11 - (slip.grows === 'left' ? look.spine : 0)
+    const x = slip.w - look.padX - 11 - (slip.spine === 'right' ? look.spine : 0)
     return `M${x} ${look.padY + look.line / 2 - 5}h11m-11 5h11m-11 5h6`
 }
 

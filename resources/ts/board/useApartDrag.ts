@@ -1,3 +1,4 @@
+import { bounds } from '@/api/bounds'
 import { shallowRef } from 'vue'
 import { useMap } from '@/stores/map'
 import { usePointerDrag } from '@/ui/usePointerDrag'
@@ -22,14 +23,17 @@ export function useApartDrag(scale: () => number) {
     function drop(): void {
         const topic = map.tree.topics.get(pulled)
         if (shift.value !== null && topic !== undefined) {
-            const outward = map.slips.get(pulled)?.grows === 'left' ? -shift.value.x : shift.value.x
-            pullApart(pulled, topic.apartX + outward, topic.apartY + shift.value.y)
+            const { x, y } = shift.value
+            const grows = map.slips.get(pulled)?.grows
+            // Outwards from the parent, and away from the sibling before it.
+            const [outward, aside] = grows === 'down' ? [y, x] : [grows === 'left' ? -x : x, y]
+            pullApart(pulled, topic.apartX + outward, topic.apartY + aside)
         }
     }
 
     function pullApart(id: string, x: number, y: number): void {
         const near = (value: number): number => (Math.abs(value) < 6 ? 0 : Math.round(value))
-        map.edit({ name: 'topic.apart', topics: [id], x: Math.min(4000, Math.max(0, near(x))), y: Math.min(4000, Math.max(-4000, near(y))) })
+        map.edit({ name: 'topic.apart', topics: [id], x: Math.min(bounds.apart, Math.max(0, near(x))), y: Math.min(bounds.apart, Math.max(-bounds.apart, near(y))) })
     }
 
     return { shift, ...usePointerDrag({ begin, follow, drop, end: () => (shift.value = null) }) }

@@ -13,7 +13,8 @@ export function useLasso(options: { boxes: () => ReadonlyMap<string, Box>; toBoa
         from = options.toBoard(event.clientX, event.clientY)
         before = event.ctrlKey || event.metaKey ? map.chosen : []
         window.addEventListener('pointermove', move)
-        window.addEventListener('pointerup', up, { once: true })
+        window.addEventListener('pointerup', up)
+        window.addEventListener('pointercancel', stop)
     }
 
     function move(event: PointerEvent): void {
@@ -24,12 +25,18 @@ export function useLasso(options: { boxes: () => ReadonlyMap<string, Box>; toBoa
     }
 
     function up(): void {
-        window.removeEventListener('pointermove', move)
         const frame = lasso.value
         if (frame !== null) {
             const caught = [...options.boxes()].filter(([, box]) => overlaps(box, frame)).map(([id]) => id)
             map.choose(...new Set([...before, ...caught]))
         }
+        stop()
+    }
+
+    function stop(): void {
+        window.removeEventListener('pointermove', move)
+        window.removeEventListener('pointerup', up)
+        window.removeEventListener('pointercancel', stop)
         from = lasso.value = null
     }
 

@@ -2,6 +2,7 @@ import { useElementSize, usePreferredReducedMotion } from '@vueuse/core'
 import { select } from 'd3-selection'
 import { zoom, zoomIdentity, zoomTransform, ZoomTransform } from 'd3-zoom'
 import { onBeforeUnmount, onMounted, ref, shallowRef, watch, type Ref } from 'vue'
+import type { Place } from '@/api/wire'
 import type { Box } from './geometry'
 
 /** The part of the board that is painted: a rectangle of it, and the scale at which it is sharp. */
@@ -9,7 +10,7 @@ export interface Painted extends Box {
     readonly scale: number
 }
 
-const LEAST = 0.04
+const LEAST = 0.01
 const MOST = 4
 /** How far beyond the window is painted, as a part of its size, so that panning rarely has to wait. */
 const BEYOND = 0.5
@@ -130,13 +131,23 @@ export function useViewport(frame: Ref<HTMLElement | null>, layer: Ref<HTMLEleme
 
     /** Shows all of a box, at its own size if there is room. */
     function fit(box: Box, glides = true): void {
-        const fitting = around(box, Math.min(1, (width.value - 48) / box.w, (height.value - 48 - FOOT) / box.h))
+        const fitting = around(box, scaleFor(box))
         const to = new ZoomTransform(fitting.k, fitting.x, fitting.y - FOOT / 2)
         if (glides) {
             glideTo(to)
         } else {
             setView(to)
         }
+    }
+
+    /** Goes back to where one was. */
+    function goTo({ x, y, scale }: Place): void {
+        setView(around({ x, y, w: 0, h: 0 }, scale))
+    }
+
+    /** How large a box is where all of it is shown. */
+    function scaleFor(box: Box): number {
+        return Math.min(1, (width.value - 48) / box.w, (height.value - 48 - FOOT) / box.h)
     }
 
     /** Moves no more than is needed to see a box. */
@@ -194,5 +205,5 @@ export function useViewport(frame: Ref<HTMLElement | null>, layer: Ref<HTMLEleme
         clearTimeout(rest)
     })
 
-    return { painted, moving, width, height, centre, fit, reveal, zoomBy, panBy, toBoard, middle }
+    return { painted, moving, width, height, centre, fit, goTo, scaleFor, reveal, zoomBy, panBy, toBoard, middle }
 }

@@ -1,63 +1,75 @@
 <script setup lang="ts">
-import { useDebounceFn } from '@vueuse/core'
 import { NButton, NInput, NInputNumber, NRadioButton, NRadioGroup } from 'naive-ui'
 import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
+import { bounds } from '@/api/bounds'
 import { useActions } from '@/actions/useActions'
+import { useDrafts } from '@/stores/drafts'
 import { newId, useMap } from '@/stores/map'
+import { usePreferences } from '@/stores/preferences'
 import { branchOf, childrenOf } from '@/stores/tree'
 import { useTitles } from '@/stores/titles'
 import { plainTitle } from '@/text/titleMarkdown'
 import { useTyping } from '@/text/typing'
+import { afterPaint } from '@/ui/afterPaint'
 import { useUi } from '@/ui/uiStore'
+import { features } from '@/features'
 import ChoiceSummary from './ChoiceSummary.vue'
+import DeskSection from './DeskSection.vue'
 
 /** What is chosen, and the ways to change it. */
 const NoteEditor = defineAsyncComponent(() => import('./NoteEditor.vue'))
 
+const sections = features.flatMap((feature) => feature.deskSection ?? [])
 const map = useMap()
 const titles = useTitles()
 const ui = useUi()
 const { run } = useActions()
 const typing = useTyping()
+const drafts = useDrafts()
+const preferences = usePreferences()
 const caption = ref<InstanceType<typeof NInput> | null>(null)
 const note = ref<{ focus: () => void } | null>(null)
 
-const topic = computed(() => map.currentTopic)
+const topic = afterPaint(() => map.currentTopic)
 const title = computed(() => plainTitle(topic.value?.title ?? ''))
 const isFirstLevel = computed(() => topic.value?.parent === map.tree.root && map.tree.arrangement === 'both-sides')
 const side = computed(() => (topic.value?.sideHeld === true ? (topic.value.side ?? 'auto') : 'auto'))
 const below = computed(() => (topic.value === null ? 0 : branchOf(map.tree, topic.value.id).length - 1))
 
-const isAlone = computed(() => topic.value?.parent != null && childrenOf(map.tree, topic.value.parent).length === 1)
-const singles = computed(() => (topic.value === null ? 0 : branchOf(map.tree, topic.value.id).filter((id) => childrenOf(map.tree, id).length === 1).length))
+/** A level is worth a word if it holds one topic and that one has something below it; not while one is typing, and not if it was left so. */
+const holdsOne = (id: string): boolean => {
+    const [only, ...others] = childrenOf(map.tree, id)
+    return only !== undefined && others.length === 0 && childrenOf(map.tree, only).length > 0
+}
+const speaksOfLevels = computed(() => map.editing === null && !preferences.levelsLeft.includes(map.id))
+const isAlone = computed(() => speaksOfLevels.value && topic.value?.parent != null && childrenOf(map.tree, topic.value.id).length > 0 && holdsOne(topic.value.parent))
+const singles = computed(() => (!speaksOfLevels.value || topic.value === null ? 0 : branchOf(map.tree, topic.value.id).filter(holdsOne).length))
+const leaveLevels = (): void => void (preferences.levelsLeft = [...preferences.levelsLeft.slice(-200), map.id])
 
 const draft = ref('')
 let step = newId()
 watch(
     () => topic.value?.id,
-    () => {
+    (_now, before) => {
+        if (before !== undefined) {
+            drafts.flush(before, 'caption')
+        }
         draft.value = topic.value?.caption ?? ''
         step = newId()
     },
     { immediate: true },
 )
-watch(() => topic.value?.caption, (now) => (draft.value = now ?? ''))
-
-const keepCaption = useDebounceFn((id: string, text: string) => {
-    if (map.tree.topics.get(id)?.caption !== text) {
-        map.edit({ name: 'topic.caption', step, topics: [id], caption: text })
-    }
-}, 500)
+watch(() => topic.value?.caption, (now) => topic.value !== null && !drafts.has(topic.value.id, 'caption') && (draft.value = now ?? ''))
 
 function typeCaption(text: string): void {
     draft.value = text
     if (topic.value !== null) {
-        void keepCaption(topic.value.id, text)
+        drafts.type(topic.value.id, 'caption', text, step)
     }
 }
 
 function setWidth(width: number | null): void {
-    if (width === null || (width >= 60 && width <= 1200)) {
+    if (width === null || (width >= bounds.narrowest && width <= bounds.widest)) {
         map.edit({ name: 'topic.width', topics: [...map.chosen], width: width === null ? null : Math.round(width) })
     }
 }
@@ -72,6 +84,7 @@ watch(
         if (wanted === null) {
             return
         }
+        preferences.deskFolded = preferences.deskFolded.filter((one) => one !== 'Text')
         await nextTick()
         if (wanted.field === 'caption') {
             caption.value?.focus()
@@ -97,31 +110,34 @@ watch(
                 <p>{{ below === 0 ? 'nothing below it' : below === 1 ? '1 topic below it' : `${below} topics below it` }}</p>
                 <NButton v-if="map.editing === null" size="tiny" secondary @click="titles.begin(topic.id)">Change the title</NButton>
                 <NButton v-else size="tiny" secondary @pointerdown.prevent @mousedown.prevent @click="titles.split(typing.halves())">Break in two at the caret</NButton>
-                <p v-if="isAlone" class="hint">It stands alone on its level. <NButton text type="primary" size="tiny" @click="map.edit({ name: 'level.dissolve', topics: [topic.id] })">Remove this level</NButton></p>
-                <p v-if="singles > 0" class="hint">{{ singles === 1 ? '1 level below holds' : `${singles} levels below hold` }} a single topic. <NButton text type="primary" size="tiny" @click="run('change.levels')">Remove</NButton></p>
+                <p v-if="isAlone" class="hint">It stands alone on its level. <NButton text type="primary" size="tiny" @click="map.edit({ name: 'level.dissolve', topics: [topic.id] })">Remove this level</NButton> <NButton text size="tiny" @click="leaveLevels">Leave it so in this map</NButton></p>
+                <p v-else-if="singles > 0" class="hint">{{ singles === 1 ? '1 level below holds' : `${singles} levels below hold` }} a single topic. <NButton text type="primary" size="tiny" @click="run('change.levels')">Remove</NButton> <NButton text size="tiny" @click="leaveLevels">Leave it so in this map</NButton></p>
                 <p v-if="topic.numbering !== null" class="hint">What is below is numbered. <NButton text type="primary" size="tiny" @click="run('change.number')">Change</NButton></p>
                 <p v-if="topic.apartX !== 0 || topic.apartY !== 0" class="hint">Pulled apart by hand. <NButton text type="primary" size="tiny" @click="run('apart.back')">Put back</NButton></p>
             </header>
 
-            <label class="field">
-                <span>Caption</span>
-                <NInput ref="caption" :value="draft" placeholder="A short second line" :maxlength="2000" size="small" :input-props="{ 'aria-label': 'Caption' }" @update:value="typeCaption" />
-            </label>
+            <DeskSection name="Text">
+                <label class="field">
+                    <span>Caption</span>
+                    <NInput ref="caption" :value="draft" placeholder="A short second line" :maxlength="bounds.caption" size="small" :input-props="{ 'aria-label': 'Caption' }" @update:value="typeCaption" @blur="drafts.flush(topic.id, 'caption')" />
+                </label>
 
-            <div class="field note">
-                <NoteEditor ref="note" :topic="topic.id" :note="topic.note" />
-            </div>
-
-            <div class="field">
+                <div class="field note">
+                    <NoteEditor ref="note" :topic="topic.id" :note="topic.note" />
+                </div>
+            </DeskSection>
+        </template>
+        <DeskSection v-if="topic !== null" name="Look">
+            <div v-if="map.chosen.length === 1" class="field">
                 <span>Width</span>
                 <div class="row">
                     <NInputNumber
-                        :value="topic.width" size="small" :min="60" :max="1200" :step="20" placeholder="As the text needs" clearable
+                        :value="topic.width" size="small" :min="bounds.narrowest" :max="bounds.widest" :step="20" placeholder="As the text needs" clearable
                         :input-props="{ 'aria-label': 'Width in pixels' }" @update:value="setWidth" />
                 </div>
             </div>
 
-            <div v-if="isFirstLevel" class="field">
+            <div v-if="isFirstLevel && map.chosen.length === 1" class="field">
                 <span>Side of the root</span>
                 <NRadioGroup :value="side" size="small" aria-label="Side of the root" @update:value="setSide">
                     <NRadioButton value="left">Left</NRadioButton>
@@ -129,7 +145,8 @@ watch(
                     <NRadioButton value="right">Right</NRadioButton>
                 </NRadioGroup>
             </div>
-        </template>
+            <component :is="section" v-for="(section, i) in sections" :key="i" />
+        </DeskSection>
         <p v-else class="nothing">Choose a topic on the board or in the outline, and what belongs to it appears here.</p>
     </section>
 </template>

@@ -1,42 +1,33 @@
 <script setup lang="ts">
+import { getSchema } from '@tiptap/core'
 import { EditorContent, useEditor } from '@tiptap/vue-3'
-import StarterKit from '@tiptap/starter-kit'
-import { useDebounceFn } from '@vueuse/core'
 import { NButton, NInput, NTooltip } from 'naive-ui'
 import { onBeforeUnmount, ref, watch } from 'vue'
-import { newId, useMap } from '@/stores/map'
+import { useDrafts } from '@/stores/drafts'
+import { newId } from '@/stores/map'
+import { noteExtensions } from '@/text/noteExtensions'
 import { canKeep, noteDocument, noteMarkdown } from '@/text/noteMarkdown'
 
-/** Edits the note of one topic, formatted or as Markdown; what is kept is Markdown either way. */
+/** Edits the note of one topic, formatted where that keeps it to the letter, else as Markdown; what is kept is Markdown either way. */
 const props = defineProps<{ topic: string; note: string }>()
 
-const map = useMap()
+const schema = getSchema(noteExtensions)
+const drafts = useDrafts()
 const own = ref(props.topic)
-const asMarkdown = ref(!canKeep(props.note))
+const asMarkdown = ref(!canKeep(schema, props.note))
 const source = ref(props.note)
 let step = newId()
-let kept = props.note
 let filling: ReturnType<typeof setTimeout> | undefined
 
 const editor = useEditor({
-    extensions: [StarterKit.configure({ underline: false, link: { openOnClick: false } })],
+    extensions: noteExtensions,
     editorProps: { attributes: { class: 'note-text', 'aria-label': 'Note', role: 'textbox', 'aria-multiline': 'true' } },
     onCreate: () => fill(props.note),
-    onUpdate: ({ editor: changed }) => {
-        source.value = noteMarkdown(changed.state.doc)
-        void keepSoon()
-    },
+    onUpdate: ({ editor: changed }) => change(noteMarkdown(changed.state.doc)),
     onBlur: () => keep(),
 })
 
-function keep(): void {
-    if (source.value !== kept && map.tree.topics.has(own.value)) {
-        kept = source.value
-        map.edit({ name: 'topic.note', step, topics: [own.value], note: kept })
-    }
-}
-
-const keepSoon = useDebounceFn(keep, 700)
+const keep = (): void => drafts.flush(own.value, 'note')
 
 /** Another topic, somebody else's change, or an undo; what was typed here is kept first. */
 watch(
@@ -46,11 +37,11 @@ watch(
             keep()
             own.value = topic
             step = newId()
-        } else if (note === kept) {
+        } else if (note === source.value || drafts.has(topic, 'note')) {
             return
         }
-        kept = source.value = note
-        asMarkdown.value = !canKeep(note)
+        source.value = note
+        asMarkdown.value = !canKeep(schema, note)
         // While the choice runs along the board, only the note where it rests is set.
         clearTimeout(filling)
         filling = setTimeout(() => fill(note), 60)
@@ -59,14 +50,14 @@ watch(
 
 function fill(markdown: string): void {
     const its = editor.value
-    if (its !== undefined && markdown === kept) {
+    if (its !== undefined && markdown === source.value && !asMarkdown.value) {
         its.commands.setContent(noteDocument(its.schema, markdown).toJSON(), { emitUpdate: false })
     }
 }
 
 function change(text: string): void {
     source.value = text
-    void keepSoon()
+    drafts.type(own.value, 'note', text, step)
 }
 
 function swap(): void {
@@ -95,6 +86,7 @@ const tools = [
     { name: 'Bold', text: 'B', run: () => editor.value?.chain().focus().toggleBold().run(), on: () => editor.value?.isActive('bold') },
     { name: 'Italic', text: 'I', run: () => editor.value?.chain().focus().toggleItalic().run(), on: () => editor.value?.isActive('italic') },
     { name: 'Heading', text: 'Heading', run: () => editor.value?.chain().focus().toggleHeading({ level: 2 }).run(), on: () => editor.value?.isActive('heading') },
+    { name: 'Tasks', text: 'Tasks', run: () => editor.value?.chain().focus().toggleTaskList().run(), on: () => editor.value?.isActive('taskList') },
     { name: 'List', text: 'List', run: () => editor.value?.chain().focus().toggleBulletList().run(), on: () => editor.value?.isActive('bulletList') },
     { name: 'Quote', text: 'Quote', run: () => editor.value?.chain().focus().toggleBlockquote().run(), on: () => editor.value?.isActive('blockquote') },
 ]
@@ -102,7 +94,7 @@ const tools = [
 
 <template>
     <div class="note-editor">
-        <div class="head"><span>Note</span><NButton size="tiny" quaternary class="swap" :disabled="asMarkdown && !canKeep(source)" @click="swap">{{ asMarkdown ? 'Formatted' : 'Markdown' }}</NButton></div>
+        <div class="head"><span>Note</span><NButton size="tiny" quaternary class="swap" :disabled="asMarkdown && !canKeep(schema, source)" :title="asMarkdown && !canKeep(schema, source) ? 'It holds Markdown that the formatted editor would change' : undefined" @click="swap">{{ asMarkdown ? 'Formatted' : 'Markdown' }}</NButton></div>
         <div v-if="!asMarkdown" class="tools" role="toolbar" aria-label="Format the note">
             <NTooltip v-for="tool in tools" :key="tool.name">
                 <template #trigger>
@@ -117,10 +109,11 @@ const tools = [
 </template>
 
 <style scoped>
-.tools { display: flex; flex-wrap: wrap; gap: 1px; margin-bottom: 4px; }
+.tools { display: flex; margin-bottom: 4px; }
+.tools :deep(.n-button) { padding: 0 6px; }
 .head { display: flex; justify-content: space-between; align-items: center; font-size: 13px; color: var(--soft); }
 .swap { color: var(--soft); }
-.sheet { background: var(--slip); border: 1px solid var(--edge); border-radius: 6px; min-height: 130px; padding: 8px 10px; cursor: text; }
+.sheet { background: var(--slip); border: 1px solid var(--field); border-radius: 6px; min-height: 130px; padding: 8px 10px; cursor: text; }
 .sheet:focus-within { border-color: var(--tide); box-shadow: 0 0 0 1px var(--tide); }
 </style>
 
@@ -129,6 +122,9 @@ const tools = [
 .note-text p, .note-text ul, .note-text ol, .note-text pre, .note-text blockquote { margin: 0 0 .6em; }
 .note-text h1, .note-text h2, .note-text h3 { font-size: 16px; margin: .4em 0 .3em; }
 .note-text ul, .note-text ol { padding-left: 1.3em; }
+.note-text ul[data-type=taskList] { list-style: none; padding-left: 0; }
+.note-text ul[data-type=taskList] li { display: flex; gap: 6px; }
+.note-text ul[data-type=taskList] p { margin: 0; }
 .note-text blockquote { border-left: 3px solid var(--edge); padding-left: 10px; color: var(--soft); }
 .note-text code { background: var(--code); border-radius: 3px; padding: 0 3px; }
 .note-text pre { background: var(--code); border-radius: 6px; padding: 8px; white-space: pre-wrap; }

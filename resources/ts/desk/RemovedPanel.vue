@@ -15,8 +15,10 @@ const ui = useUi()
 const branches = ref<RemovedBranch[] | null>(null)
 
 onMounted(async () => {
+    const asked = map.id
     try {
-        branches.value = (await api.removed(map.id)).branches
+        const answer = await api.removed(asked)
+        branches.value = asked === map.id ? answer.branches : branches.value
     } catch (error) {
         tell.error((error as Error).message)
         ui.side = null

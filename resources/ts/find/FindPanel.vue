@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
-import { NButton, NCheckbox, NInput, NRadioButton, NRadioGroup, NSpin } from 'naive-ui'
+import { NButton, NCheckbox, NInput, NRadioButton, NRadioGroup, NSpin, NVirtualList } from 'naive-ui'
 import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '@/api/client'
+import { latest } from '@/api/latest'
 import type { FindAnswer, Find } from '@/api/wire'
 import { useCamera } from '@/board/cameraStore'
 import { useMap } from '@/stores/map'
@@ -24,37 +25,56 @@ const matchCase = ref(false)
 const word = ref(false)
 const pattern = ref(false)
 const fields = ref<string[]>([...FIELDS])
-const answer = shallowRef<FindAnswer | null>(null)
+/** What was asked goes with what was answered: only those hits can be replaced, and only by that question. */
+interface Found { find: Find; fields: string[]; answer: FindAnswer }
+const found = shallowRef<Found | null>(null)
+const answer = computed(() => found.value?.answer ?? null)
+const asking = latest()
 const left = shallowRef<ReadonlySet<string>>(new Set())
 const problem = ref<string | null>(null)
 const busy = ref(false)
 const input = ref<InstanceType<typeof NInput> | null>(null)
-/** So many hits of a map are listed; all count. */
-const LISTED = 300
-
 const hits = computed(() => answer.value?.maps.flatMap((one) => one.hits.map((hit) => `${one.map} ${hit.key}`)) ?? [])
 const wanted = computed(() => hits.value.filter((key) => !left.value.has(key)).length)
 const query = computed<Find>(() => ({ text: text.value, case: matchCase.value, word: word.value, pattern: pattern.value }))
 
-const search = useDebounceFn(async () => {
-    if (text.value === '' || fields.value.length === 0) {
-        answer.value = problem.value = null
+const isStale = computed(() => found.value === null || JSON.stringify([found.value.find, found.value.fields]) !== JSON.stringify([query.value, fields.value.length === FIELDS.length ? [...FIELDS, 'more'] : fields.value]))
+
+async function ask(): Promise<void> {
+    const isWanted = asking.begin()
+    // Who looks everywhere means what features keep of a topic too.
+    const asked = { find: query.value, fields: fields.value.length === FIELDS.length ? [...FIELDS, 'more'] : [...fields.value] }
+    if (asked.find.text === '' || asked.fields.length === 0) {
+        found.value = problem.value = null
+        busy.value = false
         return
     }
     busy.value = true
     try {
-        answer.value = await api.find(query.value, fields.value, ui.findIn === 'all' ? null : map.id, ui.findIn === 'branch' ? [...map.chosen] : null)
-        problem.value = null
-        left.value = new Set()
+        const its = await api.find(asked.find, asked.fields, ui.findIn === 'all' ? null : map.id, ui.findIn === 'branch' ? [...map.chosen] : null)
+        if (isWanted()) {
+            found.value = { ...asked, answer: its }
+            problem.value = null
+            left.value = new Set()
+        }
     } catch (error) {
-        answer.value = null
-        problem.value = (error as Error).message
+        if (isWanted()) {
+            found.value = null
+            problem.value = (error as Error).message
+        }
     } finally {
-        busy.value = false
+        busy.value = busy.value && !isWanted()
     }
-}, 180)
+}
+
+const search = useDebounceFn(ask, 180)
 
 watch([query, fields, () => ui.findIn], () => void search())
+watch(() => map.id, () => {
+    asking.drop()
+    found.value = null
+    void search()
+})
 onMounted(() => void nextTick(() => input.value?.focus()))
 
 function toggle(keys: readonly string[], on: boolean): void {
@@ -84,22 +104,37 @@ function chooseHits(): void {
 }
 
 async function replace(): Promise<void> {
+    const its = found.value
+    if (its === null || isStale.value) {
+        return
+    }
     busy.value = true
     try {
         const chosen = Object.fromEntries(
-            (answer.value?.maps ?? []).map((one) => [one.map, one.hits.map((hit) => hit.key).filter((key) => !left.value.has(`${one.map} ${key}`))] as const).filter(([, keys]) => keys.length > 0),
+            its.answer.maps.map((one) => [one.map, one.hits.map((hit) => hit.key).filter((key) => !left.value.has(`${one.map} ${key}`))] as const).filter(([, keys]) => keys.length > 0),
         )
-        const count = wanted.value
-        const { maps } = await api.replace(query.value, fields.value, replacement.value, chosen)
+        const { maps, places } = await api.replace(its.find, its.fields, replacement.value, chosen)
         map.askForNews()
-        tell.info(`Replaced ${count} ${count === 1 ? 'place' : 'places'}${maps > 1 ? ` in ${maps} maps` : ''}. One undo takes it all back.`)
-        await search()
+        tell.info(places === 0
+            ? 'What was found is no longer there, so nothing was replaced.'
+            : `Replaced ${places} ${places === 1 ? 'place' : 'places'}${maps > 1 ? ` in ${maps} maps` : ''}. One undo takes it all back.`)
+        await ask()
     } catch (error) {
         problem.value = (error as Error).message
     } finally {
         busy.value = false
     }
 }
+
+/** Maps and their hits as lines of one list. */
+type Line = { key: string; kind: 'map'; one: FindAnswer['maps'][number] } | { key: string; kind: 'hit'; map: string; hit: FindAnswer['maps'][number]['hits'][number]; trail: string }
+const lines = computed<Line[]>(() => (answer.value?.maps ?? []).flatMap((one): Line[] => [
+    ...(ui.findIn === 'all' ? [{ key: one.map, kind: 'map' as const, one }] : []),
+    ...one.hits.map((hit): Line => ({
+        key: `${one.map} ${hit.key}`, kind: 'hit', map: one.map, hit,
+        trail: `${(one.trails[hit.topic] ?? []).slice(0, hit.field === 'title' ? -1 : undefined).join(' › ') || 'root'}${hit.field === 'title' ? '' : ` · ${hit.field}`}`,
+    })),
+]))
 </script>
 
 <template>
@@ -119,21 +154,20 @@ async function replace(): Promise<void> {
             <span aria-live="polite">{{ answer === null ? '' : hits.length === 0 ? 'Found nowhere' : `${wanted} of ${hits.length}${answer.complete ? '' : ' and more'}` }}</span><NSpin v-if="busy" size="small" />
             <span class="space" />
             <NButton v-if="ui.findIn !== 'all'" size="small" :disabled="wanted === 0" @click="chooseHits">Choose these topics</NButton>
-            <NButton size="small" type="primary" :disabled="wanted === 0 || busy" @click="replace">Replace {{ wanted > 0 ? wanted : '' }}</NButton>
+            <NButton size="small" type="primary" :disabled="wanted === 0 || busy || isStale" @click="replace">Replace {{ wanted > 0 ? wanted : '' }}</NButton>
         </div>
-        <div class="hits">
-            <section v-for="one in answer?.maps ?? []" :key="one.map">
-                <h3 v-if="ui.findIn === 'all'"><NCheckbox :checked="one.hits.some((hit) => !left.has(`${one.map} ${hit.key}`))" @update:checked="toggle(one.hits.map((hit) => `${one.map} ${hit.key}`), $event)">{{ one.title }} · {{ one.hits.length }}</NCheckbox></h3>
-                <div v-for="hit in one.hits.slice(0, LISTED)" :key="hit.key" class="hit">
-                    <NCheckbox :checked="!left.has(`${one.map} ${hit.key}`)" aria-label="Replace here" @update:checked="toggle([`${one.map} ${hit.key}`], $event)" />
-                    <button @click="go(one.map, hit.topic)">
-                        <span>{{ hit.before }}<mark>{{ hit.found }}</mark>{{ hit.after }}</span>
-                        <small>{{ (one.trails[hit.topic] ?? []).slice(0, hit.field === 'title' ? -1 : undefined).join(' › ') || 'root' }}{{ hit.field === 'title' ? '' : ` · ${hit.field}` }}</small>
+        <NVirtualList v-if="lines.length > 0" class="hits" :items="lines" :item-size="54" item-resizable key-field="key">
+            <template #default="{ item: line }: { item: Line }">
+                <h3 v-if="line.kind === 'map'" :key="line.key"><NCheckbox :checked="line.one.hits.some((hit) => !left.has(`${line.one.map} ${hit.key}`))" @update:checked="toggle(line.one.hits.map((hit) => `${line.one.map} ${hit.key}`), $event)">{{ line.one.title }} · {{ line.one.hits.length }}</NCheckbox></h3>
+                <div v-else :key="line.key" class="hit">
+                    <NCheckbox :checked="!left.has(line.key)" aria-label="Replace here" @update:checked="toggle([line.key], $event)" />
+                    <button @click="go(line.map, line.hit.topic)">
+                        <span>{{ line.hit.before }}<mark>{{ line.hit.found }}</mark>{{ line.hit.after }}</span>
+                        <small>{{ line.trail }}</small>
                     </button>
                 </div>
-                <p v-if="one.hits.length > LISTED" class="more">and {{ one.hits.length - LISTED }} more here</p>
-            </section>
-        </div>
+            </template>
+        </NVirtualList>
     </SidePanel>
 </template>
 
@@ -143,13 +177,12 @@ async function replace(): Promise<void> {
 .space { flex: 1; }
 .foot { color: var(--soft); font-size: 14px; }
 .problem { margin: 0; padding: 8px 10px; border-left: 3px solid var(--ember); background: var(--ember-tint); border-radius: 4px; }
-.hits { margin: 0 -10px; }
+.hits { flex: 1; min-height: 120px; margin: 0 -10px; }
 h3 { margin: 10px 10px 2px; font-size: 15px; }
 .hit { display: flex; gap: 8px; align-items: baseline; padding: 2px 10px; }
 .hit button { flex: 1; min-width: 0; display: grid; text-align: left; border: 0; background: none; color: inherit; font: inherit; font-size: 14px; padding: 3px 6px; border-radius: 6px; cursor: pointer; }
 .hit button:hover, .hit button:focus-visible { background: color-mix(in srgb, var(--tide) 16%, transparent); outline: none; }
 .hit button span { overflow-wrap: anywhere; }
 mark { background: var(--marigold-tint); color: inherit; border-bottom: 2px solid var(--marigold); }
-small, .more { color: var(--soft); }
-.more { margin: 4px 16px; }
+small { color: var(--soft); }
 </style>

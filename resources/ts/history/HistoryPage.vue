@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { NButton, NEmpty, NRadioButton, NRadioGroup, NSpin } from 'naive-ui'
-import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, pastPictureAddress } from '@/api/client'
+import { latest } from '@/api/latest'
 import type { CompareAnswer, Difference, HistoryEntry } from '@/api/wire'
 import { usePreferences } from '@/stores/preferences'
+import { emptyTree, merged } from '@/stores/tree'
 import { newId } from '@/stores/map'
 import { topicName } from '@/text/titleMarkdown'
 import Mark from '@/ui/Mark.vue'
@@ -24,8 +26,10 @@ const at = ref<number | null>(null)
 const show = ref<'then' | 'now'>('then')
 const compared = shallowRef<CompareAnswer | null>(null)
 const title = ref('')
-const latest = ref(0)
+const newest = ref(0)
 const large = ref(false)
+const problem = ref<string | null>(null)
+const comparing = latest()
 
 const WORDS: Record<Difference['what'], string> = { added: 'Added since', removed: 'Removed since', moved: 'Moved since', changed: 'Changed since' }
 const CHALKS: Record<Difference['what'], string> = { added: 'kelp', removed: 'ember', moved: 'marigold', changed: 'dusk' }
@@ -55,26 +59,44 @@ async function attempt(work: () => Promise<void>): Promise<void> {
     }
 }
 
-const fetchMore = (): Promise<void> => attempt(async () => {
-    const { edits: next } = await api.history(props.id, edits.value?.at(-1)?.seq)
-    edits.value = [...(edits.value ?? []), ...next]
-    more.value = next.length === 100
-})
+async function fetchMore(): Promise<void> {
+    const map = props.id
+    try {
+        const { edits: next } = await api.history(map, edits.value?.at(-1)?.seq)
+        if (map === props.id) {
+            edits.value = [...(edits.value ?? []), ...next]
+            more.value = next.length === 100
+            problem.value = null
+        }
+    } catch (error) {
+        problem.value = (error as Error).message
+    }
+}
 
-onMounted(async () => {
+watch(() => props.id, async (map) => {
+    edits.value = at.value = compared.value = null
     await fetchMore()
-    latest.value = edits.value?.[0]?.seq ?? 0
-    at.value = edits.value?.[1]?.seq ?? 0
+    const all = edits.value as readonly HistoryEntry[] | null
+    if (map !== props.id || all === null) {
+        return
+    }
+    newest.value = all[0]?.seq ?? 0
+    at.value = all[1]?.seq ?? 0
     await attempt(async () => {
-        title.value = (await api.library()).maps.find((map) => map.id === props.id)?.title ?? ''
+        const name = (await api.library()).maps.find((one) => one.id === map)?.title ?? ''
+        title.value = map === props.id ? name : title.value
     })
-})
+}, { immediate: true })
 
 watch(at, (seq) => {
+    const isWanted = comparing.begin()
     compared.value = null
     if (seq !== null) {
         void attempt(async () => {
-            compared.value = await api.compare(props.id, seq)
+            const answer = await api.compare(props.id, seq)
+            if (isWanted()) {
+                compared.value = answer
+            }
         })
     }
 })
@@ -92,7 +114,7 @@ function goTo(event: KeyboardEvent, by: 1 | -1): void {
 const back = (): void => void router.push(`/maps/${props.id}`)
 
 const returnTo = (): Promise<void> => attempt(async () => {
-    const answer = await api.edit(props.id, latest.value, [{ name: 'history.return', id: newId(), seq: at.value ?? 0 }])
+    const answer = await api.edit(props.id, newest.value, [{ name: 'history.return', id: newId(), seq: at.value ?? 0 }])
     const refusal = answer.edits[0]?.refusal
     if (refusal !== undefined) {
         throw new Error(refusal.message)
@@ -105,10 +127,10 @@ const returnTo = (): Promise<void> => attempt(async () => {
 const bringOver = (topic: string): Promise<void> => attempt(async () => {
     const { topics } = await api.pastBranch(props.id, at.value ?? 0, topic)
     const open = await api.open(props.id)
-    const root = open.rows.find((row) => row.type === 'map')?.fields?.root ?? ''
+    const root = merged(emptyTree, open.rows).root
     await api.edit(props.id, open.seq, [{ name: 'topic.add-many', id: newId(), parent: root, topics }])
     tell.info('The branch as it was then hangs on the root now. Undo takes it back.')
-    latest.value++
+    newest.value++
     edits.value = null
     await fetchMore()
 })
@@ -123,7 +145,8 @@ const bringOver = (topic: string): Promise<void> => attempt(async () => {
         </header>
         <main>
             <nav class="edits" aria-label="Edits" @keydown.down="goTo($event, 1)" @keydown.up="goTo($event, -1)">
-                <NSpin v-if="edits === null" />
+                <div v-if="edits === null && problem !== null" role="alert"><p>{{ problem }}</p><NButton size="small" @click="fetchMore">Try again</NButton></div>
+                <NSpin v-else-if="edits === null" />
                 <NEmpty v-else-if="edits.length === 0" description="Nothing has been changed in this map yet." />
                 <section v-for="sitting in sittings" :key="sitting.begun">
                     <h2>{{ day.format(new Date(sitting.begun)) }}</h2>
@@ -138,7 +161,7 @@ const bringOver = (topic: string): Promise<void> => attempt(async () => {
                 <div class="bar">
                     <NRadioGroup v-model:value="show" size="small" aria-label="What is drawn"><NRadioButton value="then">As it was then</NRadioButton><NRadioButton value="now">As it is now</NRadioButton></NRadioGroup>
                     <span class="space" />
-                    <NButton size="small" type="primary" :disabled="at === latest" @click="returnTo">Return to this</NButton>
+                    <NButton size="small" type="primary" :disabled="at === newest" @click="returnTo">Return to this</NButton>
                 </div>
                 <div class="drawing" :class="{ large }" :title="large ? 'Click to see all of it' : 'Click to read it'" @click="large = !large"><img :src="pastPictureAddress(id, at, show, preferences.board)" :alt="show === 'then' ? 'The map as it was' : 'The map as it is now'" /></div>
             </section>

@@ -3,6 +3,7 @@ import { NButton, NDropdown, NInput } from 'naive-ui'
 import { computed, nextTick, ref } from 'vue'
 import { api } from '@/api/client'
 import type { Folder } from '@/api/wire'
+import MenuAt from '@/ui/MenuAt.vue'
 import { useLibrary } from './libraryStore'
 import { takeDragged, useShelfDrag } from './useShelfDrag'
 
@@ -11,6 +12,7 @@ const props = defineProps<{ folder: Folder }>()
 
 const library = useLibrary()
 const { start } = useShelfDrag()
+const menu = ref<InstanceType<typeof MenuAt> | null>(null)
 const over = ref(false)
 const naming = ref<string | null>(null)
 const name = ref<InstanceType<typeof NInput> | null>(null)
@@ -26,7 +28,9 @@ const places = computed(() => [
 ])
 
 async function act(key: string): Promise<void> {
-    if (key === 'rename') {
+    if (key === 'open') {
+        library.folder = props.folder.id
+    } else if (key === 'rename') {
         naming.value = props.folder.name
         await nextTick()
         name.value?.select()
@@ -57,12 +61,13 @@ function drop(event: DragEvent): void {
 </script>
 
 <template>
-    <li class="folder" :class="{ over }" draggable="true" @dragstart="start($event, 'folder', folder.id)" @dragover.prevent="over = true" @dragleave="over = false" @drop.stop.prevent="drop">
+    <li class="folder" :class="{ over }" draggable="true" @dragstart="start($event, 'folder', folder.id)" @dragover.prevent="over = true" @dragleave="over = false" @drop.stop.prevent="drop" @contextmenu="menu?.open($event)">
         <NInput v-if="naming !== null" ref="name" v-model:value="naming" size="small" :maxlength="200" :input-props="{ 'aria-label': 'Name of the folder' }" @blur="endNaming(true)" @keydown.enter="endNaming(true)" @keydown.escape.stop="endNaming(false)" />
         <button v-else class="open" :aria-label="`Open the folder ${folder.name}`" @click="library.folder = folder.id">
             <svg width="26" height="22" viewBox="0 0 26 22" aria-hidden="true"><path d="M2 4.5C2 3 3 2 4.5 2H10l2.5 3H22c1.5 0 2.5 1 2.5 2.5V17c0 1.5-1 2.5-2.5 2.5H4.5C3 19.5 2 18.5 2 17z" /><path d="M2.5 9.5h21.5" /></svg>
-            <span><strong>{{ folder.name }}</strong><small>{{ count === 1 ? '1 thing' : `${count} things` }}</small></span>
+            <span><strong>{{ folder.name }}</strong><small>{{ count === 0 ? 'empty' : count === 1 ? '1 thing' : `${count} things` }}</small></span>
         </button>
+        <MenuAt ref="menu" :options="[{ key: 'open', label: 'Open' }, ...places]" @select="act" />
         <NDropdown trigger="click" :options="places" @select="act"><NButton size="small" quaternary :aria-label="`More about the folder ${folder.name}`">More</NButton></NDropdown>
     </li>
 </template>

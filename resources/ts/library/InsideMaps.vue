@@ -15,7 +15,7 @@ const busy = ref(false)
 
 const search = useDebounceFn(async (words: string) => {
     busy.value = true
-    const found = await api.find({ text: words, case: false, word: false, pattern: false }, ['title', 'caption', 'note'], null, null).catch(() => null)
+    const found = await api.find({ text: words, case: false, word: false, pattern: false }, ['title', 'caption', 'note', 'more'], null, null).catch(() => null)
     if (words === props.words.trim()) {
         answer.value = found
         busy.value = false

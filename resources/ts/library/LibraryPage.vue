@@ -1,11 +1,14 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
-import { NButton, NDropdown, NInput, NRadioButton, NRadioGroup, NSelect, NSpin, NTabPane, NTabs } from 'naive-ui'
-import { computed, nextTick, onMounted, ref } from 'vue'
+import { useElementSize, useEventListener } from '@vueuse/core'
+import { NButton, NDropdown, NInput, NRadioButton, NRadioGroup, NSelect, NSpin, NTabPane, NTabs, NVirtualList } from 'naive-ui'
+import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '@/api/client'
+import type { LibraryEntry } from '@/api/wire'
 import { useActions } from '@/actions/useActions'
 import { usePreferences } from '@/stores/preferences'
+import { useLeftovers } from '@/stores/leftovers'
+import { newId } from '@/stores/map'
 import { useSession } from '@/stores/session'
 import Mark from '@/ui/Mark.vue'
 import ArrivalReport from './ArrivalReport.vue'
@@ -14,6 +17,7 @@ import InsideMaps from './InsideMaps.vue'
 import { useLibrary } from './libraryStore'
 import MapCard from './MapCard.vue'
 import StarterDialog from './StarterDialog.vue'
+import StarterShelf from './StarterShelf.vue'
 import { takeDragged } from './useShelfDrag'
 
 /** All maps of a person, in folders: to open, begin, bring in, search, put aside. */
@@ -34,7 +38,26 @@ const named = computed(() => library.sorted((library.maps ?? []).filter((map) =>
 const listed = computed(() => (isSearching.value ? named.value : library.shown))
 const isLine = computed(() => preferences.libraryAs === 'list')
 
-const newMap = (): Promise<void> => library.attempt(async () => router.push(`/maps/${(await api.newMap(library.folder)).id}`))
+/** What stands below each other in the library: the folders, the maps in rows, what was found inside maps. */
+type Row = { key: string; kind: 'folders' | 'none' | 'inside' } | { key: string; kind: 'maps'; maps: readonly LibraryEntry[] }
+const page = ref<HTMLElement | null>(null)
+const { width } = useElementSize(page)
+const columns = computed(() => (isLine.value ? 1 : Math.max(1, Math.floor((width.value + 20) / (width.value < 560 ? 172 : 270)))))
+const rowsOf = (maps: readonly LibraryEntry[]): Row[] => {
+    const all: Row[] = []
+    for (let i = 0; i < maps.length; i += columns.value) {
+        all.push({ key: `row ${i} of ${columns.value}`, kind: 'maps', maps: maps.slice(i, i + columns.value) })
+    }
+    return all
+}
+const rows = computed<Row[]>(() => [
+    ...(!isSearching.value && library.here.length > 0 ? [{ key: 'folders', kind: 'folders' } as const] : []),
+    ...(listed.value.length > 0 ? rowsOf(listed.value) : [{ key: 'none', kind: 'none' } as const]),
+    ...(isSearching.value ? [{ key: 'inside', kind: 'inside' } as const] : []),
+])
+
+const leftovers = useLeftovers()
+const newMap = (): Promise<void> => library.attempt(async () => router.push(`/maps/${(await api.newMap(newId(), library.folder)).id}`))
 
 async function bringIn(files: readonly File[]): Promise<void> {
     await library.bringIn(files)
@@ -83,7 +106,6 @@ async function endFolder(keep: boolean): Promise<void> {
 async function account(key: string): Promise<void> {
     if (key === 'sign-out') {
         await session.leave()
-        await router.push('/sign-in')
     } else {
         run(key)
     }
@@ -95,11 +117,20 @@ useEventListener(document, 'dragover', (event) => {
 })
 useEventListener(document, 'dragleave', (event) => (dropping.value = event.relatedTarget !== null && dropping.value))
 useEventListener(document, 'drop', (event) => event.preventDefault())
-onMounted(library.fetch)
+/** Nothing here yet, not even in the trash. */
+const isFirstRun = computed(() => library.maps?.length === 0 && library.trash.length === 0 && library.folders.length === 0)
+
+onMounted(async () => {
+    void library.fetch()
+    if (await leftovers.send()) {
+        await library.fetch()
+    }
+})
+onBeforeUnmount(leftovers.stop)
 </script>
 
 <template>
-    <div class="library" :class="{ dropping }" @drop.prevent="drop">
+    <div ref="page" class="library" :class="{ dropping }" @drop.prevent="drop">
         <header>
             <Mark :size="34" />
             <h1>Library</h1>
@@ -113,8 +144,16 @@ onMounted(library.fetch)
                 <NButton quaternary>{{ session.person?.name }}</NButton>
             </NDropdown>
         </header>
-        <NSpin v-if="library.maps === null" class="wait" />
-        <NTabs v-else type="line" animated>
+        <p v-if="leftovers.count > 0" class="left" role="status">{{ leftovers.count === 1 ? '1 edit waits' : `${leftovers.count} edits wait` }} here to be sent.{{ leftovers.problem === null ? '' : ` ${leftovers.problem}` }} <NButton text type="primary" @click="leftovers.tryAgain">Try again</NButton></p>
+        <div v-if="library.maps === null && library.problem !== null" class="empty"><p role="alert">{{ library.problem }}</p><NButton type="primary" @click="library.fetch">Try again</NButton></div>
+        <NSpin v-else-if="library.maps === null" class="wait" />
+        <section v-else-if="isFirstRun" class="first">
+            <h2>Your first map</h2>
+            <p>Begin with an empty board, take one of these as a start, or bring in what you have: Markdown, OPML, plain text or a Chalk Tree map. Files can be dropped anywhere on this page.</p>
+            <p class="ways"><NButton type="primary" size="large" @click="newMap">An empty map</NButton><NButton size="large" @click="picker?.click()">Bring in files</NButton></p>
+            <StarterShelf :takes-focus="false" @begun="starting = false" />
+        </section>
+        <NTabs v-else type="line" class="tabs">
             <NTabPane name="maps" :tab="`Maps · ${library.maps.length}`">
                 <div class="bar">
                     <nav aria-label="Folders on the way here">
@@ -127,20 +166,27 @@ onMounted(library.fetch)
                     <NSelect v-model:value="preferences.librarySort" size="small" class="sort" :options="[{ value: 'changed', label: 'Changed last' }, { value: 'name', label: 'By name' }, { value: 'topics', label: 'Largest first' }]" :input-props="{ 'aria-label': 'Order' }" />
                     <NRadioGroup v-model:value="preferences.libraryAs" size="small" aria-label="Show as"><NRadioButton value="pictures">Pictures</NRadioButton><NRadioButton value="list">List</NRadioButton></NRadioGroup>
                 </div>
-                <ul v-if="!isSearching && library.here.length > 0" class="folders"><FolderCard v-for="one in library.here" :key="one.id" :folder="one" /></ul>
-                <ul v-if="listed.length > 0" class="cards" :class="{ list: isLine }"><MapCard v-for="entry in listed" :key="entry.id" :entry="entry" :line="isLine" /></ul>
-                <div v-else class="empty">
-                    <p v-if="library.maps.length === 0">No maps yet. Begin a new one or from a starter, or drop files here: Markdown, OPML, text or Chalk Tree maps.</p>
-                    <p v-else-if="isSearching">No map has “{{ words }}” in its name.</p>
-                    <p v-else>This folder holds no maps. Drag some onto it, or begin one here.</p>
-                    <NButton v-if="!isSearching" type="primary" @click="newMap">New map</NButton>
-                </div>
-                <InsideMaps :words="words" />
+                <NVirtualList class="shelf" :items="rows" :item-size="isLine ? 74 : 250" item-resizable key-field="key" :padding-bottom="40">
+                    <template #default="{ item: row }: { item: Row }">
+                        <ul v-if="row.kind === 'folders'" :key="row.key" class="folders"><FolderCard v-for="one in library.here" :key="one.id" :folder="one" /></ul>
+                        <ul v-else-if="row.kind === 'maps'" :key="row.key" class="cards" :style="{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }"><MapCard v-for="entry in row.maps" :key="entry.id" :entry="entry" :line="isLine" /></ul>
+                        <div v-else-if="row.kind === 'none'" :key="row.key" class="empty">
+                            <p v-if="isSearching">No map has “{{ words }}” in its name.</p>
+                            <p v-else>This folder holds no maps. Drag some onto it, or begin one here.</p>
+                            <NButton v-if="!isSearching" type="primary" @click="newMap">New map</NButton>
+                        </div>
+                        <InsideMaps v-else :key="row.key" :words="words" />
+                    </template>
+                </NVirtualList>
             </NTabPane>
             <NTabPane name="trash" :tab="`Trash · ${library.trash.length}`">
                 <template v-if="library.trash.length > 0">
                     <div class="bar"><p class="note">Maps stay here for thirty days. Emptying the trash cannot be undone.</p><div class="space" /><NButton size="small" @click="library.change(api.emptyTrash)">Empty the trash for good</NButton></div>
-                    <ul class="cards" :class="{ list: isLine }"><MapCard v-for="entry in library.trash" :key="entry.id" :entry="entry" :line="isLine" /></ul>
+                    <NVirtualList class="shelf" :items="rowsOf(library.trash)" :item-size="isLine ? 74 : 250" item-resizable key-field="key" :padding-bottom="40">
+                        <template #default="{ item: row }: { item: Extract<Row, { kind: 'maps' }> }">
+                            <ul :key="row.key" class="cards" :style="{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }"><MapCard v-for="entry in row.maps" :key="entry.id" :entry="entry" :line="isLine" /></ul>
+                        </template>
+                    </NVirtualList>
                 </template>
                 <p v-else class="empty">The trash is empty. Maps that you put here can be restored for thirty days.</p>
             </NTabPane>
@@ -152,7 +198,12 @@ onMounted(library.fetch)
 </template>
 
 <style scoped>
-.library { max-width: 1240px; min-height: 100%; margin: 0 auto; padding: 18px 24px 60px; box-sizing: border-box; }
+.library { max-width: 1240px; height: 100dvh; margin: 0 auto; padding: 18px 24px 0; box-sizing: border-box; display: flex; flex-direction: column; }
+.tabs { flex: 1; min-height: 0; }
+.tabs :deep(.n-tabs-pane-wrapper), .tabs :deep(.n-tab-pane) { flex: 1; min-height: 0; height: 100%; box-sizing: border-box; }
+.tabs :deep(.n-tab-pane) { display: flex; flex-direction: column; }
+.shelf { flex: 1; min-height: 0; margin: 6px -4px 0; }
+.shelf ul { padding: 6px 4px 14px; }
 header { display: flex; align-items: center; gap: 10px; flex-wrap: wrap; margin-bottom: 10px; }
 h1 { font-size: 24px; margin: 0 12px 0 2px; }
 .search { width: 270px; max-width: 100%; }
@@ -165,11 +216,15 @@ nav button:focus-visible { outline: 2px solid var(--tide); }
 .new-folder { width: 190px; }
 .sort { width: 150px; }
 .note { margin: 0; color: var(--soft); }
-.folders, .cards { list-style: none; margin: 12px 0 0; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(250px, 1fr)); gap: 20px; }
-.folders { gap: 12px 20px; }
-.cards.list { grid-template-columns: 1fr; gap: 6px; }
+.folders, .cards { list-style: none; margin: 0; display: grid; gap: 20px; }
+.folders { grid-template-columns: repeat(auto-fill, minmax(250px, 1fr)); gap: 12px 20px; }
+.first { overflow: auto; padding: 4px 4px 40px; }
+.first h2 { font-size: 22px; margin: 14px 0 4px; }
+.first > p { max-width: 640px; color: var(--soft); margin: 0 0 14px; line-height: 1.5; }
+.first .ways { display: flex; gap: 10px; margin-bottom: 22px; }
 .empty { color: var(--soft); padding: 40px 0; text-align: center; }
+.left { margin: 0 0 10px; padding: 8px 12px; border-left: 3px solid var(--ember); background: var(--slip); border-radius: 4px; }
 .wait { display: block; padding: 80px; }
 .dropword { position: fixed; inset: 14px; display: grid; place-content: center; margin: 0; font-size: 24px; background: color-mix(in srgb, var(--board) 85%, transparent); border: 3px dashed var(--tide); border-radius: 16px; pointer-events: none; z-index: 10; }
-@media (max-width: 600px) { .library { padding: 12px 12px 40px; } .search { order: 9; width: 100%; } .cards, .folders { grid-template-columns: repeat(auto-fill, minmax(160px, 1fr)); gap: 12px; } }
+@media (max-width: 600px) { .library { padding: 12px 12px 0; } .search { order: 9; width: 100%; } .cards, .folders { gap: 12px; } .folders { grid-template-columns: repeat(auto-fill, minmax(160px, 1fr)); } }
 </style>

@@ -4,7 +4,9 @@ import { computed, nextTick, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, pictureAddress } from '@/api/client'
 import type { LibraryEntry } from '@/api/wire'
+import { newId } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
+import MenuAt from '@/ui/MenuAt.vue'
 import { tell } from '@/ui/tell'
 import { useLibrary } from './libraryStore'
 import { useShelfDrag } from './useShelfDrag'
@@ -17,6 +19,7 @@ const router = useRouter()
 const { start } = useShelfDrag()
 
 const preferences = usePreferences()
+const menu = ref<InstanceType<typeof MenuAt> | null>(null)
 const naming = ref<string | null>(null)
 const name = ref<InstanceType<typeof NInput> | null>(null)
 
@@ -47,13 +50,16 @@ async function select(key: string): Promise<void> {
         return
     }
     switch (key) {
+        case 'open':
+            await router.push(`/maps/${id}`)
+            break
         case 'rename':
             naming.value = props.entry.title
             await nextTick()
             name.value?.select()
             break
         case 'duplicate':
-            await library.change(() => api.duplicate(id))
+            await library.change(() => api.duplicate(newId(), id))
             break
         case 'favourite':
             await library.change(() => api.changeMap(id, { favourite: !favourite }))
@@ -84,16 +90,17 @@ function endNaming(keep: boolean): void {
 </script>
 
 <template>
-    <li class="card" :class="{ line }" :draggable="!entry.trashed && naming === null" @dragstart="start($event, 'map', entry.id)">
+    <li class="card" :class="{ line }" :draggable="!entry.trashed && naming === null" @dragstart="start($event, 'map', entry.id)" @contextmenu="menu?.open($event)">
         <component :is="entry.trashed ? 'div' : 'RouterLink'" :to="`/maps/${entry.id}`" class="picture" draggable="false" :aria-label="`Open ${entry.title}`">
             <img draggable="false" :src="pictureAddress(entry.id, entry.seq, preferences.board)" alt="" loading="lazy" />
         </component>
         <div class="foot">
             <NInput v-if="naming !== null" ref="name" v-model:value="naming" size="small" :maxlength="200" :input-props="{ 'aria-label': 'Name of the map' }" @blur="endNaming(true)" @keydown.enter="endNaming(true)" @keydown.escape.stop="endNaming(false)" />
             <div v-else class="words">
-                <strong :title="entry.title"><svg v-if="entry.favourite" class="star" width="14" height="14" viewBox="0 0 20 20" role="img" aria-label="Favourite"><path d="M3 11.5C6 9 8 5.5 9 2c1.5 4 4.5 6.5 8.5 7.5C13 11 10.5 13.5 10 18c-1-3.5-3.5-5.5-7-6.5z" /></svg>{{ entry.title }}</strong>
+                <strong :title="entry.title"><component :is="entry.trashed ? 'span' : 'RouterLink'" :to="`/maps/${entry.id}`" draggable="false" class="name"><svg v-if="entry.favourite" class="star" width="14" height="14" viewBox="0 0 20 20" role="img" aria-label="Favourite"><path d="M3 11.5C6 9 8 5.5 9 2c1.5 4 4.5 6.5 8.5 7.5C13 11 10.5 13.5 10 18c-1-3.5-3.5-5.5-7-6.5z" /></svg>{{ entry.title }}</component></strong>
                 <small>{{ entry.topics === 1 ? '1 topic' : `${entry.topics} topics` }} · {{ when }}{{ entry.starter ? ' · starter' : '' }}</small>
             </div>
+            <MenuAt ref="menu" :options="[...(entry.trashed ? [] : [{ key: 'open', label: 'Open' }]), ...options]" @select="select" />
             <NDropdown trigger="click" :options="options" @select="select"><NButton size="small" quaternary :aria-label="`More about ${entry.title}`">More</NButton></NDropdown>
         </div>
     </li>
@@ -112,6 +119,9 @@ function endNaming(keep: boolean): void {
 .words { flex: 1; min-width: 0; }
 strong, small { display: block; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 small { color: var(--soft); }
+.name { color: inherit; text-decoration: none; }
+a.name:hover { text-decoration: underline; }
+a.name:focus-visible { outline: 2px solid var(--tide); border-radius: 3px; }
 .star { fill: var(--marigold); margin-right: 5px; vertical-align: -1px; }
 .card.line { flex-direction: row; }
 .card.line .picture { width: 84px; flex: none; }

@@ -1,6 +1,9 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
+import { bounds } from '@/api/bounds'
 import { api } from '@/api/client'
+import { UnreachableError } from '@/api/http'
+import { latest } from '@/api/latest'
 import type { Folder, LibraryEntry } from '@/api/wire'
 import { newId } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
@@ -13,8 +16,6 @@ export interface Arrival {
     why: string
     map: string | null
 }
-
-const LARGEST = 16 * 1024 * 1024
 
 /** A person's maps and folders, and what can be done with them. */
 export const useLibrary = defineStore('library', () => {
@@ -55,6 +56,10 @@ export const useLibrary = defineStore('library', () => {
     const shown = computed(() => sorted((maps.value ?? []).filter((map) => map.folder === folder.value)))
     const countIn = (id: string): number => (maps.value ?? []).filter((map) => map.folder === id).length + folders.value.filter((one) => one.parent === id).length
 
+    const fetching = latest()
+    /** Why the library could not be fetched, while nothing of it is there. */
+    const problem = ref<string | null>(null)
+
     /** Runs something that may fail, and says so. */
     async function attempt(work: () => Promise<unknown>): Promise<void> {
         busy.value = true
@@ -67,15 +72,27 @@ export const useLibrary = defineStore('library', () => {
         }
     }
 
-    const fetch = (): Promise<void> => attempt(async () => {
-        const answer = await api.library()
-        maps.value = answer.maps
-        trash.value = answer.trash
-        folders.value = answer.folders
-        if (folder.value !== null && !answer.folders.some((one) => one.id === folder.value)) {
-            folder.value = null
+    async function fetch(): Promise<void> {
+        const isWanted = fetching.begin()
+        problem.value = null
+        try {
+            const answer = await api.library()
+            if (!isWanted()) {
+                return
+            }
+            maps.value = answer.maps
+            trash.value = answer.trash
+            folders.value = answer.folders
+            if (folder.value !== null && !answer.folders.some((one) => one.id === folder.value)) {
+                folder.value = null
+            }
+        } catch (error) {
+            problem.value = (error as Error).message
+            if (maps.value !== null) {
+                tell.error(problem.value)
+            }
         }
-    })
+    }
 
     /** Does something and fetches the library anew. */
     const change = (work: () => Promise<unknown>): Promise<void> => attempt(async () => {
@@ -89,6 +106,19 @@ export const useLibrary = defineStore('library', () => {
     const put = (what: 'map' | 'folder', id: string, into: string | null): Promise<void> =>
         what === 'folder' && id === into ? Promise.resolve() : change(() => (what === 'map' ? api.changeMap(id, { folder: into }) : api.changeFolder(id, { parent: into })))
 
+    /** Tried once more where no answer came; under the same id it makes no second map. */
+    async function upload(file: File): Promise<{ id: string }> {
+        const id = newId()
+        try {
+            return await api.importFile(id, file, folder.value)
+        } catch (error) {
+            if (!(error instanceof UnreachableError)) {
+                throw error
+            }
+            return api.importFile(id, file, folder.value)
+        }
+    }
+
     /** Makes a map of each file, one after the other, and keeps a report. */
     async function bringIn(files: readonly File[]): Promise<void> {
         arrivals.value = files.map((file) => ({ name: file.name, state: 'waiting', why: '', map: null }))
@@ -99,10 +129,10 @@ export const useLibrary = defineStore('library', () => {
             }
             arrival.state = 'reading'
             try {
-                if (file.size > LARGEST) {
+                if (file.size > bounds.file) {
                     throw new Error('It is larger than 16 MB, more than a map can take in.')
                 }
-                arrival.map = (await api.importFile(file, folder.value)).id
+                arrival.map = (await upload(file)).id
                 arrival.state = 'done'
             } catch (error) {
                 arrival.state = 'refused'
@@ -112,5 +142,5 @@ export const useLibrary = defineStore('library', () => {
         await fetch()
     }
 
-    return { maps, trash, folders, folder, busy, arrivals, trail, here, shown, sorted, isWithin, countIn, attempt, fetch, change, rename, put, bringIn }
+    return { maps, trash, folders, folder, busy, problem, arrivals, trail, here, shown, sorted, isWithin, countIn, attempt, fetch, change, rename, put, bringIn }
 })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { useElementSize, useScroll } from '@vueuse/core'
-import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue'
+import { useVirtualList } from '@vueuse/core'
+import { computed, nextTick, onBeforeUnmount, watch } from 'vue'
 import { outlineLines } from '@/actions/seeingActions'
 import { useMap } from '@/stores/map'
 import { ancestorsOf, branchOf, childrenOf, siblingsOf } from '@/stores/tree'
@@ -9,6 +9,7 @@ import { useChoosing } from '@/stores/choosing'
 import { useDrag } from '@/stores/drag'
 import { useTyping } from '@/text/typing'
 import { useDragSource } from '@/ui/useDragSource'
+import { afterPaint } from '@/ui/afterPaint'
 import OutlineLine from './OutlineLine.vue'
 import { outlineLanding } from './outlineTarget'
 
@@ -20,22 +21,21 @@ const BEYOND = 12
 const map = useMap()
 const titles = useTitles()
 const typing = useTyping()
-const frame = ref<HTMLElement | null>(null)
-const { height } = useElementSize(frame)
-const { y: scrolled } = useScroll(frame)
-
-const lines = computed(() => outlineLines(map.tree, map.outlineFolded, map.outlineScope))
+/** What the lines are made of. */
+const listed = afterPaint(() => ({ tree: map.tree, chosen: map.chosen, current: map.current }))
+const lines = computed(() => outlineLines(listed.value.tree, map.outlineFolded, map.outlineScope))
 /** Stepped in, the first line is not indented. */
 const base = computed(() => (map.outlineScope === null ? 0 : ancestorsOf(map.tree, map.outlineScope).length))
-const first = computed(() => Math.max(0, Math.floor(scrolled.value / LINE) - BEYOND))
+const { list, containerProps } = useVirtualList(lines, { itemHeight: LINE, overscan: BEYOND })
+const frame = containerProps.ref
 const shown = computed(() =>
-    lines.value.slice(first.value, first.value + Math.ceil(height.value / LINE) + 2 * BEYOND).map((id, i) => ({
+    list.value.map(({ data: id, index }) => ({
         id,
-        index: first.value + i,
-        topic: map.tree.topics.get(id),
-        depth: ancestorsOf(map.tree, id).length - base.value,
-        below: map.outlineFolded.has(id) ? branchOf(map.tree, id).length - 1 : childrenOf(map.tree, id).length,
-        siblings: siblingsOf(map.tree, id),
+        index,
+        topic: listed.value.tree.topics.get(id),
+        depth: ancestorsOf(listed.value.tree, id).length - base.value,
+        below: map.outlineFolded.has(id) ? branchOf(listed.value.tree, id).length - 1 : childrenOf(listed.value.tree, id).length,
+        siblings: siblingsOf(listed.value.tree, id),
     })),
 )
 
@@ -119,12 +119,12 @@ watch(() => map.editing, (now, before) => now === null && before?.where === 'out
 
 <template>
     <div
-        ref="frame" class="outline" role="tree" aria-label="Outline" tabindex="0" data-region="outline" data-focus="outline" aria-multiselectable="true"
-        :aria-activedescendant="map.current === null ? undefined : `line-${map.current}`" @focus="map.region = 'outline'">
+        v-bind="containerProps" class="outline" role="tree" aria-label="Outline" tabindex="0" data-region="outline" data-focus="outline" aria-multiselectable="true"
+        :aria-activedescendant="listed.current === null ? undefined : `line-${listed.current}`" @focus="map.region = 'outline'">
         <div class="lines" :style="{ height: `${lines.length * LINE}px` }">
             <OutlineLine
                 v-for="line in shown" :key="line.id" :topic="line.topic" :depth="line.depth" :below="line.below" :folded="map.outlineFolded.has(line.id)"
-                :chosen="map.chosen.includes(line.id)" :place="line.siblings.indexOf(line.id) + 1" :of="line.siblings.length"
+                :chosen="listed.chosen.includes(line.id)" :place="line.siblings.indexOf(line.id) + 1" :of="line.siblings.length"
                 :editing="map.editing !== null && map.editing.where === 'outline' && map.editing.id === line.id ? map.editing : null"
                 :chalk="map.slips.get(line.id)?.chalk ?? null" :number="map.numbers[line.id] ?? ''" :style="{ top: `${line.index * LINE}px`, height: `${LINE}px` }"
                 @pointerdown="choose($event, line.id)" @click="click($event, line.id)" @dblclick="edit(line.id)" @leave="leave(line.id)"

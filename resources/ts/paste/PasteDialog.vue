@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useDebounceFn, useElementSize, useScroll } from '@vueuse/core'
+import { useDebounceFn, useVirtualList } from '@vueuse/core'
 import { NButton, NCheckbox, NInput, NModal, NRadio, NRadioGroup, NSpin } from 'naive-ui'
 import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue'
 import { api } from '@/api/client'
@@ -27,13 +27,11 @@ const chosen = shallowRef<ReadonlySet<number>>(new Set())
 const current = ref(0)
 const anchor = ref(0)
 const picture = ref<string | null>(null)
-const frame = ref<HTMLElement | null>(null)
-const { height } = useElementSize(frame)
-const { y: scrolled } = useScroll(frame)
+const { list, containerProps } = useVirtualList(computed(() => paste.lines), { itemHeight: LINE, overscan: 16 })
+const frame = containerProps.ref
 
 const where = computed(() => topicName(map.tree.topics.get(paste.target)?.title))
-const first = computed(() => Math.max(0, Math.floor(scrolled.value / LINE) - 8))
-const shown = computed(() => paste.lines.slice(first.value, first.value + Math.ceil(height.value / LINE) + 16).map((line, i) => ({ line, index: first.value + i })))
+const shown = computed(() => list.value.map(({ data: line, index }) => ({ line, index })))
 const kept = computed(() => paste.lines.filter((line) => !line.dropped).length)
 const hasMarks = computed(() => paste.lines.some((line) => line.mark !== ''))
 const hasOffered = computed(() => !paste.headings || paste.lines.some((line) => line.how === 'offered'))
@@ -132,15 +130,21 @@ function down(event: PointerEvent, index: number): void {
             paste.setLevel(chosen.value, line.key, Math.max(0, level + by))
         }
     }
-    const up = (): void => {
+    const stop = (): void => {
         window.removeEventListener('pointermove', move)
+        window.removeEventListener('pointerup', up)
+        window.removeEventListener('pointercancel', stop)
+    }
+    const up = (): void => {
+        stop()
         // One of several chosen lines, clicked without a key, is chosen alone.
         if (!isPulled && !event.shiftKey && !event.ctrlKey && !event.metaKey) {
             pick(index)
         }
     }
     window.addEventListener('pointermove', move)
-    window.addEventListener('pointerup', up, { once: true })
+    window.addEventListener('pointerup', up)
+    window.addEventListener('pointercancel', stop)
 }
 
 function typed(event: ClipboardEvent): void {
@@ -170,7 +174,7 @@ function close(): void {
                     v-if="paste.lines.length === 0" type="textarea" :autosize="{ minRows: 12, maxRows: 12 }" placeholder="Paste or type a list here" :input-props="{ 'aria-label': 'Text to paste' }"
                     @paste="typed" @change="paste.readText($event)" />
                 <div
-                    v-else ref="frame" class="lines" tabindex="0" role="listbox" aria-multiselectable="true" aria-label="Lines" :aria-activedescendant="`clip-${current}`" @keydown="key">
+                    v-else v-bind="containerProps" class="lines" tabindex="0" role="listbox" aria-multiselectable="true" aria-label="Lines" :aria-activedescendant="`clip-${current}`" @keydown="key">
                     <div :style="{ height: `${paste.lines.length * LINE}px` }">
                         <div
                             v-for="{ line, index } in shown" :id="`clip-${index}`" :key="line.key" class="line" role="option" :aria-selected="chosen.has(line.key)" :aria-level="line.level + 1"
@@ -213,7 +217,7 @@ function close(): void {
 
 <style scoped>
 .parts { display: grid; grid-template-columns: minmax(0, 1fr) 290px; gap: 18px; }
-.lines { position: relative; height: min(400px, 52vh); overflow: auto; border: 1px solid var(--edge); border-radius: 8px; outline: none; background: var(--board); }
+.lines { position: relative; height: min(400px, 52vh); overflow: auto; border: 1px solid var(--field); border-radius: 8px; outline: none; background: var(--board); }
 .lines:focus-visible { border-color: var(--tide); }
 .lines > div { position: relative; }
 .line { position: absolute; left: 0; right: 0; height: 27px; display: flex; align-items: center; gap: 7px; box-sizing: border-box; padding-right: 8px; font-size: 14px; cursor: ew-resize; user-select: none; }

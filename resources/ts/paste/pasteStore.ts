@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import { api } from '@/api/client'
+import { latest } from '@/api/latest'
 import type { ClipLine, Landed } from '@/api/wire'
 import { newId, useMap } from '@/stores/map'
 import { offer, tell } from '@/ui/tell'
@@ -26,6 +27,7 @@ export const usePaste = defineStore('paste', () => {
     const isReading = ref(false)
     const headings = ref(true)
     const target = ref('')
+    const reading = latest()
     let clip: Pasted | null = null
     let nextKey = 0
 
@@ -51,11 +53,14 @@ export const usePaste = defineStore('paste', () => {
             return
         }
         const before = target.value
-        land('branches', false)
+        const landedAs = land('branches', false)
         const count = lines.value.length
         const kept = lines.value
-        offer(count === 1 ? 'Pasted one topic.' : `Pasted ${count} topics.`, 'Look at it first', () => {
-            map.edit({ name: 'undo', forget: true })
+        offer(count === 1 ? 'Pasted one topic.' : `Pasted ${count} topics.`, 'Look at it first', async () => {
+            if (!(await map.outcomeOf({ name: 'undo', of: landedAs, forget: true }))) {
+                tell.warning('Something has been done since, so what was pasted stays. Undo takes back one step after the other.')
+                return
+            }
             lines.value = kept
             target.value = before
             isOpen.value = true
@@ -83,17 +88,23 @@ export const usePaste = defineStore('paste', () => {
             return false
         }
         isReading.value = true
+        const isWanted = reading.begin()
         try {
             const answer = await api.clip(map.id, clip.text, clip.html, clip.source, headings.value)
+            if (!isWanted()) {
+                return false
+            }
             lines.value = answer.lines.map((line) => ({ ...line, key: nextKey++, dropped: false }))
             source.value = answer.source
             return answer.sure
         } catch (error) {
-            tell.error((error as Error).message)
-            lines.value = []
+            if (isWanted()) {
+                tell.error((error as Error).message)
+                lines.value = []
+            }
             return false
         } finally {
-            isReading.value = false
+            isReading.value = !isWanted()
         }
     }
 
@@ -140,13 +151,15 @@ export const usePaste = defineStore('paste', () => {
             .map((line) => ({ level: line.level, gap: line.gap, text: withMarks && line.mark !== '' ? `${line.mark.replace(/[*_~`[\]\\]/g, '\\$&')} ${line.text}` : line.text }))
     }
 
-    function land(as: PasteAs, withMarks: boolean): void {
+    /** @returns the step, by which it can be undone */
+    function land(as: PasteAs, withMarks: boolean): string {
         const kept = landed(withMarks)
+        const id = newId()
         if (kept.length === 0) {
-            return
+            return id
         }
         const at = map.tree.topics.has(target.value) ? target.value : map.tree.root
-        const base = { name: 'topic.paste' as const, id: newId(), as, lines: kept, ...(source.value === null ? {} : { source: source.value }) }
+        const base = { name: 'topic.paste' as const, id, as, lines: kept, ...(source.value === null ? {} : { source: source.value }) }
         if (as === 'note' || as === 'caption') {
             map.edit({ ...base, topic: at })
         } else {
@@ -154,6 +167,7 @@ export const usePaste = defineStore('paste', () => {
             map.setFolded(map.region, [at], false)
         }
         isOpen.value = false
+        return id
     }
 
     return { lines, source, isOpen, isReading, headings, target, take, openEmpty, readText, setHeadings, shift, setLevel, drop, join, landed, land }

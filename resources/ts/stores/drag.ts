@@ -147,8 +147,10 @@ export const useDrag = defineStore('drag', () => {
     async function takeIn(from: Guest, place: Place): Promise<void> {
         try {
             const { topics } = await api.copy(from.map, [...from.ids])
-            map.edit({ name: 'topic.add-many', topics, ...place })
-            if (!from.copies) {
+            const isTaken = await map.outcomeOf({ name: 'topic.add-many', topics, ...place })
+            if (!isTaken) {
+                tell.warning('The topics could not be put here, so they stay where they were.')
+            } else if (!from.copies) {
                 from.landed()
             }
         } catch (error) {

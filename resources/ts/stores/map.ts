@@ -2,7 +2,8 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { ulid } from 'ulid'
 import { openMap } from '@/api/client'
-import type { Edit, EditsAnswer, SceneNews, Slip, View } from '@/api/wire'
+import { latest } from '@/api/latest'
+import type { Edit, EditsAnswer, Mark, Place, SceneNews, Slip, View } from '@/api/wire'
 import { tell } from '@/ui/tell'
 import { pendingEdits } from './pending'
 import { createQueue, type SavedState } from './queue'
@@ -29,6 +30,10 @@ export const useMap = defineStore('map', () => {
     const id = ref('')
     const base = shallowRef<Tree>(emptyTree)
     const slips = shallowRef<ReadonlyMap<string, Slip>>(new Map())
+    /** Where this person left the board; null the first time. */
+    const place = shallowRef<Place | null>(null)
+    /** What is drawn besides topics, by id. */
+    const marks = shallowRef<ReadonlyMap<string, Mark>>(new Map())
     const seq = ref(0)
     const undoLabel = ref<string | null>(null)
     const redoLabel = ref<string | null>(null)
@@ -46,14 +51,40 @@ export const useMap = defineStore('map', () => {
     const waiting = computed<readonly Edit[]>(() => queue.value?.waiting.value ?? [])
     const tree = computed<Tree>(() => foreseen(base.value, waiting.value))
     const savedState = computed<SavedState>(() => queue.value?.state.value ?? 'saved')
+    const savedProblem = computed(() => queue.value?.problem.value ?? '')
     const current = computed<string | null>(() => chosen.value[chosen.value.length - 1] ?? null)
     const currentTopic = computed<Topic | null>(() => (current.value === null ? null : (tree.value.topics.get(current.value) ?? null)))
 
-    async function open(map: string): Promise<void> {
+    const opening = latest()
+    const leaving = new Set<() => void>()
+    const hiding = new Set<() => void>()
+    const outcomes = new Map<string, (isDone: boolean) => void>()
+
+    /** Runs whenever this map is left, for another one, for the library or with the page. */
+    function beforeLeaving(run: () => void): void {
+        leaving.add(run)
+    }
+
+    /** Runs whenever the page is put aside, from where it may never come back. */
+    function beforeHiding(run: () => void): void {
+        hiding.add(run)
+    }
+
+    /**
+     * Fetches a map and shows it.
+     *
+     * @returns false if another one is wanted, or none, by the time it comes
+     */
+    async function open(map: string): Promise<boolean> {
         close()
+        const isWanted = opening.begin()
         const [answer, left] = await Promise.all([openMap(map), pendingEdits.of(map).catch(() => [])])
+        if (!isWanted()) {
+            return false
+        }
         id.value = map
         base.value = merged(emptyTree, answer.rows)
+        place.value = answer.place
         folded.value = new Set(answer.view.folded)
         outlineFolded.value = new Set(answer.view.outlineFolded)
         scope.value = answer.view.scope
@@ -67,16 +98,21 @@ export const useMap = defineStore('map', () => {
         queue.value.resume(left)
         const last = answer.view.chosen
         chosen.value = [last !== null && tree.value.topics.has(last) ? last : tree.value.root]
+        return true
     }
 
     function close(): void {
+        opening.drop()
+        leaving.forEach((run) => run())
         queue.value?.close()
         queue.value = null
         id.value = ''
         base.value = emptyTree
         slips.value = new Map()
+        marks.value = new Map()
         chosen.value = []
         editing.value = null
+        outcomes.clear()
     }
 
     function answered(answer: EditsAnswer): void {
@@ -92,9 +128,12 @@ export const useMap = defineStore('map', () => {
         undoLabel.value = answer.undo
         redoLabel.value = answer.redo
         for (const outcome of answer.edits) {
-            if (outcome.refusal !== undefined) {
+            const waiter = outcomes.get(outcome.id ?? '')
+            outcomes.delete(outcome.id ?? '')
+            if (outcome.refusal !== undefined && waiter === undefined) {
                 tell.warning(outcome.refusal.message)
             }
+            waiter?.(outcome.refusal === undefined)
         }
         keepChoiceValid()
     }
@@ -107,10 +146,15 @@ export const useMap = defineStore('map', () => {
 
     function refused(message: string): void {
         tell.error(message)
-        void open(id.value)
     }
 
     function takeScene(news: SceneNews): void {
+        if (news.reset || news.marks.length > 0 || news.goneMarks.length > 0) {
+            const drawn = new Map(news.reset ? [] : marks.value)
+            news.goneMarks.forEach((gone) => drawn.delete(gone))
+            news.marks.forEach((mark) => drawn.set(mark.id, mark))
+            marks.value = drawn
+        }
         if (!news.reset && news.slips.length === 0 && news.gone.length === 0) {
             return
         }
@@ -144,6 +188,23 @@ export const useMap = defineStore('map', () => {
     function edit(...edits: Edit[]): void {
         queue.value?.push(...edits.map((one) => ({ ...one, id: one.id ?? newId() })))
     }
+
+    /** Sends an edit and waits for what becomes of it; whoever asks says what there is to say of a refusal. */
+    function outcomeOf(one: Edit): Promise<boolean> {
+        const its = one.id ?? newId()
+        const known = new Promise<boolean>((resolve) => outcomes.set(its, resolve))
+        edit({ ...one, id: its })
+        return known
+    }
+
+    /** The page goes away, or is put aside and may never come back. */
+    function leavePage(): void {
+        leaving.forEach((run) => run())
+        queue.value?.leave()
+    }
+
+    window.addEventListener('pagehide', leavePage)
+    document.addEventListener('visibilitychange', () => document.visibilityState === 'hidden' && hiding.forEach((run) => run()))
 
     /** Another view of the same map, beside this one or in another window, has heard of something new. */
     const channel = new BroadcastChannel('chalk-tree')
@@ -203,7 +264,8 @@ export const useMap = defineStore('map', () => {
 
     /** Runs once the server has answered what is on its way now. */
     function afterAnswer(then: () => void): void {
-        void queue.value?.idle().then(then)
+        const its = queue.value
+        void its?.idle().then(() => its === queue.value && then())
     }
 
     /** Unfolds whatever hides a topic, and steps out to where it is. */
@@ -241,9 +303,14 @@ export const useMap = defineStore('map', () => {
     }
 
     return {
-        id, tree, slips, waiting, savedState, undoLabel, redoLabel,
+        id, tree, slips, marks, place, waiting, savedState, savedProblem, undoLabel, redoLabel,
         chosen, current, currentTopic, region, editing, folded, outlineFolded,
         scope, outlineScope, numbers,
-        open, close, edit, choose, setFolded, refold, uncover, stepInto, afterAnswer, askForNews,
+        open, close, beforeLeaving, beforeHiding, edit, outcomeOf, choose, setFolded, refold, uncover, stepInto, afterAnswer, askForNews,
+        tryAgain: (): void => queue.value?.tryAgain(),
+        giveUp: async (): Promise<void> => {
+            await queue.value?.giveUp()
+            await open(id.value)
+        },
     }
 })

@@ -1,19 +1,33 @@
 import { defineStore } from 'pinia'
-import { ref } from 'vue'
+import { ref, shallowRef } from 'vue'
 import { api } from '@/api/client'
 import type { Person } from '@/api/wire'
+import { pendingEdits } from './pending'
+import { usePreferences } from './preferences'
 
 /** Who is signed in, and whether this is a demo installation. */
 export const useSession = defineStore('session', () => {
+    const preferences = usePreferences()
     const person = ref<Person | null>(null)
     const demo = ref(false)
+    /** The keys this person has changed, by action. */
+    const keys = shallowRef<Readonly<Record<string, readonly string[]>>>({})
     let known: Promise<void> | null = null
+
+    function welcome(who: Person | null): void {
+        person.value = who
+        keys.value = who?.keys ?? {}
+        if (who !== null) {
+            pendingEdits.belongTo(who.email)
+            preferences.belongTo(who.email)
+        }
+    }
 
     /** Asks the server once; later calls wait for the same answer. */
     function know(): Promise<void> {
         known ??= api.me().then(
             (answer) => {
-                person.value = answer.person
+                welcome(answer.person)
                 demo.value = answer.demo
             },
             () => {
@@ -24,13 +38,28 @@ export const useSession = defineStore('session', () => {
     }
 
     async function enter(entering: Promise<{ person: Person }>): Promise<void> {
-        person.value = (await entering).person
+        welcome((await entering).person)
     }
 
+    /** Leaves by a page of its own, so that nothing of this person's stays in the window's memory. */
     async function leave(): Promise<void> {
         await api.signOut()
         person.value = null
+        preferences.belongTo('')
+        location.assign('/sign-in')
     }
 
-    return { person, demo, know, enter, leave }
+    /** Changes keys at once and keeps them; null puts an action's own back. */
+    async function changeKeys(changed: Readonly<Record<string, readonly string[] | null>>): Promise<void> {
+        const next = Object.fromEntries(Object.entries({ ...keys.value, ...changed }).filter((entry): entry is [string, readonly string[]] => entry[1] !== null))
+        keys.value = next
+        await api.keepKeys(next)
+    }
+
+    /** The server no longer knows who this is. */
+    function lose(): void {
+        person.value = null
+    }
+
+    return { person, demo, keys, changeKeys, know, enter, leave, lose }
 })

@@ -1,4 +1,4 @@
-import { useMap, newId, type Region } from './map'
+import { useMap, newId, type Editing, type Region } from './map'
 import { childrenOf, siblingOf } from './tree'
 
 /** Typing titles: beginning, ending, and going straight on to the next topic. */
@@ -24,10 +24,17 @@ export function useTitles() {
         const kept = title ?? topic.title
         if (typing.fresh && kept === '') {
             const next = siblingOf(map.tree, typing.id, -1) ?? topic.parent ?? map.tree.root
-            map.edit({ name: 'undo', forget: true })
             map.choose(next)
+            void takeBack(typing)
         } else if (kept !== topic.title) {
             map.edit({ name: 'topic.retitle', step: typing.step, topic: typing.id, title: kept })
+        }
+    }
+
+    /** Undoes the making of a topic that was left empty; if more was done since, that stays and only the topic goes. */
+    async function takeBack(typing: Editing): Promise<void> {
+        if (!(await map.outcomeOf({ name: 'undo', of: typing.step, forget: true })) && map.tree.topics.has(typing.id)) {
+            map.edit({ name: 'topic.remove', topics: [typing.id] })
         }
     }
 
@@ -62,6 +69,38 @@ export function useTitles() {
         map.editing = { id, where: map.region, step, fresh: true, instead: null }
     }
 
+    const top = (): string => (map.region === 'board' ? map.scope : map.outlineScope) ?? map.tree.root
+
+    /** Whether there is a place beside the parent of a topic, in what one sees. */
+    function canShiftOut(id: string): boolean {
+        const parent = map.tree.topics.get(id)?.parent ?? null
+        return parent !== null && parent !== top()
+    }
+
+    /** Moves the topic that is being typed out beside its parent; typing goes on. */
+    function shiftOut(id: string): void {
+        const parent = map.tree.topics.get(id)?.parent
+        if (map.editing !== null && parent != null && canShiftOut(id)) {
+            const side = map.tree.topics.get(parent)?.side
+            map.edit({ name: 'topic.move', step: map.editing.step, topics: [id], after: parent, ...(side == null ? {} : { side }) })
+        }
+    }
+
+    /** Moves the topic that is being typed below the sibling before it, on its side of the root; typing goes on. */
+    function shiftIn(id: string): void {
+        const side = map.tree.topics.get(id)?.side ?? null
+        let before = siblingOf(map.tree, id, -1)
+        for (let n = -2; before !== undefined && (map.tree.topics.get(before)?.side ?? null) !== side && side !== null; n--) {
+            before = siblingOf(map.tree, id, n)
+        }
+        if (map.editing !== null && before !== undefined && before !== map.tree.root) {
+            if ((map.region === 'board' ? map.folded : map.outlineFolded).has(before)) {
+                map.setFolded(map.region, [before], false)
+            }
+            map.edit({ name: 'topic.move', step: map.editing.step, topics: [id], parent: before })
+        }
+    }
+
     /** Breaks the topic being typed in two at the caret, and goes on in the second part. */
     function split(halves: { first: string; second: string } | null): void {
         const typing = map.editing
@@ -89,5 +128,5 @@ export function useTitles() {
         return (element?.closest<HTMLElement>('[data-region]')?.dataset.region as Region | undefined) ?? null
     }
 
-    return { begin, end, addChild, addSibling, addLoose, split, remove, regionOf }
+    return { begin, end, canShiftOut, shiftIn, shiftOut, addChild, addSibling, addLoose, split, remove, regionOf }
 }

@@ -1,4 +1,4 @@
-import type { Draft, Edit, Row } from '@/api/wire'
+import type { Draft, Edit, FeatureRow, Row } from '@/api/wire'
 
 /** A topic as the browser knows it; see the core's Topic. */
 export interface Topic {
@@ -28,6 +28,14 @@ export interface Topic {
 /** The group of children that holds what is in the parking lot. */
 export const LOT = 'lot'
 
+/** What a feature keeps of a topic, or of several; see the core's FeatureRow. */
+export interface KeptRow {
+    readonly type: string
+    readonly id: string
+    readonly fields: Readonly<Record<string, string | number | boolean | null>>
+    readonly topics: readonly string[]
+}
+
 /** The topics of a map and their order. Trees are never changed; what changes them makes a new one. */
 export interface Tree {
     readonly topics: ReadonlyMap<string, Topic>
@@ -36,9 +44,20 @@ export interface Tree {
     readonly root: string
     readonly title: string | null
     readonly arrangement: string
+    /** What features keep, by sort of row and id. */
+    readonly rows: ReadonlyMap<string, KeptRow>
 }
 
-export const emptyTree: Tree = { topics: new Map(), children: new Map(), root: '', title: null, arrangement: 'both-sides' }
+const keyOf = (row: { type: string; id: string }): string => `${row.type} ${row.id}`
+
+/** A row that there is one of for a topic. */
+export function rowOf(tree: Tree, type: string, topic: string): KeptRow | undefined {
+    return tree.rows.get(keyOf({ type, id: topic }))
+}
+
+const isKept = (row: Row | FeatureRow): row is FeatureRow => row.type !== 'map' && row.type !== 'topic'
+
+export const emptyTree: Tree = { topics: new Map(), children: new Map(), rows: new Map(), root: '', title: null, arrangement: 'both-sides' }
 
 const blank = {
     rank: '', title: '', caption: '', note: '', side: null, sideHeld: false, width: null,
@@ -49,11 +68,15 @@ const blank = {
 const groupOf = (topic: Topic): string => (topic.parked === null ? (topic.parent ?? '') : LOT)
 
 /** The tree with what the server said about some of its rows; with all rows, on the empty tree, the whole map. */
-export function merged(tree: Tree, rows: readonly Row[]): Tree {
+export function merged(tree: Tree, rows: readonly (Row | FeatureRow)[]): Tree {
     const topics = new Map(tree.topics)
     const touched = new Set<string>()
     let { root, title, arrangement } = tree
-    for (const { type, id, fields, whole } of rows) {
+    for (const row of rows) {
+        if (isKept(row)) {
+            continue
+        }
+        const { type, id, fields, whole } = row
         if (type === 'map') {
             root = fields?.root ?? root
             title = fields?.title === undefined ? title : fields.title
@@ -72,7 +95,28 @@ export function merged(tree: Tree, rows: readonly Row[]): Tree {
         topics.set(id, after)
         touched.add(groupOf(after))
     }
-    return { topics, children: sortedChildren(tree.children, topics, touched), root, title, arrangement }
+    return { topics, children: sortedChildren(tree.children, topics, touched), rows: mergedRows(tree.rows, rows.filter(isKept), topics), root, title, arrangement }
+}
+
+/** Rows whose topics are gone go with them; the server sends them again with these. */
+function mergedRows(before: Tree['rows'], news: readonly FeatureRow[], topics: ReadonlyMap<string, Topic>): Tree['rows'] {
+    if (before.size === 0 && news.length === 0) {
+        return before
+    }
+    const rows = new Map(before)
+    for (const { type, id, fields, topics: about } of news) {
+        if (fields === null) {
+            rows.delete(keyOf({ type, id }))
+        } else {
+            rows.set(keyOf({ type, id }), { type, id, fields, topics: about ?? [id] })
+        }
+    }
+    for (const [key, row] of rows) {
+        if (!row.topics.every((id) => topics.has(id))) {
+            rows.delete(key)
+        }
+    }
+    return rows
 }
 
 function sortedChildren(
@@ -122,7 +166,12 @@ export function foreseen(tree: Tree, edits: readonly Edit[]): Tree {
         const group = topic === undefined ? '' : groupOf(topic)
         children.set(group, (children.get(group) ?? []).filter((child) => child !== id))
     }
+    // A step that is begun and taken back before the server has heard of it never was.
+    const takenBack = new Set(edits.flatMap((edit) => (edit.name === 'undo' && edit.of !== undefined ? [edit.of] : [])))
     for (const edit of edits) {
+        if (takenBack.has(edit.step ?? edit.id ?? '')) {
+            continue
+        }
         switch (edit.name) {
             case 'topic.add': {
                 const parent = parentOf(edit, topics)

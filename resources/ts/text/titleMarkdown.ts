@@ -1,21 +1,17 @@
 import MarkdownIt from 'markdown-it'
-import { MarkdownParser, MarkdownSerializer, type ParseSpec } from 'prosemirror-markdown'
+import { MarkdownParser, MarkdownSerializer, type MarkdownSerializerState, type ParseSpec } from 'prosemirror-markdown'
 import type { Node, Schema } from '@tiptap/pm/model'
+import { readTags } from './inlineTokens'
 
 const inline = new MarkdownIt('commonmark', { html: true }).enable('strikethrough')
 
-/** Turns the tags <u> and <br> into tokens of their own, and all other HTML into text. */
-inline.core.ruler.push('underline', (state) => {
+readTags(inline)
+
+/** In a title every line break is one, and there are no pictures. */
+inline.core.ruler.push('title', (state) => {
     for (const block of state.tokens) {
         for (const token of block.children ?? []) {
-            if (token.type === 'html_inline') {
-                const tag = token.content.toLowerCase()
-                token.type = tag === '<u>' ? 'u_open' : tag === '</u>' ? 'u_close' : /^<br\s*\/?>$/.test(tag) ? 'hardbreak' : 'text'
-            } else if (token.type === 'softbreak') {
-                token.type = 'hardbreak'
-            } else if (token.type === 'image') {
-                token.type = 'text'
-            }
+            token.type = token.type === 'softbreak' ? 'hardbreak' : token.type === 'image' ? 'text' : token.type
         }
     }
 })
@@ -53,28 +49,50 @@ function fence(code: string): string {
     return '`'.repeat(1 + Math.max(0, ...(code.match(/`+/g) ?? []).map((run) => run.length)))
 }
 
-const titleSerializer = new MarkdownSerializer(
-    {
-        doc: (state, node) => state.renderContent(node),
-        paragraph: (state, node) => {
-            state.renderInline(node)
-            state.closeBlock(node)
-        },
-        text: (state, node) => state.text(node.text ?? ''),
-        hardBreak: (state) => state.write('\n'),
+/** The same with tags, which can stand anywhere: beside letters and signs, and one right after the other. */
+export const tagSpecs = {
+    ...markSpecs,
+    bold: { open: '<b>', close: '</b>', mixable: true },
+    italic: { open: '<i>', close: '</i>', mixable: true },
+    strike: { open: '<s>', close: '</s>', mixable: true },
+}
+
+const titleNodes = {
+    doc: (state: MarkdownSerializerState, node: Node) => state.renderContent(node),
+    paragraph: (state: MarkdownSerializerState, node: Node) => {
+        state.renderInline(node)
+        state.closeBlock(node)
     },
-    markSpecs,
-    { escapeExtraCharacters: /[<&](?=[a-z/!?#])/gi },
-)
+    text: (state: MarkdownSerializerState, node: Node) => state.text(node.text ?? ''),
+    hardBreak: (state: MarkdownSerializerState) => state.write('\n'),
+}
+const escapes = { escapeExtraCharacters: /[<&](?=[a-z/!?#])/gi }
+const titleSerializers = [new MarkdownSerializer(titleNodes, markSpecs, escapes), new MarkdownSerializer(titleNodes, tagSpecs, escapes)]
 
 /** A title's Markdown as a document for the editor. */
 export function titleDocument(schema: Schema, markdown: string): Node {
     return new MarkdownParser(schema, titleTokens, { paragraph: { block: 'paragraph' }, ...markTokens }).parse(markdown)
 }
 
-/** The editor's document as a title. */
+/** The editor's document as a title: with signs if that reads back as the same, else with tags. */
 export function titleMarkdown(document: Node): string {
-    return titleSerializer.serialize(document, { tightLists: true }).replace(/\n{2,}/g, '\n').trim()
+    const written = titleSerializers.map((one) => one.serialize(document, { tightLists: true }).replace(/\n{2,}/g, '\n').trim())
+    const [signs = '', tags = ''] = written
+    return signs === tags || formOf(titleDocument(document.type.schema, signs)) === formOf(document) ? signs : tags
+}
+
+/** What a document says and how, in a form that compares; formatting of nothing but space does not count. */
+function formOf(document: Node): string {
+    let form = ''
+    document.descendants((node) => {
+        if (node.isText) {
+            const marks = node.marks.map((mark) => `${mark.type.name}${String(mark.attrs.href ?? '')}`).sort().join()
+            form += [...(node.text ?? '')].map((sign) => (/\s/.test(sign) ? ' ' : `${sign}{${marks}}`)).join('')
+        } else if (node.isInline) {
+            form += '\n'
+        }
+    })
+    return form.replace(/ *\n */g, '\n').trim()
 }
 
 /** What a topic is called in a list or a sentence: its words on one line. */

@@ -28,6 +28,15 @@ export const useTyping = defineStore('typing', () => {
         titles.end(reader?.() ?? null)
     }
 
+    /** Keeps what the title holds by now, and goes on. */
+    function keepSoFar(): void {
+        const typing = map.editing
+        const title = reader?.() ?? ''
+        if (typing !== null && title !== '' && title !== map.tree.topics.get(typing.id)?.title) {
+            map.edit({ name: 'topic.retitle', step: typing.step, topic: typing.id, title })
+        }
+    }
+
     function cancel(): void {
         titles.end(null)
     }
@@ -56,5 +65,30 @@ export const useTyping = defineStore('typing', () => {
         }
     }
 
-    return { editor, hold, letGo, halves, finish, cancel, then }
+    const isEmptyAndNew = (): boolean => map.editing?.fresh === true && (reader?.() ?? '') === ''
+
+    /** One level deeper: an empty new topic moves below the one before it; a filled one is finished and gets a subtopic. */
+    function deeper(): void {
+        const id = map.editing?.id
+        if (id !== undefined && isEmptyAndNew()) {
+            titles.shiftIn(id)
+        } else {
+            then((done) => titles.addChild(done))
+        }
+    }
+
+    /** One level higher: an empty new topic moves out beside its parent; a filled one is finished, and the next is made there. */
+    function higher(): void {
+        const id = map.editing?.id
+        if (id === undefined) {
+            return
+        }
+        if (isEmptyAndNew()) {
+            titles.shiftOut(id)
+        } else if (titles.canShiftOut(id)) {
+            then((done) => titles.addSibling(map.tree.topics.get(done)?.parent ?? map.tree.root))
+        }
+    }
+
+    return { editor, hold, letGo, halves, finish, keepSoFar, cancel, then, deeper, higher }
 })

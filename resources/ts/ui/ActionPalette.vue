@@ -4,7 +4,7 @@ import { NInput, NModal } from 'naive-ui'
 import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { readable } from '@/actions/keys'
-import { useActions } from '@/actions/useActions'
+import { sentenceOf, useActions } from '@/actions/useActions'
 import type { Action } from '@/actions/registry'
 import { api } from '@/api/client'
 import type { QuickAnswer } from '@/api/wire'
@@ -20,7 +20,7 @@ const MOST_ACTIONS = 9
 const ui = useUi()
 const map = useMap()
 const router = useRouter()
-const { actions, isAvailable, run } = useActions()
+const { actions, isAvailable, run, keysOf } = useActions()
 const words = ref('')
 const found = shallowRef<QuickAnswer>({ maps: [], topics: [] })
 // The focus is in the palette now, so what counts is where it was: in a map, or in the library.
@@ -36,7 +36,7 @@ const named = computed<Action[]>(() => {
 
 const entries = computed<Entry[]>(() => {
     const acts = named.value.map((action): Entry => ({
-        key: action.id, kind: 'Action', name: action.name, more: action.group, keys: action.keys[0], run: () => void nextTick(() => run(action.id)),
+        key: action.id, kind: 'Action', name: action.name, more: sentenceOf(action), keys: keysOf(action)[0], run: () => void nextTick(() => run(action.id)),
     }))
     if (words.value.trim() === '') {
         return acts

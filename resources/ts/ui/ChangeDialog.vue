@@ -3,7 +3,9 @@ import { useDebounceFn } from '@vueuse/core'
 import { NButton, NCheckbox, NInput, NInputNumber, NModal, NRadio, NRadioGroup, NSpin } from 'naive-ui'
 import { computed, nextTick, onMounted, reactive, ref, watch } from 'vue'
 import { changes, type Change, type Values } from '@/actions/changes'
+import { bounds } from '@/api/bounds'
 import { api } from '@/api/client'
+import { latest } from '@/api/latest'
 import type { RehearsalAnswer, RehearsalItem } from '@/api/wire'
 import { useMap } from '@/stores/map'
 import { topicName } from '@/text/titleMarkdown'
@@ -23,13 +25,13 @@ const about = computed(() => {
     return map.chosen.length === 1 ? topicName(map.currentTopic?.title) : `${map.chosen.length} chosen topics`
 })
 
+const asking = latest()
 const rehearse = useDebounceFn(async () => {
-    try {
-        answer.value = await api.rehearse(map.id, change.edit(values, map))
-        problem.value = null
-    } catch (error) {
-        answer.value = null
-        problem.value = (error as Error).message
+    const isWanted = asking.begin()
+    const told = await api.rehearse(map.id, change.edit(values, map)).catch((error: unknown) => error as Error)
+    if (isWanted()) {
+        answer.value = told instanceof Error ? null : told
+        problem.value = told instanceof Error ? told.message : null
     }
 }, 60)
 
@@ -85,7 +87,7 @@ function close(): void {
                     <label v-else-if="option.kind !== 'switch'" class="option">
                         <span>{{ option.label }}</span>
                         <NInput v-if="option.kind === 'text'" :value="String(values[option.key])" size="small" :maxlength="40" :input-props="{ 'aria-label': option.label }" @update:value="values[option.key] = $event" />
-                        <NInputNumber v-else :value="Number(values[option.key])" size="small" :min="0" :max="9999" :input-props="{ 'aria-label': option.label }" @update:value="values[option.key] = $event ?? 1" />
+                        <NInputNumber v-else :value="Number(values[option.key])" size="small" :min="0" :max="bounds.number" :input-props="{ 'aria-label': option.label }" @update:value="values[option.key] = $event ?? 1" />
                     </label>
                     <NCheckbox v-else :checked="values[option.key] === true" @update:checked="values[option.key] = $event">{{ option.label }}</NCheckbox>
                 </template>

@@ -8,14 +8,34 @@ function api(): MessageApi {
     return messages
 }
 
+/** Says a text to who listens to the page instead of looking at it. */
+export function announce(text: string, isUrgent = false): void {
+    const region = document.getElementById(isUrgent ? 'urgent' : 'polite')
+    if (region !== null) {
+        // The same words again are said again only if they were gone in between.
+        region.textContent = ''
+        setTimeout(() => (region.textContent = text), 30)
+    }
+}
+
 /** Short messages at the foot of the window. */
 export const tell = {
-    info: (text: string): void => void api().info(text),
-    warning: (text: string): void => void api().warning(text),
-    error: (text: string): void => void api().error(text),
+    info: (text: string): void => {
+        api().info(text)
+        announce(text)
+    },
+    warning: (text: string): void => {
+        api().warning(text)
+        announce(text, true)
+    },
+    error: (text: string): void => {
+        api().error(text)
+        announce(text, true)
+    },
 }
 
 /** A message with one thing that can be done about it. */
-export function offer(text: string, name: string, run: () => void): void {
+export function offer(text: string, name: string, run: () => unknown): void {
+    announce(`${text} ${name}`)
     const message = api().info(() => h('span', [`${text} `, h(NButton, { text: true, type: 'primary', onClick: () => { message.destroy(); run() } }, () => name)]), { duration: 9000 })
 }

@@ -19,6 +19,8 @@ export const useUi = defineStore('ui', () => {
     const change = ref<ChangeId>('sort')
     /** The topic below which something was moved by name last. */
     const movedTo = ref('')
+    /** While a menu is open, or a new key is asked for, the keys are theirs. */
+    const holdsKeys = ref(false)
     const findIn = ref<'branch' | 'map' | 'all'>('map')
     const wantedField = shallowRef<{ field: 'caption' | 'note' } | null>(null)
 
@@ -85,5 +87,5 @@ export const useUi = defineStore('ui', () => {
         link.click()
     }
 
-    return { panel, side, movedTo, change, findIn, phoneView, wantedField, show, showSide, toggleSide, showChange, showFind, focusDesk, focusRegion, focusNextRegion, download }
+    return { holdsKeys, panel, side, movedTo, change, findIn, phoneView, wantedField, show, showSide, toggleSide, showChange, showFind, focusDesk, focusRegion, focusNextRegion, download }
 })

@@ -25,6 +25,7 @@ export function usePointerDrag(on: {
         pressed = { id, x: event.clientX, y: event.clientY }
         window.addEventListener('pointermove', move)
         window.addEventListener('pointerup', up)
+        window.addEventListener('pointercancel', stop)
         window.addEventListener('keydown', key, { capture: true })
     }
 
@@ -60,6 +61,7 @@ export function usePointerDrag(on: {
         dragging = false
         window.removeEventListener('pointermove', move)
         window.removeEventListener('pointerup', up)
+        window.removeEventListener('pointercancel', stop)
         window.removeEventListener('keydown', key, { capture: true })
         on.end()
     }

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Arrange;
+
+use ChalkTree\Map\FeatureRow;
+use ChalkTree\Map\Field;
+
+/** The arrangement of one branch, where it is another than that of what stands above it. */
+final readonly class BranchArrangement extends FeatureRow
+{
+    public static function type(): string
+    {
+        return 'arrangement';
+    }
+
+    public static function words(): string
+    {
+        return 'arrangement';
+    }
+
+    public static function declared(): array
+    {
+        return ['name' => Field::choice(Arrangements::names())];
+    }
+}

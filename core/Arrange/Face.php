@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Arrange;
+
+/** What stands inside the box of a slip and decides its size. */
+final readonly class Face
+{
+    /** @param  int|null  $width  pixels, if a person set it */
+    public function __construct(
+        public string $text,
+        public string $caption,
+        public bool $hasNote,
+        public ?int $width,
+        public int $level,
+    ) {
+    }
+
+    /** 16 bytes; equal for faces that measure and look the same. */
+    public function hash(): string
+    {
+        return hash('xxh128', serialize([$this->text, $this->caption, $this->hasNote, $this->width, $this->level]), true);
+    }
+}

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Arrange;
+
+use ChalkTree\Look\LevelLook;
+
+/**
+ * What a slip inherits from what stands above it, resolved once. Slips that are given the same share one of these, so
+ * two of one layout are the same if they are identical; from one layout to another their hashes tell.
+ */
+final readonly class Given
+{
+    /** 8 bytes. */
+    public string $hash;
+
+    /**
+     * @param  Arrangement  $arrangement  in which what is below it is laid out
+     * @param  Growth  $growth  in which it stands from its parent
+     * @param  Growth  $enters  in which the connector comes in; across the growth where that edge is taken
+     * @param  int  $level  of the look; what is deeper than the last look has that one
+     */
+    public function __construct(
+        public Arrangement $arrangement,
+        public Growth $growth,
+        public Growth $enters,
+        public int $level,
+        public string $chalk,
+        public LevelLook $look,
+    ) {
+        $this->hash = hash('xxh64', self::key($arrangement::name(), $growth, $enters, $level, $chalk), true);
+    }
+
+    public static function key(string $arrangement, Growth $growth, Growth $enters, int $level, string $chalk): string
+    {
+        return "{$arrangement} {$growth->value} {$enters->value} {$level} {$chalk}";
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Arrange;
+
+use ChalkTree\Map\Topic;
+
+/** Every level below the one before it, siblings side by side: a chart of who belongs to whom. */
+final readonly class TopDown implements Arrangement
+{
+    public function __construct(private Bands $bands = new Bands)
+    {
+    }
+
+    public static function name(): string
+    {
+        return 'top-down';
+    }
+
+    public function growth(Slip $head, Topic $child, int $index, int $count): Growth
+    {
+        return Growth::Down;
+    }
+
+    public function handsDown(Growth $growth): string
+    {
+        return 'top-down';
+    }
+
+    public function enters(Growth $growth): Growth
+    {
+        return $growth;
+    }
+
+    public function opens(): Growth
+    {
+        return Growth::Down;
+    }
+
+    public function levels(): int
+    {
+        return 1;
+    }
+
+    public function place(Slip $slip, array $children, array $below): void
+    {
+        $this->bands->place($slip, $children);
+    }
+}

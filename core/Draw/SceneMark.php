@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Draw;
+
+/** Something drawn that is not a topic, such as a line between two; places are from the middle of the root. */
+final readonly class SceneMark
+{
+    /**
+     * @param  string  $id  that of the row it stands for, or another that stays the same from drawing to drawing
+     * @param  string  $type  the sort of row
+     * @param  list<Primitive>  $parts  those that lie below first
+     */
+    public function __construct(public string $id, public string $type, public array $parts)
+    {
+    }
+
+    /** @return array{id: string, type: string, parts: list<array<string, string|float>>} "Mark" in the wire schema */
+    public function toArray(): array
+    {
+        return ['id' => $this->id, 'type' => $this->type, 'parts' => array_map(fn (Primitive $part): array => $part->toArray(), $this->parts)];
+    }
+}

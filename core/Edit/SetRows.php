@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Edit;
+
+use ChalkTree\Map\FeatureRow;
+use ChalkTree\Map\RowTypes;
+use ChalkTree\Map\TopicMap;
+
+/**
+ * Sets fields of rows of any feature: of the rows of some topics where there is one a topic, else of one row by its id,
+ * which is made if it is not there. A topic's row that says nothing any more goes.
+ */
+final readonly class SetRows implements Edit
+{
+    /**
+     * @param  class-string<FeatureRow>  $class
+     * @param  non-empty-list<string>  $ids
+     * @param  array<string, scalar|null>  $fields
+     */
+    private function __construct(private string $class, private array $ids, private array $fields)
+    {
+    }
+
+    public static function name(): string
+    {
+        return 'row.set';
+    }
+
+    /** "type", "fields", and "topics" where there is one row a topic, or the "row" that it is. */
+    public static function read(Arguments $arguments): self
+    {
+        $class = RowTypes::ofFeature($arguments->string('type'));
+        $fields = $class::read($arguments->nested('fields'));
+        $ids = $class::ends() === [] ? $arguments->ids('topics') : [$arguments->id('row')];
+
+        return $fields === [] ? throw $arguments->wrong('fields', 'There is nothing to set.') : new self($class, $ids, $fields);
+    }
+
+    public function apply(TopicMap $map, Recorder $recorder): void
+    {
+        $isOwn = $this->class::ends() === [];
+        foreach ($this->ids as $id) {
+            $row = $map->row($this->class::type(), $id);
+            if ($row === null && array_diff($this->class::ends(), array_keys($this->fields)) !== []) {
+                throw new InvalidEdit("This {$this->class::words()} is not in the map any more.", 'row');
+            }
+            $new = $row instanceof FeatureRow ? $row->with($this->fields) : $this->class::fromFields($id, $this->fields);
+            foreach ($new->topics() as $topic) {
+                $map->topic($topic, $isOwn ? 'topics' : 'fields');
+            }
+            if ($isOwn && $new->saying() === []) {
+                $row === null ?: $recorder->drop($this->class::type(), $id);
+            } else {
+                $recorder->put($new);
+            }
+        }
+    }
+
+    public function sentence(TopicMap $map): string
+    {
+        $topics = $this->class::ends() === [] ? $this->ids : ($map->row($this->class::type(), $this->ids[0])?->topics() ?? []);
+
+        return "Changed the {$this->class::words()} of ".Wording::several(TopicChoice::titles($map, array_values(array_filter($topics, $map->has(...)))));
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree;
+
+use ChalkTree\Arrange\ArrangeFeature;
+
+/** The list of all features. A new one is a folder and one line here. */
+final class Features
+{
+    /** @var list<class-string<Feature>> */
+    private const ALL = [
+        ArrangeFeature::class,
+    ];
+
+    /** @var array<class-string<Feature>, Feature>|null */
+    private static ?array $all = null;
+
+    /** @return array<class-string<Feature>, Feature> */
+    public static function all(): array
+    {
+        return self::$all ??= array_combine(self::ALL, array_map(fn (string $class): Feature => new $class, self::ALL));
+    }
+
+    /** Adds one that does not ship with the application, for as long as the process runs. */
+    public static function add(Feature $feature): void
+    {
+        self::$all = self::all() + [$feature::class => $feature];
+    }
+
+    /** @return list<class-string<Map\FeatureRow>> the sorts of row of all features */
+    public static function rows(): array
+    {
+        return array_merge(...array_values(array_map(fn (Feature $feature): array => $feature->rows(), self::all())));
+    }
+}

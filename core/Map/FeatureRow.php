@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Map;
+
+use ChalkTree\Edit\Arguments;
+
+/**
+ * A row that a feature keeps: either one a topic, whose id is the topic's, or one about several topics, which it names
+ * in fields of that sort, with an id of its own. A class says what it is called and which fields it has; everything
+ * else follows from that.
+ */
+abstract readonly class FeatureRow implements Row
+{
+    /** @param  array<string, scalar|null>  $values  of all its fields */
+    final private function __construct(public string $id, private array $values)
+    {
+    }
+
+    /** @return non-empty-array<string, Field> its fields by name */
+    abstract public static function declared(): array;
+
+    /** What it is called in the middle of a sentence, "width", "cross-link". */
+    abstract public static function words(): string;
+
+    final public static function fromFields(string $id, array $fields): static
+    {
+        $values = [];
+        foreach (static::declared() as $name => $field) {
+            $values[$name] = array_key_exists($name, $fields) ? $field->kept($fields[$name]) : $field->blank;
+        }
+
+        return new static($id, $values);
+    }
+
+    /**
+     * Reads those fields that are given.
+     *
+     * @return array<string, scalar|null>
+     */
+    final public static function read(Arguments $fields): array
+    {
+        $values = [];
+        foreach (static::declared() as $name => $field) {
+            if ($fields->has($name)) {
+                $values[$name] = $field->read($fields, $name);
+            }
+        }
+        $fields->refuseRest();
+
+        return $values;
+    }
+
+    /** @return list<string> the names of the fields that name topics; empty for a sort of which there is one a topic */
+    final public static function ends(): array
+    {
+        return array_keys(array_filter(static::declared(), fn (Field $field): bool => $field->isTopic()));
+    }
+
+    /** @return list<string> the names of the fields that hold text */
+    final public static function texts(): array
+    {
+        return array_keys(array_filter(static::declared(), fn (Field $field): bool => $field->isText()));
+    }
+
+    final public function id(): string
+    {
+        return $this->id;
+    }
+
+    final public function fields(): array
+    {
+        return $this->values;
+    }
+
+    /** @return array<string, scalar|null> the fields that say something */
+    final public function saying(): array
+    {
+        return array_filter($this->values, fn (mixed $value, string $name): bool => $value !== static::declared()[$name]->blank, ARRAY_FILTER_USE_BOTH);
+    }
+
+    final public function text(string $field): string
+    {
+        $value = $this->values[$field] ?? '';
+
+        return is_string($value) ? $value : '';
+    }
+
+    final public function number(string $field): ?int
+    {
+        $value = $this->values[$field] ?? null;
+
+        return is_int($value) ? $value : null;
+    }
+
+    /** @param  array<string, scalar|null>  $changed */
+    final public function with(array $changed): static
+    {
+        return new static($this->id, array_intersect_key($changed, $this->values) + $this->values);
+    }
+
+    final public function topics(): array
+    {
+        $ends = static::ends();
+
+        return $ends === [] ? [$this->id] : array_values(array_map(fn (string $end): string => $this->text($end), $ends));
+    }
+
+    /**
+     * The same about copies of its topics.
+     *
+     * @param  array<string, string>  $copies  ids of copies by those of the originals
+     * @return static|null  null where not all of its topics were copied
+     */
+    final public function about(array $copies): ?static
+    {
+        if (array_diff_key(array_flip($this->topics()), $copies) !== []) {
+            return null;
+        }
+        $ends = static::ends();
+        if ($ends === []) {
+            return new static($copies[$this->id], $this->values);
+        }
+
+        return (new static(Ids::next(), $this->values))->with(array_combine($ends, array_map(fn (string $end): string => $copies[$this->text($end)], $ends)));
+    }
+}

@@ -1,0 +1,114 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Map;
+
+use ChalkTree\Edit\Arguments;
+use ChalkTree\Edit\InvalidEdit;
+use ChalkTree\Edit\Wording;
+
+/** One field of a row of a feature: what it may hold, and what it holds where nothing was said. */
+final readonly class Field
+{
+    /** @param  list<string>  $words */
+    private function __construct(
+        private string $sort,
+        public int|string|bool|null $blank = null,
+        private int $least = 0,
+        private int $most = 0,
+        private array $words = [],
+    ) {
+    }
+
+    /** The id of a topic that the row is about; without all of them the row counts as gone. */
+    public static function topic(): self
+    {
+        return new self('topic');
+    }
+
+    /** Text that a person wrote, found and replaced like that of topics; plain, with line breaks. */
+    public static function text(int $longest): self
+    {
+        return new self('text', '', most: $longest);
+    }
+
+    /** A whole number, or null. */
+    public static function number(int $least, int $most): self
+    {
+        return new self('number', null, $least, $most);
+    }
+
+    public static function flag(): self
+    {
+        return new self('flag', false);
+    }
+
+    /**
+     * One of some words, or null.
+     *
+     * @param  non-empty-list<string>  $words
+     */
+    public static function choice(array $words): self
+    {
+        return new self('choice', null, words: $words);
+    }
+
+    public function isTopic(): bool
+    {
+        return $this->sort === 'topic';
+    }
+
+    public function isText(): bool
+    {
+        return $this->sort === 'text';
+    }
+
+    /** @throws InvalidEdit where it is of the wrong form */
+    public function read(Arguments $from, string $key): int|string|bool|null
+    {
+        return match ($this->sort) {
+            'topic' => $from->id($key),
+            'text' => $this->readText($from, $key),
+            'number' => $from->intOrNull($key, $this->least, $this->most),
+            'flag' => $from->bool($key),
+            default => $from->isNull($key) ? null : $from->oneOf($key, $this->words === [] ? [''] : $this->words),
+        };
+    }
+
+    /**
+     * A value as it comes from where it was kept.
+     */
+    public function kept(mixed $value): int|string|bool|null
+    {
+        return match (true) {
+            ! is_scalar($value) => $this->blank,
+            $this->sort === 'number' => (int) $value,
+            $this->sort === 'flag' => (bool) $value,
+            // Another version may have known a word that this one does not.
+            $this->sort === 'choice' && ! in_array($value, $this->words, true) => $this->blank,
+            default => (string) $value,
+        };
+    }
+
+    /** @return array<string, mixed> its piece of the wire's schema */
+    public function schema(): array
+    {
+        return match ($this->sort) {
+            'topic', 'text' => ['type' => 'string'],
+            'number' => ['type' => ['integer', 'null'], 'minimum' => $this->least, 'maximum' => $this->most],
+            'flag' => ['type' => 'boolean'],
+            default => ['enum' => [...$this->words, null]],
+        };
+    }
+
+    private function readText(Arguments $from, string $key): string
+    {
+        $text = Wording::clean($from->string($key), $key);
+        if (mb_strlen($text) > $this->most) {
+            throw $from->wrong($key, 'This holds at most '.number_format($this->most).' characters.');
+        }
+
+        return $text;
+    }
+}

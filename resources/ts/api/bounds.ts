@@ -1,0 +1,11 @@
+/** How much of anything a map takes; the server says it in the page, so that it is decided in one place. */
+interface Bounds {
+    caption: number
+    file: number
+    apart: number
+    narrowest: number
+    widest: number
+    number: number
+}
+
+export const bounds = JSON.parse(document.getElementById('bounds')?.textContent ?? '{}') as Bounds

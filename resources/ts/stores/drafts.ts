@@ -1,0 +1,73 @@
+import { defineStore } from 'pinia'
+import { useMap, newId } from './map'
+
+/** Texts of a topic that are typed in a field and kept as one types. */
+export type DraftField = 'note' | 'caption'
+
+interface Draft {
+    topic: string
+    field: DraftField
+    text: string
+    step: string
+    begun: number
+    timer: ReturnType<typeof setTimeout>
+}
+
+/** Milliseconds without a key after which a text is kept, and the longest that one typed without a pause waits. */
+const PAUSE = 500
+const LONGEST = 3000
+
+/**
+ * What has been typed in fields and is not an edit yet. There is one draft a topic and field, with a pause of its own;
+ * whatever ends the typing (leaving the field, the topic, the map or the page) makes an edit of it at once.
+ */
+export const useDrafts = defineStore('drafts', () => {
+    const map = useMap()
+    const drafts = new Map<string, Draft>()
+    const keyOf = (topic: string, field: DraftField): string => `${field} ${topic}`
+
+    /** @param step groups the edits of one stretch of typing, so that they are undone as one */
+    function type(topic: string, field: DraftField, text: string, step = newId()): void {
+        const key = keyOf(topic, field)
+        const before = drafts.get(key)
+        clearTimeout(before?.timer)
+        const begun = before?.begun ?? performance.now()
+        const rest = Math.max(0, Math.min(PAUSE, begun + LONGEST - performance.now()))
+        drafts.set(key, { topic, field, text, step, begun, timer: setTimeout(() => flush(topic, field), rest) })
+    }
+
+    function has(topic: string, field: DraftField): boolean {
+        return drafts.has(keyOf(topic, field))
+    }
+
+    /** Makes an edit of one draft. */
+    function flush(topic: string, field: DraftField): void {
+        const key = keyOf(topic, field)
+        const draft = drafts.get(key)
+        if (draft === undefined) {
+            return
+        }
+        clearTimeout(draft.timer)
+        drafts.delete(key)
+        const there = map.tree.topics.get(topic)
+        if (there === undefined || there[field] === draft.text) {
+            return
+        }
+        if (field === 'note') {
+            map.edit({ name: 'topic.note', step: draft.step, topics: [topic], note: draft.text })
+        } else {
+            map.edit({ name: 'topic.caption', step: draft.step, topics: [topic], caption: draft.text })
+        }
+    }
+
+    function flushAll(): void {
+        for (const { topic, field } of [...drafts.values()]) {
+            flush(topic, field)
+        }
+    }
+
+    map.beforeLeaving(flushAll)
+    map.beforeHiding(flushAll)
+
+    return { type, has, flush, flushAll }
+})

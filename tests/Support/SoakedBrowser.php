@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support;
+
+use ChalkTree\Map\Ids;
+
+/**
+ * A browser without a screen: holds a map's rows and slips as the real one does, merges answers, and sends edits until
+ * one answer names them. Answers can be lost on the way, before or after the server has acted.
+ */
+final class SoakedBrowser
+{
+    /** @var array<string, array<string, mixed>> by type and id */
+    public array $rows = [];
+
+    /** @var array<string, array<string, mixed>> */
+    public array $slips = [];
+
+    /** @var list<array<string, mixed>> */
+    public array $waiting = [];
+
+    /** @var list<array<string, mixed>> what was refused */
+    public array $refused = [];
+
+    public int $lost = 0;
+
+    private int $seq = 0;
+
+    public function __construct(private readonly HttpClient $client, private readonly string $map, private readonly Chance $chance)
+    {
+    }
+
+    public function open(): void
+    {
+        $answer = $this->client->call('GET', "/api/maps/{$this->map}");
+        $this->rows = $this->slips = [];
+        $this->take($answer);
+    }
+
+    /** @param  list<array<string, mixed>>  $edits */
+    public function edit(array $edits): void
+    {
+        foreach ($edits as $edit) {
+            $this->waiting[] = $edit + ['id' => Ids::next()];
+        }
+    }
+
+    /** Sends what waits; the answer may be lost, and then it is sent again another time. */
+    public function send(int $lossPercent): void
+    {
+        $batch = array_slice($this->waiting, 0, 20);
+        [$status, $answer] = $batch === []
+            ? $this->client->ask('GET', "/api/maps/{$this->map}/edits?since={$this->seq}")
+            : $this->client->ask('POST', "/api/maps/{$this->map}/edits", ['since' => $this->seq, 'edits' => $batch]);
+        if ($status !== 200 || ! is_array($answer) || $this->chance->yes($lossPercent)) {
+            $this->lost++;
+
+            return;
+        }
+        $named = array_column($answer['edits'], null, 'id');
+        foreach ($answer['edits'] as $outcome) {
+            if ($outcome['status'] === 'refused') {
+                $this->refused[] = $outcome['refusal'];
+            }
+        }
+        $this->waiting = array_values(array_filter($this->waiting, fn (array $edit): bool => ! isset($named[$edit['id']])));
+        $this->take($answer);
+    }
+
+    /** @param  array<string, mixed>  $answer */
+    private function take(array $answer): void
+    {
+        $isWhole = $answer['scene']['reset'] && array_filter($answer['rows'], fn (array $row): bool => $row['type'] === 'map' && isset($row['fields']['root'])) !== [];
+        $this->rows = $isWhole ? [] : $this->rows;
+        foreach ($answer['rows'] as $row) {
+            $key = "{$row['type']} {$row['id']}";
+            if ($row['fields'] === null) {
+                unset($this->rows[$key]);
+            } else {
+                $this->rows[$key] = $row['fields'] + (($row['whole'] ?? false) ? [] : ($this->rows[$key] ?? []));
+            }
+        }
+        $this->slips = $answer['scene']['reset'] ? [] : $this->slips;
+        foreach ($answer['scene']['gone'] as $id) {
+            unset($this->slips[$id]);
+        }
+        foreach ($answer['scene']['slips'] as $slip) {
+            $this->slips[$slip['id']] = $slip;
+        }
+        $this->seq = $answer['seq'];
+    }
+
+    /** @return array{array<string, mixed>, array<string, mixed>} rows and slips in a form that compares: fields that say nothing left out */
+    public function contents(): array
+    {
+        $rows = array_map(function (array $fields): array {
+            $fields = array_filter($fields, fn (mixed $value, string $name): bool => ! array_key_exists($name, \ChalkTree\Map\Topic::BLANK) || $value !== \ChalkTree\Map\Topic::BLANK[$name], ARRAY_FILTER_USE_BOTH);
+            ksort($fields);
+
+            return $fields;
+        }, $this->rows);
+        $slips = $this->slips;
+        ksort($rows);
+        ksort($slips);
+
+        return [$rows, $slips];
+    }
+}

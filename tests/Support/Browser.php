@@ -46,6 +46,10 @@ final class Browser
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
         $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
         $this->driver = $this->connect("http://127.0.0.1:{$port}", $capabilities);
+        $slowness = (int) getenv('TEST_SLOWNESS');
+        if ($slowness > 1) {
+            (new ChromeDevToolsDriver($this->driver))->execute('Emulation.setCPUThrottlingRate', ['rate' => $slowness]);
+        }
         if (! $touch) {
             $this->size($width, $height);
         }

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import { NDropdown, type DropdownOption } from 'naive-ui'
-import { computed, nextTick, ref, shallowRef } from 'vue'
+import type { DropdownOption } from 'naive-ui'
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { useActions } from '@/actions/useActions'
 import { useCamera } from '@/board/cameraStore'
 import { useWalk } from '@/show/walkStore'
 import { useMap } from '@/stores/map'
 import { useTitles } from '@/stores/titles'
 import { menuFor } from './contextMenus'
+import MenuAt from './MenuAt.vue'
 import { useMenu } from './useMenu'
 import { useUi } from './uiStore'
 
@@ -22,7 +23,7 @@ const walk = useWalk()
 const ui = useUi()
 const { run, menuContext } = useActions()
 const { options: menu } = useMenu()
-const at = shallowRef<{ x: number; y: number } | null>(null)
+const menuAt = useTemplateRef('menuAt')
 const isOnTopic = ref(false)
 
 const options = computed<DropdownOption[]>(() => {
@@ -50,7 +51,7 @@ function open(target: EventTarget | null, x: number, y: number): boolean {
     }
     isOnTopic.value = id !== null
     ui.holdsKeys = true
-    at.value = { x, y }
+    menuAt.value?.openAt(x, y)
     return true
 }
 
@@ -83,11 +84,9 @@ useEventListener(window, 'pointerdown', (event) => {
 useEventListener(window, 'pointermove', (event) => Math.hypot(event.clientX - from.x, event.clientY - from.y) > FAR && letGo(), { capture: true })
 useEventListener(window, ['pointerup', 'pointercancel'], letGo, { capture: true })
 
-function select(key: string): void {
-    const place = at.value
-    close()
+function select(key: string, place: { x: number; y: number }): void {
     void nextTick(() => {
-        if (key === 'here' && place !== null) {
+        if (key === 'here') {
             const point = camera.handle?.toBoard(place.x, place.y)
             titles.addLoose(Math.round(point?.x ?? 0), Math.round(point?.y ?? 0))
         } else {
@@ -97,19 +96,11 @@ function select(key: string): void {
 }
 
 function close(): void {
-    at.value = null
     ui.holdsKeys = false
     void nextTick(() => ui.panel === null && map.editing === null && ui.focusRegion(map.region))
 }
 </script>
 
 <template>
-    <NDropdown
-        trigger="manual" placement="bottom-start" :show="at !== null" :x="at?.x ?? 0" :y="at?.y ?? 0" :options="options" :menu-props="() => ({ class: 'context-menu', role: 'menu' })"
-        @select="select" @clickoutside="close" @update:show="(show: boolean) => !show && close()" />
+    <MenuAt ref="menuAt" :options="options" @select="select" @close="close" />
 </template>
-
-<style>
-.menu-line { display: inline-flex; align-items: baseline; justify-content: space-between; gap: 28px; width: 100%; }
-.menu-line kbd { font: 12.5px 'Atkinson Hyperlegible'; color: var(--soft); }
-</style>

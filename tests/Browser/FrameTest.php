@@ -167,3 +167,14 @@ it('begins with the starters and a way to bring something in, and says the keys 
         $browser->quit();
     }
 });
+
+it('opens with what was chosen last, however soon it is left', function (Closure $leave) {
+    $browser = Studio::browser()->newMap()->type('Plan')->keys('Tab')->type('Boats')->keys('Enter')->type('Quay')->keys('Mod+Enter')->saved();
+    $browser->pick('Boats');
+    $leave($browser);
+    $browser->waitFor('.outline [aria-selected=true]');
+    expect($browser->script('return document.querySelector(".outline [aria-selected=true]").textContent.trim()'))->toBe('Boats');
+})->with([
+    'a reload' => [fn (Browser $browser) => $browser->script('location.reload()')],
+    'the library' => [fn (Browser $browser) => $browser->script('history.back()') ?? $browser->waitFor('.card')->openMap('Plan')],
+]);

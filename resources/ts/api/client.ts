@@ -71,6 +71,11 @@ export function leaveEdits(map: string, edits: readonly Edit[]): void {
     }
 }
 
+/** Keeps what is chosen and folded as the page goes away. */
+export function leaveView(map: string, since: number, view: View): void {
+    sendLast(`maps/${map}/view?pane=${pane}`, { since, ...view }, 'PUT')
+}
+
 /** Keeps where the board is left, even as the page goes away. Nobody waits for that, and nothing is lost if it fails. */
 export function leavePlace(map: string, place: Place): void {
     sendLast(`maps/${map}/place?pane=${pane}`, place, 'PUT')

@@ -104,6 +104,7 @@ export const useMap = defineStore('map', () => {
     function close(): void {
         opening.drop()
         leaving.forEach((run) => run())
+        keepViewNow()
         queue.value?.close()
         queue.value = null
         id.value = ''
@@ -200,6 +201,7 @@ export const useMap = defineStore('map', () => {
     /** The page goes away, or is put aside and may never come back. */
     function leavePage(): void {
         leaving.forEach((run) => run())
+        keepViewNow()
         queue.value?.leave()
     }
 
@@ -285,8 +287,15 @@ export const useMap = defineStore('map', () => {
         soon = setTimeout(keepView, 1500)
     }
 
+    function keepViewNow(): void {
+        if (soon !== undefined) {
+            keepView()
+        }
+    }
+
     function keepView(): void {
         clearTimeout(soon)
+        soon = undefined
         const there = (ids: ReadonlySet<string>): string[] => [...ids].filter((topic) => base.value.topics.has(topic))
         const view: View = {
             folded: there(folded.value),

@@ -1,5 +1,5 @@
 import { ref, shallowRef } from 'vue'
-import { api, leaveEdits } from '@/api/client'
+import { api, leaveEdits, leaveView } from '@/api/client'
 import { RefusedError, UnreachableError } from '@/api/http'
 import type { Edit, EditsAnswer, View } from '@/api/wire'
 import { pendingEdits } from './pending'
@@ -182,8 +182,16 @@ export function createQueue(map: string, listener: Listener) {
         }
     }
 
+    function leaveLook(): void {
+        if (look !== null) {
+            leaveView(map, listener.seq(), look)
+        }
+        look = null
+    }
+
     /** The page goes away: what is not kept yet is kept at once, and all that waits is sent on its way. */
     function leave(): void {
+        leaveLook()
         if (waiting.value.length === 0) {
             return
         }
@@ -209,6 +217,7 @@ export function createQueue(map: string, listener: Listener) {
         giveUp,
         leave,
         close(): void {
+            leaveLook()
             closed = true
             clearTimeout(timer)
             window.removeEventListener('online', tryAgain)

@@ -23,6 +23,13 @@ interface Feature
     public function edits(): array;
 
     /**
+     * Its edits as the wire has them, by the name of their class; for its rows that follows from their fields.
+     *
+     * @return array<string, array{name: string, properties: array<string, mixed>, required: list<string>}> in the terms of JSON Schema
+     */
+    public function schema(): array;
+
+    /**
      * What it draws that is not a topic. Asked for only where the map has rows of its.
      *
      * @param  Scene  $scene  in which at least the topics that those rows are about have their places

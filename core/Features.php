@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ChalkTree;
 
 use ChalkTree\Arrange\ArrangeFeature;
+use ChalkTree\Look\LookFeature;
+use ChalkTree\Number\NumberFeature;
 
 /** The list of all features. A new one is a folder and one line here. */
 final class Features
@@ -12,6 +14,8 @@ final class Features
     /** @var list<class-string<Feature>> */
     private const ALL = [
         ArrangeFeature::class,
+        LookFeature::class,
+        NumberFeature::class,
     ];
 
     /** @var array<class-string<Feature>, Feature>|null */

@@ -8,8 +8,8 @@ use App\Store\MapStore;
 use ChalkTree\Arrange\Arrangements;
 use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\Slip;
-use ChalkTree\Arrange\SlipData;
 use ChalkTree\Arrange\View;
+use ChalkTree\Draw\SlipData;
 use ChalkTree\Look\Looks;
 use RuntimeException;
 

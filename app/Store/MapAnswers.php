@@ -13,10 +13,10 @@ use ChalkTree\Edit\Change;
 use ChalkTree\Edit\Changes;
 use ChalkTree\Edit\Recorder;
 use ChalkTree\Map\FeatureRow;
-use ChalkTree\Map\Numbers;
 use ChalkTree\Map\Row;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Number\Numbers;
 use ChalkTree\Refusal;
 use Illuminate\Database\Connection;
 

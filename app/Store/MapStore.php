@@ -29,9 +29,6 @@ final readonly class MapStore
     /** Rows in one insert; SQLite and PostgreSQL bound the parameters of a statement. */
     private const CHUNK = 400;
 
-    /** @var array<string, string> the fields that are called otherwise in the table */
-    private const COLUMNS = ['numberFrom' => 'number_from', 'apartX' => 'apart_x', 'apartY' => 'apart_y'];
-
     public function __construct(private Connection $database)
     {
     }
@@ -40,14 +37,14 @@ final readonly class MapStore
     {
         $map = new TopicMap([new Sheet($record->title, $record->root, $record->arrangement)]);
         // Straight from PDO: ten thousand rows as objects of the query builder would take three times as long.
-        $rows = $this->database->getPdo()->prepare('select id, parent, rank, title, caption, note, side, side_held, width, removed, changed from topics where map_id = ?');
+        $rows = $this->database->getPdo()->prepare('select id, parent, rank, title, caption, note, side, side_held, removed, changed from topics where map_id = ?');
         $rows->execute([$record->id]);
         $rows->setFetchMode(PDO::FETCH_NUM);
         $map->fill((function () use ($rows): iterable {
-            foreach ($rows as [$id, $parent, $rank, $title, $caption, $note, $side, $held, $width, $removed, $changed]) {
+            foreach ($rows as [$id, $parent, $rank, $title, $caption, $note, $side, $held, $removed, $changed]) {
                 yield new Topic(
                     $id, $parent, $rank, $title, $caption, $note,
-                    $side === null ? null : Side::from($side), (bool) $held, $width === null ? null : (int) $width, $removed, changed: (int) $changed,
+                    $side === null ? null : Side::from($side), (bool) $held, $removed, changed: (int) $changed,
                 );
             }
         })());
@@ -107,17 +104,15 @@ final readonly class MapStore
     private function loadRarities(MapRecord $record, TopicMap $map): void
     {
         $rows = $this->database->table('topics')->where('map_id', $record->id)
-            ->where(fn (Builder $query) => $query->whereNotNull('x')->orWhereNotNull('y')->orWhereNotNull('column')->orWhereNotNull('parked')->orWhereNotNull('numbering')
-                ->orWhere('number_from', '<>', 1)->orWhere('apart_x', '<>', 0)->orWhere('apart_y', '<>', 0))
-            ->get(['id', ...array_values(self::COLUMNS), 'x', 'y', 'column', 'parked', 'numbering']);
+            ->where(fn (Builder $query) => $query->whereNotNull('x')->orWhereNotNull('y')->orWhereNotNull('column')->orWhereNotNull('parked'))
+            ->get(['id', 'x', 'y', 'column', 'parked']);
         foreach ($rows as $row) {
             $topic = $map->row(Topic::type(), (string) $row->id);
             if ($topic instanceof Topic) {
                 $map->put($topic->with([
                     'x' => $row->x === null ? null : (int) $row->x,
                     'y' => $row->y === null ? null : (int) $row->y,
-                    'column' => $row->column, 'parked' => $row->parked, 'numbering' => $row->numbering,
-                    'numberFrom' => (int) $row->number_from, 'apartX' => (int) $row->apart_x, 'apartY' => (int) $row->apart_y,
+                    'column' => $row->column, 'parked' => $row->parked,
                 ]));
             }
         }
@@ -216,7 +211,7 @@ final readonly class MapStore
     {
         $columns = [];
         foreach ($fields as $name => $value) {
-            $columns[self::COLUMNS[$name] ?? ($name === 'sideHeld' ? 'side_held' : $name)] = $value;
+            $columns[$name === 'sideHeld' ? 'side_held' : $name] = $value;
         }
 
         return $columns;

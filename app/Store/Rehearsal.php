@@ -79,11 +79,8 @@ final readonly class Rehearsal
         if ($old->parent !== $new->parent) {
             return ['what' => 'moved', 'before' => $old->title, 'after' => $new->parent === null ? '' : $after->topic($new->parent)->title];
         }
-        if ($old->rank !== $new->rank) {
-            return ['what' => 'placed', 'before' => self::place($before, $old).'. '.$old->title, 'after' => self::place($after, $new).'. '.$new->title];
-        }
 
-        return $old->numbering !== $new->numbering ? ['what' => 'numbering', 'before' => (string) $old->numbering, 'after' => (string) $new->numbering] : null;
+        return $old->rank === $new->rank ? null : ['what' => 'placed', 'before' => self::place($before, $old).'. '.$old->title, 'after' => self::place($after, $new).'. '.$new->title];
     }
 
     private static function place(TopicMap $map, Topic $topic): int

@@ -40,7 +40,7 @@ final readonly class Bands
         $at = [-1 => ($size - $totals[-1]) / 2, 1 => ($size - $totals[1]) / 2];
         foreach ($children as $child) {
             $sign = $child->growth === Growth::Left ? -1 : 1;
-            $before = $at[$sign] + max(0, $child->topic->apartY);
+            $before = $at[$sign] + max(0, $child->apartY);
             if ($sideways) {
                 $this->beside($slip, $child, $before, $sign, $reach);
             } else {
@@ -60,7 +60,7 @@ final readonly class Bands
     {
         $band = $sideways ? $child->top + $child->h + $child->bottom + self::lane($child) : $child->left + $child->w + $child->right;
 
-        return $band + abs($child->topic->apartY);
+        return $band + abs($child->apartY);
     }
 
     private static function lane(Slip $child): int
@@ -70,7 +70,7 @@ final readonly class Bands
 
     private function beside(Slip $slip, Slip $child, float $before, int $sign, float $reach): void
     {
-        $out = $reach + $child->topic->apartX;
+        $out = $reach + $child->apartX;
         $child->y = $before + self::lane($child) + $child->top;
         $child->leaves = $child->growth;
         $child->isCurved = true;
@@ -82,7 +82,7 @@ final readonly class Bands
         if ($child->given->enters === Growth::Down) {
             $lane = -$child->top - self::LANE / 2;
             $child->route = [$start, $middle, $turn, $lane, $child->w / 2, $lane, $child->w / 2, 0.0];
-        } elseif ($near > 0.0 || $child->topic->apartX > 0) {
+        } elseif ($near > 0.0 || $child->apartX > 0) {
             $child->route = [$start, $middle, $turn, $child->h / 2, $to, $child->h / 2];
         } else {
             $child->route = [$start, $middle, $to, $child->h / 2];
@@ -92,7 +92,7 @@ final readonly class Bands
     private function below(Slip $slip, Slip $child, float $before, float $reach): void
     {
         $child->x = $before + $child->left;
-        $child->y = $slip->h + $reach + $child->topic->apartX + $child->top;
+        $child->y = $slip->h + $reach + $child->apartX + $child->top;
         $child->leaves = Growth::Down;
         $child->isCurved = true;
         $turn = $slip->h + $reach - $child->y;

@@ -64,7 +64,7 @@ final readonly class Grid implements Arrangement
                 $head = max($head, $cell->top);
             }
             $row->x = SteppedList::STEP;
-            $row->y = $at + max(0, $row->topic->apartY) + $head;
+            $row->y = $at + max(0, $row->apartY) + $head;
             $x = $first + self::ACROSS;
             foreach ($cells as $n => $cell) {
                 $cell->x = $x + $lefts[$n];
@@ -73,7 +73,7 @@ final readonly class Grid implements Arrangement
                 $row->embrace($cell);
                 $x += $columns[$n] + self::ACROSS;
             }
-            $at = $row->y + $row->h + $row->bottom + max(0, -$row->topic->apartY) + self::DOWN;
+            $at = $row->y + $row->h + $row->bottom + max(0, -$row->apartY) + self::DOWN;
             SteppedList::route($slip, $row);
             $slip->embrace($row);
         }

@@ -6,9 +6,10 @@ namespace ChalkTree\Arrange;
 
 use ChalkTree\Look\Chalk;
 use ChalkTree\Look\Looks;
-use ChalkTree\Map\Numbers;
+use ChalkTree\Look\TopicLook;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Number\Numbers;
 use ChalkTree\Text\Advances;
 use ChalkTree\Text\Wrapper;
 
@@ -48,6 +49,12 @@ final class Layout
 
     /** @var array<string, string> the names of arrangements that branches have of their own, by topic */
     private array $own = [];
+
+    /** @var array<string, TopicLook> by topic */
+    private array $ownLooks = [];
+
+    /** @var array<string, Apart> by topic */
+    private array $apart = [];
 
     /** @var array<string, Given> those given so far, by their key */
     private array $given = [];
@@ -115,6 +122,8 @@ final class Layout
         $scope = $view->scope !== null && $map->has($view->scope) ? $view->scope : null;
         $this->root = $scope ?? $map->sheet()->root;
         $this->own = $this->owned($map);
+        $this->ownLooks = $map->rowsOf(TopicLook::class);
+        $this->apart = $map->rowsOf(Apart::class);
         $todo = [];
         $left = [];
         $stack = [];
@@ -209,9 +218,9 @@ final class Layout
     private function owned(TopicMap $map): array
     {
         $own = [];
-        foreach ($map->living() as $row) {
-            if ($row instanceof BranchArrangement && $row->text('name') !== '') {
-                $own[$row->id] = $row->text('name');
+        foreach ($map->rowsOf(BranchArrangement::class) as $id => $row) {
+            if ($row->text('name') !== '') {
+                $own[$id] = $row->text('name');
             }
         }
 
@@ -294,6 +303,10 @@ final class Layout
             }
             $slip = new Slip($topic, $above?->topic->id, $given);
             $slip->number = $this->numbers[$id] ?? '';
+            $slip->width = isset($this->ownLooks[$id]) ? $this->ownLooks[$id]->number('width') : null;
+            if (isset($this->apart[$id])) {
+                [$slip->apartX, $slip->apartY] = [$this->apart[$id]->number('x') ?? 0, $this->apart[$id]->number('y') ?? 0];
+            }
             $known = $old === null && $stale !== null && ! isset($stale[$id]) ? $this->memory?->recall($slip) : null;
             if ($known === true && ! $isGoneInto) {
                 $this->slips[$id] = $this->recalled[$id] = $slip;

@@ -25,7 +25,7 @@ final class Measurer
         $topic = $slip->topic;
         $look = $slip->look;
         $around = $this->around($slip, $look);
-        if ($topic->width === null && $topic->caption === '' && ($width = $this->wrapper->plainWidth($slip->text(), $look->size, $look->bold ? Run::BOLD : 0)) !== null && $width <= $look->widest) {
+        if ($slip->width === null && $topic->caption === '' && ($width = $this->wrapper->plainWidth($slip->text(), $look->size, $look->bold ? Run::BOLD : 0)) !== null && $width <= $look->widest) {
             // One plain line, as most topics are.
             $slip->w = 2 * ceil(max($width + $around, self::NARROWEST) / 2);
             $slip->h = self::height($look, 1, 0);
@@ -37,7 +37,7 @@ final class Measurer
         foreach ($captionLines as $line) {
             $widest = max($widest, $line->width);
         }
-        $slip->w = 2 * ceil(max($widest + $around, $topic->width ?? self::NARROWEST) / 2);
+        $slip->w = 2 * ceil(max($widest + $around, $slip->width ?? self::NARROWEST) / 2);
         $slip->h = self::height($look, $count, count($captionLines));
     }
 
@@ -82,7 +82,7 @@ final class Measurer
     /** The width at which text wraps. */
     private function limit(Slip $slip, LevelLook $look): float
     {
-        return $slip->topic->width === null ? $look->widest : max(24, $slip->topic->width - $this->around($slip, $look));
+        return $slip->width === null ? $look->widest : max(24, $slip->width - $this->around($slip, $look));
     }
 
     private static function height(LevelLook $look, int $lines, int $captionLines): float

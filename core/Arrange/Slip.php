@@ -41,6 +41,14 @@ final class Slip
     /** The number before its title, as the numbering above it has it; mostly none. */
     public string $number = '';
 
+    /** Pixels to which a person set its width; else the text decides. */
+    public ?int $width = null;
+
+    /** How far it is held apart by hand; see Apart. */
+    public int $apartX = 0;
+
+    public int $apartY = 0;
+
     /** In a column: how far above its box the one before it ends; 0 for the first, and for all others. */
     public float $above = 0.0;
 
@@ -118,13 +126,13 @@ final class Slip
     /** What stands inside its box, so far as that decides its size. */
     public function face(): Face
     {
-        return new Face($this->text(), $this->topic->caption, $this->topic->note !== '', $this->topic->width, $this->level);
+        return new Face($this->text(), $this->topic->caption, $this->topic->note !== '', $this->width, $this->level);
     }
 
     /** Whether the same stands in both boxes; mostly it is the very same topic. */
     public function hasFaceOf(self $other): bool
     {
-        return ($this->topic === $other->topic && $this->number === $other->number && $this->level === $other->level) || $this->face()->hash() === $other->face()->hash();
+        return ($this->topic === $other->topic && $this->number === $other->number && $this->width === $other->width && $this->level === $other->level) || $this->face()->hash() === $other->face()->hash();
     }
 
     /** Whether nobody would see a difference between the two. */

@@ -49,9 +49,9 @@ final readonly class SteppedList implements Arrangement
         $slip->closeUp();
         $at = $slip->h;
         foreach ($children as $child) {
-            $apart = $child->topic->apartY;
+            $apart = $child->apartY;
             $isFromTop = $child->given->enters === Growth::Down;
-            $child->x = self::STEP + $child->topic->apartX + $child->left;
+            $child->x = self::STEP + $child->apartX + $child->left;
             $child->y = $at + self::gap($child) + max(0, $apart) + ($isFromTop ? Bands::LANE : 0) + $child->top;
             $at = $child->y + $child->h + $child->bottom + max(0, -$apart);
             self::route($slip, $child, $isFromTop);

@@ -5,37 +5,59 @@ declare(strict_types=1);
 namespace ChalkTree\Draw;
 
 /**
- * The least that is drawn: a path or a line of text, in paints named by their role (`ink`, `paper`, `chalk:tide`; empty
- * for none). Board, SVG, PNG and print copy it; none of them knows what it is for.
+ * The least that is drawn: a path or a line of text, in paints named by their role: `ink`, `plate-ink`, `link`,
+ * `chalk:tide`, `tint:tide` and so on; empty for none. Board, SVG, PNG and print copy it; none of them knows what it
+ * is for.
+ *
+ * @phpstan-type Span array{x: float, w: float, text: string, marks: int, href?: string, guess?: true, fill?: string}
  */
 final readonly class Primitive
 {
-    /** @param  array{d?: string, text?: string, x?: float, y?: float, w?: float, size?: float, thick?: float}  $what */
-    private function __construct(public string $part, public string $fill, public string $stroke, public array $what)
+    /** @param  array{d: string, thick?: float}|array{spans: list<Span>, y: float, size: float}  $what */
+    private function __construct(public string $part, public string $fill, public string $stroke, public array $what, public string $touch = '')
     {
     }
 
     /**
      * @param  string  $d  as in SVG; letters, digits, spaces, points and signs only
-     * @param  float  $thick  of the stroke, pixels
+     * @param  float  $thick  of the stroke, pixels; its ends are round
      */
     public static function path(string $part, string $d, string $fill = '', string $stroke = '', float $thick = 0.0): self
     {
-        return new self($part, $fill, $stroke, ['d' => $d, 'thick' => $thick]);
+        return new self($part, $fill, $stroke, ['d' => $d] + ($thick === 0.0 ? [] : ['thick' => $thick]));
     }
 
     /**
+     * A line of text in one size, in spans with marks as Run has them.
+     *
+     * @param  float  $y  of the baseline
+     * @param  list<Span>  $spans  "w" is how wide the text is, a "guess" where no shipped font has it
+     */
+    public static function line(string $part, float $y, float $size, array $spans, string $fill = 'ink'): self
+    {
+        return new self($part, $fill, '', ['spans' => $spans, 'y' => $y, 'size' => $size]);
+    }
+
+    /**
+     * Plain text.
+     *
      * @param  float  $y  of the baseline
      * @param  float  $w  how wide the text is
      */
-    public static function text(string $part, string $text, float $x, float $y, float $w, float $size, string $fill = 'ink'): self
+    public static function text(string $part, string $text, float $x, float $y, float $w, float $size, string $fill = 'ink', int $marks = 0): self
     {
-        return new self($part, $fill, '', ['text' => $text, 'x' => $x, 'y' => $y, 'w' => $w, 'size' => $size]);
+        return self::line($part, $y, $size, [['x' => $x, 'w' => $w, 'text' => $text, 'marks' => $marks]], $fill);
     }
 
-    /** @return array<string, string|float> "Primitive" in the wire schema */
+    /** The same, which does something when touched; what that is, the board knows by this name. */
+    public function touching(string $touch): self
+    {
+        return new self($this->part, $this->fill, $this->stroke, $this->what, $touch);
+    }
+
+    /** @return array<string, string|float|list<Span>> "Primitive" in the wire schema */
     public function toArray(): array
     {
-        return ['part' => $this->part, 'fill' => $this->fill, 'stroke' => $this->stroke] + $this->what;
+        return ['part' => $this->part] + array_filter(['fill' => $this->fill, 'stroke' => $this->stroke, 'touch' => $this->touch], fn (string $said): bool => $said !== '') + $this->what;
     }
 }

@@ -16,7 +16,7 @@ final readonly class SceneMark
     {
     }
 
-    /** @return array{id: string, type: string, parts: list<array<string, string|float>>} "Mark" in the wire schema */
+    /** @return array{id: string, type: string, parts: list<array<string, mixed>>} "Mark" in the wire schema */
     public function toArray(): array
     {
         return ['id' => $this->id, 'type' => $this->type, 'parts' => array_map(fn (Primitive $part): array => $part->toArray(), $this->parts)];

@@ -7,7 +7,6 @@ namespace ChalkTree\Edit;
 use BackedEnum;
 use ChalkTree\Map\Bounds;
 use ChalkTree\Map\Ids;
-use ChalkTree\Map\Numbering;
 
 /** Reads the arguments of an edit one by one, checks their form, and refuses what nobody asked for. */
 final class Arguments
@@ -178,17 +177,6 @@ final class Arguments
         return is_string($value) && ($case = $enum::tryFrom($value)) !== null
             ? $case
             : throw $this->wrong($key, "“{$key}” has to be one of: ".implode(', ', array_column($enum::cases(), 'value')).'.');
-    }
-
-    /** How a branch is numbered; see Numbering. */
-    public function numberingOrNull(string $key): ?string
-    {
-        $value = $this->take($key);
-        if ($value !== null && (! is_string($value) || Numbering::parse($value) === null)) {
-            throw $this->wrong($key, "“{$key}” has to name a style for up to nine levels, such as “1.1*” or “A,1,a”, or be null.");
-        }
-
-        return $value;
     }
 
     /** Arguments inside this one. */

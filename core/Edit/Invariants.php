@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Edit;
 
+use ChalkTree\Features;
 use ChalkTree\Map\Bounds;
 use ChalkTree\Map\Rank;
 use ChalkTree\Map\Topic;
@@ -25,9 +26,23 @@ final class Invariants
     public static function settle(TopicMap $map, Recorder $recorder): ?string
     {
         $placed = self::placed($map, $recorder);
+        self::dropOfPlace($map, $recorder);
         self::partTies($map, $recorder, $placed);
 
         return TreeCheck::rootProblem($map) ?? self::problem($map, $recorder) ?? self::depthProblem($map, $placed);
+    }
+
+    /** What features say of how a topic stands goes when it comes to hang on another, unless this edit says it anew. */
+    private static function dropOfPlace(TopicMap $map, Recorder $recorder): void
+    {
+        foreach (array_filter(Features::rows(), fn (string $class): bool => $class::isOfPlace()) as $class) {
+            foreach ($map->rowsOf($class) === [] ? [] : $recorder->touchedTopics() as $id => $first) {
+                $topic = $map->find($id);
+                if ($topic !== null && $first !== null && $topic->parent !== $first->parent && $map->row($class::type(), $id) !== null && ! $recorder->has($class::type(), $id)) {
+                    $recorder->drop($class::type(), $id);
+                }
+            }
+        }
     }
 
     /** @return array<string, Topic> the topics in the map that have come to another place than they had, by id */

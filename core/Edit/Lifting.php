@@ -16,7 +16,7 @@ final class Lifting
     {
         $recorder->put($topic->with([
             'parent' => $parent, 'rank' => $rank, 'side' => $side?->value, 'sideHeld' => false,
-            'x' => null, 'y' => null, 'column' => null, 'parked' => null, 'apartX' => 0, 'apartY' => 0,
+            'x' => null, 'y' => null, 'column' => null, 'parked' => null,
         ]));
     }
 

@@ -51,7 +51,6 @@ final readonly class MoveTopics implements Edit
                 'side' => $side?->value,
                 'sideHeld' => $stays && $topic->sideHeld,
                 'parked' => null,
-                ...($topic->parent === $parent && $parent !== null ? [] : ['apartX' => 0, 'apartY' => 0]),
                 ...$loose,
             ]));
         }

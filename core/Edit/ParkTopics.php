@@ -33,7 +33,7 @@ final readonly class ParkTopics implements Edit
             if ($topic->parked === null) {
                 $recorder->put($topic->with([
                     'parent' => null, 'parked' => $topic->parent ?? $id, 'side' => null, 'sideHeld' => false,
-                    'column' => null, 'apartX' => 0, 'apartY' => 0,
+                    'column' => null,
                 ]));
             }
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Edit;
 
+use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Row;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
@@ -26,6 +27,22 @@ final class Recorder
     {
         $this->note($row::type(), $row->id());
         $this->map->put($this->now !== null && $row instanceof Topic ? $this->dated($row, $this->now) : $row);
+    }
+
+    /** Puts what a feature says of a topic; a row that says nothing goes. */
+    public function keep(FeatureRow $row): void
+    {
+        if ($row->saying() !== []) {
+            $this->put($row);
+        } elseif ($this->map->row($row::type(), $row->id) !== null) {
+            $this->drop($row::type(), $row->id);
+        }
+    }
+
+    /** Whether a row was put or dropped. */
+    public function has(string $type, string $id): bool
+    {
+        return isset($this->touched["{$type} {$id}"]);
     }
 
     public function drop(string $type, string $id): void

@@ -50,8 +50,8 @@ final readonly class SetRows implements Edit
             foreach ($new->topics() as $topic) {
                 $map->topic($topic, $isOwn ? 'topics' : 'fields');
             }
-            if ($isOwn && $new->saying() === []) {
-                $row === null ?: $recorder->drop($this->class::type(), $id);
+            if ($isOwn) {
+                $recorder->keep($new);
             } else {
                 $recorder->put($new);
             }
@@ -60,8 +60,9 @@ final readonly class SetRows implements Edit
 
     public function sentence(TopicMap $map): string
     {
+        $field = count($this->fields) === 1 ? $this->class::declared()[array_key_first($this->fields)] : null;
         $topics = $this->class::ends() === [] ? $this->ids : ($map->row($this->class::type(), $this->ids[0])?->topics() ?? []);
 
-        return "Changed the {$this->class::words()} of ".Wording::several(TopicChoice::titles($map, array_values(array_filter($topics, $map->has(...)))));
+        return 'Changed the '.($field->called ?? $this->class::words()).' of '.Wording::several(TopicChoice::titles($map, array_values(array_filter($topics, $map->has(...)))));
     }
 }

@@ -25,13 +25,10 @@ final class TopicDraft
         public string $title = '',
         public string $caption = '',
         public string $note = '',
-        public ?int $width = null,
         public array $children = [],
         public ?string $id = null,
         public ?Side $side = null,
         public bool $sideHeld = false,
-        public ?string $numbering = null,
-        public int $numberFrom = 1,
         public ?string $was = null,
         public array $rows = [],
     ) {
@@ -83,7 +80,7 @@ final class TopicDraft
             }
             $rows[] = new Topic(
                 $id, $above, $at, $draft->title, $draft->caption, $draft->note,
-                $grow($draft), $draft->sideHeld, $draft->width, numbering: $draft->numbering, numberFrom: $draft->numberFrom,
+                $grow($draft), $draft->sideHeld,
             );
             $ranks = Rank::run(null, null, count($draft->children));
             foreach (array_reverse($draft->children, true) as $i => $child) {
@@ -109,30 +106,58 @@ final class TopicDraft
     public static function several(TopicMap $map, array $branches): array
     {
         /** @var array<string, self> $drafts */
-        $drafts = [];
+        $drafts = $topOf = [];
         $tops = array_flip($branches);
         foreach ($branches as $branch) {
             foreach ($map->branch($branch) as $id => $topic) {
-                $drafts[$id] = new self(
-                    $topic->title, $topic->caption, $topic->note, $topic->width,
-                    numbering: $topic->numbering, numberFrom: $topic->numberFrom,
-                );
+                $drafts[$id] = new self($topic->title, $topic->caption, $topic->note);
+                $topOf[$id] = $branch;
                 if (! isset($tops[$id])) {
                     $drafts[$topic->parent]->children[] = $drafts[$id];
                 }
             }
         }
-        $first = reset($drafts);
-        foreach ($map->living() as $row) {
-            if ($first !== false && array_diff_key(array_flip($row->topics()), $drafts) === []) {
-                $first->rows[] = $row;
-                foreach ($row->topics() as $id) {
+        self::addRows($map, $drafts, $topOf);
+
+        return array_map(fn (string $branch): self => $drafts[$branch], $branches);
+    }
+
+    /**
+     * Topics as drafts, each without what is below it.
+     *
+     * @param  list<string>  $topics
+     * @return list<self>
+     */
+    public static function alone(TopicMap $map, array $topics): array
+    {
+        $drafts = [];
+        foreach ($topics as $id) {
+            $topic = $map->topic($id);
+            $drafts[$id] = new self($topic->title, $topic->caption, $topic->note);
+        }
+        self::addRows($map, $drafts, array_combine($topics, $topics));
+
+        return array_values($drafts);
+    }
+
+    /**
+     * Gives drafts what features say of their topics, but for what only holds where they stand now.
+     *
+     * @param  array<string, self>  $drafts  by the topics of which they are copies
+     * @param  array<string, string>  $topOf  the topics at the top of their branches
+     */
+    private static function addRows(TopicMap $map, array $drafts, array $topOf): void
+    {
+        foreach ($drafts === [] ? [] : $map->living() as $row) {
+            $topics = $row->topics();
+            $isLeft = $row::isOfPlace() && ($topOf[$topics[0]] ?? null) === $topics[0];
+            if (array_diff_key(array_flip($topics), $drafts) === [] && ! $isLeft) {
+                $drafts[$topOf[$topics[0]]]->rows[] = $row;
+                foreach ($topics as $id) {
                     $drafts[$id]->was = $id;
                 }
             }
         }
-
-        return array_map(fn (string $branch): self => $drafts[$branch], $branches);
     }
 
     /**
@@ -156,8 +181,8 @@ final class TopicDraft
      */
     public function toArray(): array
     {
-        $own = ['title' => $this->title, 'caption' => $this->caption, 'note' => $this->note, 'width' => $this->width, 'numbering' => $this->numbering, 'numberFrom' => $this->numberFrom, 'was' => $this->was];
-        $blank = ['caption' => '', 'note' => '', 'width' => null, 'numbering' => null, 'numberFrom' => 1, 'was' => null];
+        $own = ['title' => $this->title, 'caption' => $this->caption, 'note' => $this->note, 'was' => $this->was];
+        $blank = ['caption' => '', 'note' => '', 'was' => null];
 
         return array_filter($own, fn (mixed $value, string $key): bool => ! array_key_exists($key, $blank) || $value !== $blank[$key], ARRAY_FILTER_USE_BOTH)
             + ($this->rows === [] ? [] : ['rows' => array_map(fn (FeatureRow $row): array => ['type' => $row::type(), 'id' => $row->id, 'fields' => $row->saying()], $this->rows)])
@@ -183,11 +208,8 @@ final class TopicDraft
             $arguments->has('title') ? $arguments->title() : '',
             $arguments->has('caption') ? $arguments->caption() : '',
             $arguments->has('note') ? $arguments->note() : '',
-            $arguments->has('width') ? $arguments->intOrNull('width', Bounds::NARROWEST, Bounds::WIDEST) : null,
             [],
             $arguments->has('id') ? $arguments->id('id') : null,
-            numbering: $arguments->has('numbering') ? $arguments->numberingOrNull('numbering') : null,
-            numberFrom: $arguments->has('numberFrom') ? $arguments->int('numberFrom', 0, Bounds::HIGHEST_NUMBER) : 1,
             was: $arguments->has('was') ? $arguments->id('was') : null,
             rows: $arguments->has('rows') ? self::readRows($arguments) : [],
         );

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ChalkTree\Edit;
 
+use ChalkTree\Features;
+use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 
@@ -52,8 +54,13 @@ final readonly class WrapTopics implements Edit
         [$row] = (new TopicDraft($this->title, id: $id))->rows($map, $first->parent, $first->rank, $first->side);
         $recorder->put($row->with([
             'sideHeld' => $first->sideHeld, 'x' => $first->x, 'y' => $first->y, 'column' => $first->column, 'parked' => $first->parked,
-            'apartX' => $first->apartX, 'apartY' => $first->apartY,
         ]));
+        foreach (Features::rows() as $class) {
+            $kept = $class::isOfPlace() ? $map->row($class::type(), $first->id) : null;
+            if ($kept instanceof FeatureRow && ($its = $kept->about([$first->id => $id])) !== null) {
+                $recorder->put($its);
+            }
+        }
         foreach (Place::below($id)->ranks($map, $recorder, count($group)) as $i => $rank) {
             Lifting::put($map, $recorder, $map->topic($group[$i]->id), $id, $rank);
         }

@@ -8,8 +8,8 @@ use ChalkTree\Edit\TopicChoice;
 use ChalkTree\Edit\TopicDraft;
 use ChalkTree\Map\Bounds;
 use ChalkTree\Map\NewMap;
-use ChalkTree\Map\Numbers;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Number\Numbers;
 use ChalkTree\Text\Address;
 use ChalkTree\Text\InlineMarkdown;
 use ChalkTree\Text\Run;
@@ -31,13 +31,8 @@ final readonly class Clipping
         if (! $alone) {
             return new self(TopicDraft::several($map, array_map(strval(...), array_keys(TopicChoice::tops($map, $topics)))));
         }
-        $drafts = [];
-        foreach (TopicChoice::inOrder($map, $topics) as $id) {
-            $topic = $map->topic($id);
-            $drafts[] = new TopicDraft($topic->title, $topic->caption, $topic->note, $topic->width);
-        }
 
-        return new self($drafts);
+        return new self(TopicDraft::alone($map, TopicChoice::inOrder($map, $topics)));
     }
 
     /** @return array{text: string, markdown: string, html: string, topics: list<array<string, mixed>>} */

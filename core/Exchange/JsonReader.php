@@ -35,6 +35,9 @@ final class JsonReader implements Reader
         if (! is_array($data) || ($data['format'] ?? null) !== JsonWriter::FORMAT) {
             throw new UnreadableFile('This JSON is not a Chalk Tree map: it does not say "format": "chalk-tree-map".', 'format');
         }
+        if (($data['version'] ?? null) === EarlierJson::VERSION) {
+            $data = EarlierJson::raised($data);
+        }
         if (($data['version'] ?? null) !== JsonWriter::VERSION) {
             throw new UnreadableFile('This map was written by another version, whose format this one does not know.', 'version');
         }
@@ -48,7 +51,7 @@ final class JsonReader implements Reader
     private function map(Arguments $file): TopicMap
     {
         $file->string('format');
-        $file->intOrNull('version', 1, 1);
+        $file->int('version', JsonWriter::VERSION, JsonWriter::VERSION);
         $arrangement = $file->string('arrangement');
         if (! in_array($arrangement, Arrangements::names(), true)) {
             throw $file->wrong('arrangement', "There is no arrangement called “{$arrangement}”.");
@@ -98,16 +101,11 @@ final class JsonReader implements Reader
             $from->has('note') ? $from->note() : '',
             $from->has('side') ? $from->choiceOrNull('side', Side::class) : null,
             $from->has('sideHeld') && $from->bool('sideHeld'),
-            $from->has('width') ? $from->intOrNull('width', Bounds::NARROWEST, Bounds::WIDEST) : null,
             null,
             $from->has('x') ? $from->int('x', -Bounds::FARTHEST, Bounds::FARTHEST) : null,
             $from->has('y') ? $from->int('y', -Bounds::FARTHEST, Bounds::FARTHEST) : null,
             $from->has('column') ? $from->id('column') : null,
             $from->has('parked') ? $from->id('parked') : null,
-            $from->has('numbering') ? $from->numberingOrNull('numbering') : null,
-            $from->has('numberFrom') ? $from->int('numberFrom', 0, Bounds::HIGHEST_NUMBER) : 1,
-            $from->has('apartX') ? $from->int('apartX', 0, Bounds::FARTHEST_APART) : 0,
-            $from->has('apartY') ? $from->int('apartY', -Bounds::FARTHEST_APART, Bounds::FARTHEST_APART) : 0,
             $from->has('changed') ? $from->int('changed', 0, PHP_INT_MAX) : 0,
         );
         if ($topic->parked !== null && $topic->parent !== null) {

@@ -12,7 +12,7 @@ final class JsonWriter implements Writer
 {
     public const FORMAT = 'chalk-tree-map';
 
-    public const VERSION = 1;
+    public const VERSION = 2;
 
     public function write(TopicMap $map): string
     {

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace ChalkTree\Exchange;
 
-use ChalkTree\Map\Numbers;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Number\Numbers;
 
 /**
  * Writes Markdown: headings down to a chosen depth, nested lists below. A caption is a first paragraph in <small>,

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace ChalkTree\Exchange;
 
-use ChalkTree\Map\Numbers;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Number\Numbers;
 use ChalkTree\Text\InlineMarkdown;
 use XMLWriter;
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace ChalkTree\Exchange;
 
-use ChalkTree\Map\Numbers;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Number\Numbers;
 use ChalkTree\Text\InlineMarkdown;
 
 /** Writes titles as plain text, a line a topic, indented by tabs. Notes, captions and formatting stay behind. */

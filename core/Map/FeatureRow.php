@@ -24,6 +24,12 @@ abstract readonly class FeatureRow implements Row
     /** What it is called in the middle of a sentence, "width", "cross-link". */
     abstract public static function words(): string;
 
+    /** Whether it says how a topic stands in its place, so that it goes when the topic is hung on another. */
+    public static function isOfPlace(): bool
+    {
+        return false;
+    }
+
     final public static function fromFields(string $id, array $fields): static
     {
         $values = [];

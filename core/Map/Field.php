@@ -7,17 +7,23 @@ namespace ChalkTree\Map;
 use ChalkTree\Edit\Arguments;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\Wording;
+use Closure;
 
 /** One field of a row of a feature: what it may hold, and what it holds where nothing was said. */
 final readonly class Field
 {
-    /** @param  list<string>  $words */
+    /**
+     * @param  list<string>  $words
+     * @param  (Closure(string): bool)|null  $isRight
+     */
     private function __construct(
         private string $sort,
         public int|string|bool|null $blank = null,
         private int $least = 0,
         private int $most = 0,
         private array $words = [],
+        private ?Closure $isRight = null,
+        public ?string $called = null,
     ) {
     }
 
@@ -37,6 +43,29 @@ final readonly class Field
     public static function number(int $least, int $most): self
     {
         return new self('number', null, $least, $most);
+    }
+
+    /** A whole number that is always there. */
+    public static function whole(int $least, int $most, int $blank): self
+    {
+        return new self('whole', $blank, $least, $most);
+    }
+
+    /**
+     * Text of a form of its own, or null.
+     *
+     * @param  Closure(string): bool  $isRight
+     * @param  string  $form  how it has to be, as the end of a sentence
+     */
+    public static function formed(Closure $isRight, int $longest, string $form): self
+    {
+        return new self('formed', null, most: $longest, words: [$form], isRight: $isRight);
+    }
+
+    /** What it is called in the middle of a sentence, where that is not what its row is called. */
+    public function called(string $words): self
+    {
+        return new self($this->sort, $this->blank, $this->least, $this->most, $this->words, $this->isRight, $words);
     }
 
     public static function flag(): self
@@ -71,6 +100,8 @@ final readonly class Field
             'topic' => $from->id($key),
             'text' => $this->readText($from, $key),
             'number' => $from->intOrNull($key, $this->least, $this->most),
+            'whole' => $from->int($key, $this->least, $this->most),
+            'formed' => $this->readFormed($from, $key),
             'flag' => $from->bool($key),
             default => $from->isNull($key) ? null : $from->oneOf($key, $this->words === [] ? [''] : $this->words),
         };
@@ -83,10 +114,10 @@ final readonly class Field
     {
         return match (true) {
             ! is_scalar($value) => $this->blank,
-            $this->sort === 'number' => (int) $value,
+            $this->sort === 'number', $this->sort === 'whole' => (int) $value,
             $this->sort === 'flag' => (bool) $value,
             // Another version may have known a word that this one does not.
-            $this->sort === 'choice' && ! in_array($value, $this->words, true) => $this->blank,
+            $this->sort === 'choice' && ! in_array($value, $this->words, true), $this->isRight !== null && ! ($this->isRight)((string) $value) => $this->blank,
             default => (string) $value,
         };
     }
@@ -97,9 +128,21 @@ final readonly class Field
         return match ($this->sort) {
             'topic', 'text' => ['type' => 'string'],
             'number' => ['type' => ['integer', 'null'], 'minimum' => $this->least, 'maximum' => $this->most],
+            'whole' => ['type' => 'integer', 'minimum' => $this->least, 'maximum' => $this->most],
+            'formed' => ['type' => ['string', 'null'], 'maxLength' => $this->most],
             'flag' => ['type' => 'boolean'],
             default => ['enum' => [...$this->words, null]],
         };
+    }
+
+    private function readFormed(Arguments $from, string $key): ?string
+    {
+        $text = $from->isNull($key) ? null : $from->string($key);
+        if ($text !== null && (strlen($text) > $this->most || $this->isRight === null || ! ($this->isRight)($text))) {
+            throw $from->wrong($key, "“{$key}” has to {$this->words[0]}, or be null.");
+        }
+
+        return $text;
     }
 
     private function readText(Arguments $from, string $key): string

@@ -4,14 +4,15 @@ declare(strict_types=1);
 
 namespace ChalkTree\Map;
 
-/** One topic of a map: what it says, and where it stands in the tree. */
+use LogicException;
+
+/** One topic of a map: what it says, and where it stands in the tree. All else is said in rows of features. */
 final readonly class Topic implements Row
 {
     /** Fields that say nothing where they have this value; wire and files leave them out then. */
     public const BLANK = [
-        'title' => '', 'caption' => '', 'note' => '', 'side' => null, 'sideHeld' => false, 'width' => null, 'removed' => null,
-        'x' => null, 'y' => null, 'column' => null, 'parked' => null, 'numbering' => null, 'numberFrom' => 1,
-        'apartX' => 0, 'apartY' => 0, 'changed' => 0,
+        'title' => '', 'caption' => '', 'note' => '', 'side' => null, 'sideHeld' => false, 'removed' => null,
+        'x' => null, 'y' => null, 'column' => null, 'parked' => null, 'changed' => 0,
     ];
 
     /**
@@ -23,16 +24,11 @@ final readonly class Topic implements Row
      * @param  string  $note  Markdown
      * @param  Side|null  $side  where a child of the root grows; null for all others
      * @param  bool  $sideHeld  true if a person chose the side, so that balancing leaves it
-     * @param  int|null  $width  pixels, if a person set it
      * @param  string|null  $removed  the id of the topic with which this one went to the trash; null while in the map
      * @param  int|null  $x  of a loose topic: its left edge on the board, pixels from the root's middle
      * @param  int|null  $y  of a loose topic: its middle; of all topics in a column: that of the first
      * @param  string|null  $column  of a loose topic: the id of the column it is in, which is all that a column is
      * @param  string|null  $parked  the id of the topic below which it stood, or its own, while in the parking lot
-     * @param  string|null  $numbering  how what is below is numbered; see Numbering
-     * @param  int  $numberFrom  the first number
-     * @param  int  $apartX  pixels by which the branch is held farther from its parent
-     * @param  int  $apartY  pixels it is held away from the sibling before it or, below zero, from the one after
      * @param  int  $changed  when title, caption or note last changed, in seconds since 1970; 0 if that is not known
      */
     public function __construct(
@@ -44,16 +40,11 @@ final readonly class Topic implements Row
         public string $note = '',
         public ?Side $side = null,
         public bool $sideHeld = false,
-        public ?int $width = null,
         public ?string $removed = null,
         public ?int $x = null,
         public ?int $y = null,
         public ?string $column = null,
         public ?string $parked = null,
-        public ?string $numbering = null,
-        public int $numberFrom = 1,
-        public int $apartX = 0,
-        public int $apartY = 0,
         public int $changed = 0,
     ) {
     }
@@ -77,16 +68,11 @@ final readonly class Topic implements Row
             (string) ($fields['note'] ?? ''),
             isset($fields['side']) ? Side::from((string) $fields['side']) : null,
             (bool) ($fields['sideHeld'] ?? false),
-            $number('width'),
             $text('removed'),
             $number('x'),
             $number('y'),
             $text('column'),
             $text('parked'),
-            $text('numbering'),
-            $number('numberFrom') ?? 1,
-            $number('apartX') ?? 0,
-            $number('apartY') ?? 0,
             $number('changed') ?? 0,
         );
     }
@@ -106,16 +92,11 @@ final readonly class Topic implements Row
             'note' => $this->note,
             'side' => $this->side?->value,
             'sideHeld' => $this->sideHeld,
-            'width' => $this->width,
             'removed' => $this->removed,
             'x' => $this->x,
             'y' => $this->y,
             'column' => $this->column,
             'parked' => $this->parked,
-            'numbering' => $this->numbering,
-            'numberFrom' => $this->numberFrom,
-            'apartX' => $this->apartX,
-            'apartY' => $this->apartY,
             'changed' => $this->changed,
         ];
     }
@@ -135,9 +116,17 @@ final readonly class Topic implements Row
         );
     }
 
-    /** @param  array<string, scalar|null>  $changed */
+    /**
+     * @param  array<string, scalar|null>  $changed
+     *
+     * @throws LogicException where there is no such field
+     */
     public function with(array $changed): self
     {
+        if (($unknown = array_key_first(array_diff_key($changed, $this->fields()))) !== null) {
+            throw new LogicException("A topic has no field called {$unknown}.");
+        }
+
         return self::fromFields($this->id, $changed + $this->fields());
     }
 

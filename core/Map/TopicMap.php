@@ -18,9 +18,6 @@ final class TopicMap
     /** @var array<string, array<string, Topic>> topics in the map by parent ('' for none) and id */
     private array $children = [];
 
-    /** @var array<string, true> topics that number what is below them, so that maps without any need not be searched */
-    private array $numbered = [];
-
     /** @var (Closure(): iterable<Row>)|null brings the rows of features, until they are asked for */
     private ?Closure $rest = null;
 
@@ -44,9 +41,6 @@ final class TopicMap
     {
         foreach ($topics as $topic) {
             $this->rows['topic'][$topic->id] = $topic;
-            if ($topic->numbering !== null) {
-                $this->numbered[$topic->id] = true;
-            }
             if ($topic->removed === null) {
                 $this->children[$topic->parent ?? ''][$topic->id] = $topic;
             }
@@ -140,9 +134,6 @@ final class TopicMap
             if ($before instanceof Topic && $before->removed === null && ($before->parent !== $row->parent || $row->removed !== null)) {
                 unset($this->children[$before->parent ?? ''][$id]);
             }
-            if ($row->numbering !== null) {
-                $this->numbered[$id] = true;
-            }
             if ($row->removed === null) {
                 $this->children[$parent][$id] = $row;
                 $this->unsorted[$parent] = true;
@@ -160,12 +151,20 @@ final class TopicMap
         unset($this->rows[$type][$id]);
     }
 
-    /** @return list<Topic> the topics in the map that number what is below them */
-    public function numbered(): array
+    /**
+     * The rows of one sort that features keep, also of topics in the trash.
+     *
+     * @template T of FeatureRow
+     *
+     * @param  class-string<T>  $class
+     * @return array<string, T> by id
+     */
+    public function rowsOf(string $class): array
     {
-        $numbered = array_map(fn (string $id): ?Topic => $this->find($id), array_map(strval(...), array_keys($this->numbered)));
+        $this->rest === null ?: $this->fetch();
 
-        return array_values(array_filter($numbered, fn (?Topic $topic): bool => $topic?->numbering !== null));
+        /** @var array<string, T> rows stand under the type of their class */
+        return $this->rows[$class::type()] ?? [];
     }
 
     public function sheet(): Sheet

@@ -2,6 +2,9 @@
 
 declare(strict_types=1);
 
+use ChalkTree\Feature;
+use ChalkTree\Features;
+
 arch('the core knows no framework and no application')
     ->expect('ChalkTree')
     ->not->toUse(['Illuminate', 'Laravel', 'App', 'Carbon', 'Eloquent', 'DB', 'env', 'config', 'app', 'request', 'PDO']);
@@ -19,3 +22,45 @@ arch('nothing is left behind from looking for mistakes')
 
 arch('controllers answer and leave the work to others')
     ->expect('App\Http\Controllers')->not->toUse('Illuminate\Database\Eloquent\Builder');
+
+/** The engines that features may use beside the map; some of them keep a feature of their own. */
+const ENGINES = ['Map', 'Edit', 'Text', 'Find', 'Paste', 'Arrange', 'Draw', 'Look', 'Exchange'];
+
+/** @return array<string, list<string>> the rooms of the core that the files of each room use */
+function roomsUsed(): array
+{
+    $used = [];
+    foreach ((array) glob(dirname(__DIR__, 2).'/core/*/*.php') as $file) {
+        $room = basename(dirname((string) $file));
+        preg_match_all('/^use ChalkTree\\\\(\w+)\\\\/m', (string) file_get_contents((string) $file), $m);
+        $used[$room] = array_values(array_unique([...$used[$room] ?? [], ...array_diff($m[1], [$room])]));
+    }
+
+    return $used;
+}
+
+it('holds features apart: they use engines and not each other', function () {
+    $rooms = array_map(fn (Feature $feature): string => explode('\\', $feature::class)[1], array_values(Features::all()));
+    $features = array_diff($rooms, ENGINES);
+    expect($features)->not->toBe([]);
+    foreach ($features as $room) {
+        expect(array_diff(roomsUsed()[$room], ENGINES))->toBe([]);
+    }
+});
+
+it('knows no feature where rows and edits are made', function () {
+    $rows = array_map(fn (string $class): string => preg_quote($class), Features::rows());
+    foreach (['Map', 'Edit', 'Text', 'Find', 'Paste', 'Draw'] as $room) {
+        foreach ((array) glob(dirname(__DIR__, 2)."/core/{$room}/*.php") as $file) {
+            expect((string) file_get_contents((string) $file))->not->toMatch('/'.implode('|', $rows).'|ChalkTree\\\\(Features\\\\|\w+\\\\\w+Feature\b)/', (string) $file);
+        }
+    }
+});
+
+it('holds the features of the browser apart', function () {
+    foreach ((array) glob(dirname(__DIR__, 2).'/resources/ts/features/*/*') as $file) {
+        $own = basename(dirname((string) $file));
+        preg_match_all("~from '(?:@/features|\\.\\.)/(\\w+)/~", (string) file_get_contents((string) $file), $m);
+        expect(array_diff($m[1], [$own]))->toBe([], (string) $file);
+    }
+});

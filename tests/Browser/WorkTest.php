@@ -179,8 +179,10 @@ it('writes caption, note, width and side at the desk', function () {
     $browser->keys('Tab');
     settled($browser);
     $id = basename(parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH));
-    $topics = array_column(json_decode(Studio::server()->artisan('map:show', $id), true)['topics'], null, 'title');
-    expect($topics['B'])->toMatchArray(['caption' => 'second line', 'note' => "A note with **weight**\n\n- one\n- two", 'width' => 200]);
+    $kept = json_decode(Studio::server()->artisan('map:show', $id), true);
+    $topics = array_column($kept['topics'], null, 'title');
+    expect($topics['B'])->toMatchArray(['caption' => 'second line', 'note' => "A note with **weight**\n\n- one\n- two"])
+        ->and($kept['rows'])->toBe([['type' => 'look', 'id' => $topics['B']['id'], 'fields' => ['width' => 200]]]);
 });
 
 it('chooses several topics and removes them together', function () {

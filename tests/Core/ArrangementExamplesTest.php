@@ -8,8 +8,8 @@ use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\Measurer;
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Arrange\Slip;
-use ChalkTree\Arrange\SlipData;
 use ChalkTree\Arrange\View;
+use ChalkTree\Draw\SlipData;
 use ChalkTree\Edit\TopicDraft;
 use ChalkTree\Look\BoardTheme;
 use ChalkTree\Look\Chalk;
@@ -164,28 +164,35 @@ it('gives lines with baselines inside the box, and runs that begin where the one
     $slip = $scene->slips[array_key_first($map->children($map->root()->id))];
     $data = (new SlipData)->of($slip);
     $last = 0.0;
-    foreach ([...$data['lines'], ...$data['caption']] as $line) {
+    $lines = fn (string $part): array => array_values(array_filter($data['parts'], fn (array $one): bool => $one['part'] === $part));
+    foreach ([...$lines('title'), ...$lines('caption')] as $line) {
         expect($line['y'])->toBeGreaterThan($last)->toBeLessThan($slip->h);
         $last = $line['y'];
-        $x = $line['parts'][0]['x'];
-        foreach ($line['parts'] as $part) {
+        $x = $line['spans'][0]['x'];
+        foreach ($line['spans'] as $part) {
             expect($part['x'])->toEqualWithDelta($x, 0.05)
                 ->and($part['x'] + $part['w'])->toBeLessThanOrEqual($slip->w);
             $x += $part['w'];
         }
     }
-    $marks = array_unique(array_merge(...array_map(fn (array $line): array => array_column($line['parts'], 'marks'), $data['lines'])));
+    $marks = array_unique(array_merge(...array_map(fn (array $line): array => array_column($line['spans'], 'marks'), $lines('title'))));
 
-    expect($data['caption'])->toHaveCount(1)
+    expect($lines('caption'))->toHaveCount(1)
         ->and($marks)->toContain(Run::BOLD | Run::ITALIC)
-        ->and(count($data['lines']))->toBeGreaterThanOrEqual(3);
+        ->and(count($lines('title')))->toBeGreaterThanOrEqual(3);
 });
+
+/** The first span of a title, as it goes over the wire. */
+function titleSpan(array $slip): array
+{
+    return array_values(array_filter($slip['parts'], fn (array $part): bool => $part['part'] === 'title'))[0]['spans'][0];
+}
 
 it('marks the runs whose width is a guess', function () {
     $map = NewMap::from(new TopicDraft('Café', children: [new TopicDraft('灯笼')]));
     $scene = Layout::of($map, new View)->scene();
     $data = new SlipData;
-    $parts = array_map(fn (Slip $slip): array => $data->of($slip)['lines'][0]['parts'][0], byTitle($scene));
+    $parts = array_map(fn (Slip $slip): array => titleSpan($data->of($slip)), byTitle($scene));
 
     expect($parts['Café'])->not->toHaveKey('guess')
         ->and($parts['灯笼']['guess'])->toBeTrue();
@@ -194,7 +201,7 @@ it('marks the runs whose width is a guess', function () {
 it('ranges text in a branch that grows left beside its spine', function () {
     $map = NewMap::from(new TopicDraft('Root', children: [new TopicDraft('i', side: ChalkTree\Map\Side::Left, sideHeld: true)]));
     $slip = Layout::of($map, new View)->scene()->slips[array_key_first($map->children($map->root()->id))];
-    $part = (new SlipData)->of($slip)['lines'][0]['parts'][0];
+    $part = titleSpan((new SlipData)->of($slip));
     $look = Looks::standard()->level(1);
 
     expect($slip->growth)->toBe(Growth::Left)

@@ -55,7 +55,7 @@ it('says what it did, in the past tense', function (Closure $edit, string $sente
     [fn (array $ids) => ['topic.retitle', ['topic' => $ids['Tug'], 'title' => 'Pilot boat']], 'Titled “Pilot boat”'],
     [fn (array $ids) => ['topic.caption', ['topics' => [$ids['Tug']], 'caption' => 'x']], 'Changed the caption of “Tug”'],
     [fn (array $ids) => ['topic.note', ['topics' => [$ids['Tug'], $ids['Yawl']], 'note' => 'x']], 'Changed the note of 2 topics'],
-    [fn (array $ids) => ['topic.width', ['topics' => [$ids['Tug']], 'width' => 90]], 'Changed the width of “Tug”'],
+    [fn (array $ids) => ['row.set', ['type' => 'look', 'topics' => [$ids['Tug']], 'fields' => ['width' => 90]]], 'Changed the width of “Tug”'],
     [fn (array $ids) => ['topic.side', ['topics' => [$ids['Tug']], 'side' => 'left']], 'Changed the side of “Tug”'],
     [fn (array $ids) => ['topic.move', ['topics' => [$ids['Mast']], 'parent' => $ids['Tug']]], 'Moved “Mast” under “Tug”'],
     [fn (array $ids) => ['topic.remove', ['topics' => [$ids['Ferry']]]], 'Removed “Ferry”'],

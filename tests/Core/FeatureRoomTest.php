@@ -165,7 +165,7 @@ it('draws marks, on the board and in files', function () {
     ($this->tied)();
     $scene = Layout::of($this->map, new View)->scene();
     expect(array_keys($scene->marks))->toBe(["tie {$this->tie}"])
-        ->and((new SvgWriter)->write($scene, 'x'))->toContain('>lifts</text>');
+        ->and((new SvgWriter)->write($scene, 'x'))->toContain('>lifts</tspan></text>');
     // Folded away, it ends at what is shown.
     $folded = Layout::of($this->map, View::folding([$this->ids['Quay']]))->scene();
     expect($folded->marks["tie {$this->tie}"]->toArray())->not->toBe($scene->marks["tie {$this->tie}"]->toArray());

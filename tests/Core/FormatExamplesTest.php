@@ -98,7 +98,7 @@ it('writes our JSON with what is set and nothing else', function () {
 
     expect(array_keys($data))->toBe(['format', 'version', 'title', 'arrangement', 'root', 'topics'])
         ->and($data['format'])->toBe('chalk-tree-map')
-        ->and($data['version'])->toBe(1)
+        ->and($data['version'])->toBe(2)
         ->and($data['root'])->toBe($topics[0]['id'])
         ->and(array_keys($topics[0]))->toBe(['id', 'parent', 'title', 'caption', 'note'])
         ->and(array_keys($topics[1]))->toBe(['id', 'parent', 'title', 'side'])
@@ -200,7 +200,14 @@ it('keeps what stands loose, in columns, in the parking lot, pulled apart and nu
     $map = ChalkTree\Exchange\Formats::read($file, 'x.json');
     $written = json_decode(ChalkTree\Exchange\Formats::write($map, 'json'), true);
 
-    expect($written['topics'])->toEqual($topics)
+    // Version 1 had these in the topics themselves.
+    expect($written['version'])->toBe(2)
+        ->and($written['topics'])->toEqual(array_map(fn (array $topic): array => array_diff_key($topic, ['numbering' => 1, 'numberFrom' => 1, 'apartX' => 1, 'apartY' => 1]), $topics))
+        ->and($written['rows'])->toEqual([
+            ['type' => 'numbering', 'id' => $id(0), 'fields' => ['style' => 'A,1*', 'from' => 3]],
+            ['type' => 'apart', 'id' => $id(1), 'fields' => ['x' => 40, 'y' => -30]],
+        ])
+        ->and(json_decode(ChalkTree\Exchange\Formats::write(ChalkTree\Exchange\Formats::read((string) json_encode($written), 'x.json'), 'json'), true))->toBe($written)
         ->and(array_keys($map->all()))->toBe([$id(0), $id(1), $id(2), $id(3)])
         ->and(array_keys($map->column($id(9))))->toBe([$id(2), $id(3)])
         ->and(array_keys($map->parked()))->toBe([$id(4)]);

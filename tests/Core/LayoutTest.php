@@ -15,6 +15,7 @@ use ChalkTree\Arrange\TopDown;
 use ChalkTree\Arrange\View;
 use ChalkTree\Edit\Edits;
 use ChalkTree\Edit\TopicDraft;
+use ChalkTree\Look\TopicLook;
 use ChalkTree\Map\NewMap;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
@@ -255,7 +256,8 @@ it('hides what is below a folded topic and counts it', function () {
 });
 
 it('makes a box as wide as a person asked, and wider only for a word that cannot be broken further', function () {
-    $map = NewMap::from(new TopicDraft('Root', children: [new TopicDraft('Some words that wrap when they have to', width: 140)]));
+    $map = NewMap::from(new TopicDraft('Root', children: [new TopicDraft('Some words that wrap when they have to')]));
+    $map->put(TopicLook::fromFields((string) array_key_first($map->children($map->root()->id)), ['width' => 140]));
     $slip = Layout::of($map, new View)->scene()->slips[array_key_first($map->children($map->root()->id))];
 
     expect($slip->w)->toBe(140.0)->and($slip->h)->toBeGreaterThan(3 * 23);

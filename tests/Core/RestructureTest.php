@@ -164,9 +164,22 @@ it('shuffles the same way for the same seed', function () {
 });
 
 it('takes drafts of branches with everything in them and gives them back', function () {
-    $map = NewMap::from(new TopicDraft('R', children: [new TopicDraft('a', 'cap', 'note', 120, [new TopicDraft('x')], numbering: 'A,1', numberFrom: 3)]));
-    $data = TopicDraft::of($map, Outline::id($map, 'a'))->toArray();
-    expect($data)->toBe(['title' => 'a', 'caption' => 'cap', 'note' => 'note', 'width' => 120, 'numbering' => 'A,1', 'numberFrom' => 3, 'children' => [['title' => 'x']]])
+    $map = NewMap::from(new TopicDraft('R', children: [new TopicDraft('a', 'cap', 'note', [new TopicDraft('x'), new TopicDraft('y')])]));
+    [$a, $x] = [Outline::id($map, 'a'), Outline::id($map, 'x')];
+    doing($map, 'row.set', ['type' => 'look', 'topics' => [$a], 'fields' => ['width' => 120]]);
+    doing($map, 'branch.number', ['topics' => ['a'], 'numbering' => 'A,1', 'from' => 3]);
+    doing($map, 'topic.apart', ['topics' => ['a', 'x'], 'x' => 40, 'y' => 0]);
+    $data = TopicDraft::of($map, $a)->toArray();
+    // How the copied topic itself stood is not kept, but how things stand below it.
+    expect($data)->toBe([
+        'title' => 'a', 'caption' => 'cap', 'note' => 'note', 'was' => $a,
+        'rows' => [
+            ['type' => 'look', 'id' => $a, 'fields' => ['width' => 120]],
+            ['type' => 'numbering', 'id' => $a, 'fields' => ['style' => 'A,1', 'from' => 3]],
+            ['type' => 'apart', 'id' => $x, 'fields' => ['x' => 40]],
+        ],
+        'children' => [['title' => 'x', 'was' => $x], ['title' => 'y']],
+    ])
         ->and(TopicDraft::read(new Arguments($data))->toArray())->toBe($data);
 });
 

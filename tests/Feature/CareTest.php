@@ -97,7 +97,7 @@ it('takes an edit that changes nothing for no step, and its repeat for no news',
 
 it('loads every field that it saves', function () {
     $root = Ids::next();
-    $fields = ['numberFrom' => 7, 'y' => 40, 'x' => 12, 'numbering' => '1', 'apartX' => 5, 'apartY' => -3, 'width' => 90, 'side' => 'left', 'sideHeld' => true, 'caption' => 'c', 'note' => 'n', 'changed' => 99, 'column' => Ids::next(), 'parked' => Ids::next()];
+    $fields = ['y' => 40, 'x' => 12, 'side' => 'left', 'sideHeld' => true, 'caption' => 'c', 'note' => 'n', 'changed' => 99, 'column' => Ids::next(), 'parked' => Ids::next()];
     $topics = [new Topic($root, null, 'a0', 'R')];
     foreach (array_keys($fields) as $i => $name) {
         $topics[] = (new Topic(Ids::next(), $name === 'parked' ? null : $root, "a{$i}", $name))->with([$name => $fields[$name]]);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 use App\Store\MapAnswers;
 use ChalkTree\Edit\Edits;
+use ChalkTree\Feature;
+use ChalkTree\Features;
 use ChalkTree\Map\Ids;
 use Illuminate\Testing\TestResponse;
 use Opis\JsonSchema\Errors\ErrorFormatter;
@@ -70,7 +72,8 @@ it('makes every edit on the page, and each request fits its shape', function () 
         $seq = $answer->json('seq');
     }
     $shown = array_map(fn (string $body): string => json_decode(strtr($body, $ids), true)['name'], $m[1]);
-    expect($shown)->toEqualCanonicalizing([...array_map(fn (string $class): string => $class::name(), Edits::ALL), 'undo', 'redo', 'history.return']);
+    $ofFeatures = array_merge(...array_values(array_map(fn (Feature $feature): array => $feature->edits(), Features::all())));
+    expect(array_values(array_unique($shown)))->toEqualCanonicalizing([...array_map(fn (string $class): string => $class::name(), [...Edits::ALL, ...$ofFeatures]), 'undo', 'redo', 'history.return']);
 });
 
 it('has every route on the page', function () {

@@ -116,10 +116,14 @@ it('keeps loose topics, columns, distances and numbers over a reload, and sends 
     expect($first['numbers'])->toBe([$this->id($this->map, 'Lanterns  many') => 'B.', $boats => 'C.', $this->id($this->map, 'paper.') => 'D.']);
     $this->sendEdits($this->map, [['name' => 'topic.caption', 'topics' => [$boats], 'caption' => 'x']], $first['seq'])->assertJsonPath('numbers', null);
     $open = $this->getJson("/api/maps/{$this->map->id}")->json();
-    $fields = array_column($open['rows'], 'fields', 'id');
+    $rows = [];
+    foreach ($open['rows'] as $row) {
+        $rows[$row['type']][$row['id']] = $row['fields'];
+    }
+    $fields = $rows['topic'];
     expect($fields[$loose])->toMatchArray(['x' => 500, 'y' => -40])->and($fields[$loose]['column'])->not->toBeNull()
-        ->and($fields[$boats])->toMatchArray(['apartX' => 30, 'apartY' => 50])
-        ->and($fields[$this->map->root])->toMatchArray(['numbering' => 'A', 'numberFrom' => 2])
+        ->and($rows['apart'])->toBe([$boats => ['x' => 30, 'y' => 50]])
+        ->and($rows['numbering'])->toBe([$this->map->root => ['style' => 'A', 'from' => 2]])
         ->and($fields[$boats])->not->toHaveKey('note')
         ->and(array_column($open['scene']['slips'], 'number', 'id')[$boats])->toBe('C.');
 });

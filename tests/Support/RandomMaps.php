@@ -7,6 +7,7 @@ namespace Tests\Support;
 use ChalkTree\Edit\Edit;
 use ChalkTree\Edit\Edits;
 use ChalkTree\Edit\TopicDraft;
+use ChalkTree\Look\TopicLook;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\NewMap;
 use ChalkTree\Map\Sheet;
@@ -26,13 +27,19 @@ final class RandomMaps
                 $chance->title(),
                 $chance->yes(15) ? trim($chance->words(4)) : '',
                 $notes && $chance->yes(30) ? $chance->note() : '',
-                $chance->yes(5) ? $chance->int(60, 400) : null,
             );
             $chance->yes(2) && $loose ? $tops[] = $draft : $chance->pick(array_slice($all, -$chance->int(1, 60)))->children[] = $draft;
             $all[] = $draft;
         }
 
-        return NewMap::from($root, array_slice($tops, 1), $chance->pick(['both-sides', 'rightward']), $chance->yes(50) ? 'A map' : null);
+        $map = NewMap::from($root, array_slice($tops, 1), $chance->pick(['both-sides', 'rightward']), $chance->yes(50) ? 'A map' : null);
+        foreach (array_keys($map->all()) as $id) {
+            if ($chance->yes(5)) {
+                $map->put(TopicLook::fromFields((string) $id, ['width' => $chance->int(60, 400)]));
+            }
+        }
+
+        return $map;
     }
 
     /** The body of an edit as it comes over the wire, mostly one that can be done. */
@@ -66,7 +73,7 @@ final class RandomMaps
             10 => ['name' => 'topic.remove', 'topics' => $some()],
             11 => ['name' => 'topic.restore', 'topics' => [$chance->pick([...array_map(fn (Topic $t): string => $t->id, $map->removedTops()), Ids::next()])]],
             12 => ['name' => 'topic.side', 'topics' => $some(), 'side' => $chance->pick(['left', 'right', null])],
-            13 => ['name' => 'topic.width', 'topics' => $some(), 'width' => $chance->pick([null, 80, 300])],
+            13 => ['name' => 'row.set', 'type' => 'look', 'topics' => $some(), 'fields' => ['width' => $chance->pick([null, 80, 300])]],
             14, 15 => ['name' => 'topic.add', 'topic' => ['title' => $chance->title()], 'parent' => null, 'x' => $chance->int(-600, 600), 'y' => $chance->int(-400, 400)],
             16 => ['name' => 'topic.move', 'topics' => $some(), 'parent' => null, 'x' => $chance->int(-600, 600), 'y' => $chance->int(-400, 400)],
             17, 39 => ['name' => 'topic.park', 'topics' => $some()],

@@ -15,6 +15,9 @@ final class SoakedBrowser
     /** @var array<string, array<string, mixed>> by type and id */
     public array $rows = [];
 
+    /** @var array<string, list<string>> the topics that a row is about */
+    private array $about = [];
+
     /** @var array<string, array<string, mixed>> */
     public array $slips = [];
 
@@ -80,8 +83,11 @@ final class SoakedBrowser
                 unset($this->rows[$key]);
             } else {
                 $this->rows[$key] = $row['fields'] + (($row['whole'] ?? false) ? [] : ($this->rows[$key] ?? []));
+                $this->about[$key] = $row['topics'] ?? [];
             }
         }
+        // What features keep of topics goes with these.
+        $this->rows = array_filter($this->rows, fn (string $key): bool => array_filter($this->about[$key], fn (string $id): bool => ! isset($this->rows["topic {$id}"])) === [], ARRAY_FILTER_USE_KEY);
         $this->slips = $answer['scene']['reset'] ? [] : $this->slips;
         foreach ($answer['scene']['gone'] as $id) {
             unset($this->slips[$id]);

@@ -1,5 +1,5 @@
 import { newId } from '@/stores/map'
-import { ancestorsOf, branchOf, childrenOf, inOrder, siblingOf, topsOf } from '@/stores/tree'
+import { ancestorsOf, childrenOf, inOrder, siblingOf, topsOf } from '@/stores/tree'
 import type { ChangeId } from './changes'
 import { hasChoice, hasSeveral, isNotRoot, onTopics } from './conditions'
 import type { Action, Context } from './registry'
@@ -22,20 +22,6 @@ function wrap(each: boolean, { map, titles }: Context): void {
             titles.begin(as[0] ?? '', null, step)
         }
     })
-}
-
-function apart(name: string, key: string, x: number, y: number): Action {
-    return {
-        id: `apart.${name}`, name: `Pull apart: ${name}`, group: 'Moving', keys: [key], scopes: ['board'], available: isNotRoot,
-        run: ({ map }) => {
-            for (const id of topsOf(map.tree, map.chosen)) {
-                const topic = map.tree.topics.get(id)
-                if (topic !== undefined && topic.parent !== null) {
-                    map.edit({ name: 'topic.apart', topics: [id], x: Math.max(0, topic.apartX + x), y: topic.apartY + y })
-                }
-            }
-        },
-    }
 }
 
 /** The sibling after the last of some topics, which is where one goes on when they have gone. */
@@ -113,24 +99,5 @@ export const shapeActions: readonly Action[] = [
             map.edit({ name: 'topic.copy', topics, as, after: topics[topics.length - 1] ?? '' })
             map.afterAnswer(() => map.choose(...as))
         },
-    },
-    apart('farther out', 'Alt+Shift+ArrowRight', 24, 0),
-    apart('nearer', 'Alt+Shift+ArrowLeft', -24, 0),
-    apart('down', 'Alt+Shift+PageDown', 0, 24),
-    apart('up', 'Alt+Shift+PageUp', 0, -24),
-    {
-        id: 'apart.back', name: 'Put back what was pulled apart', group: 'Moving', keys: ['Alt+Shift+0'], scopes: onTopics,
-        available: ({ map }) => map.chosen.some((id) => map.tree.topics.get(id)?.apartX !== 0 || map.tree.topics.get(id)?.apartY !== 0),
-        run: ({ map }) => map.edit({ name: 'topic.apart', topics: [...map.chosen], x: 0, y: 0 }),
-    },
-    {
-        id: 'apart.back-branch', name: 'Put back all that was pulled apart in this branch', group: 'Moving', keys: [], scopes: onTopics,
-        available: ({ map }) => map.chosen.some((id) => branchOf(map.tree, id).some((one) => map.tree.topics.get(one)?.apartX !== 0 || map.tree.topics.get(one)?.apartY !== 0)),
-        run: ({ map }) => map.edit({ name: 'topic.apart', topics: [...map.chosen], x: 0, y: 0, deep: true }),
-    },
-    {
-        id: 'apart.back-all', name: 'Put back all that was pulled apart in the map', group: 'Moving', keys: [], scopes: onTopics,
-        available: ({ map }) => [...map.tree.topics.values()].some((one) => one.apartX !== 0 || one.apartY !== 0),
-        run: ({ map }) => map.edit({ name: 'topic.apart', topics: [...childrenOf(map.tree, '')], x: 0, y: 0, deep: true }),
     },
 ]

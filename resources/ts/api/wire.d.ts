@@ -7,6 +7,18 @@
 
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "FeatureRow".
+ */
+export type FeatureRow = ArrangementRow | ApartRow | LookRow | NumberingRow;
+/**
+ * A path or a line of text. Paints go by their role, such as ink, chalk:tide or tint:tide; without one nothing is painted.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Primitive".
+ */
+export type Primitive = DrawnPath | DrawnLine;
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "Edit".
  */
 export type Edit =
@@ -18,7 +30,6 @@ export type Edit =
   | SetCaption
   | SetNote
   | SetSide
-  | SetWidth
   | RenameMap
   | ArrangeMap
   | BalanceMap
@@ -42,12 +53,15 @@ export type Edit =
   | TidyText
   | RemoveEmpties
   | MergeDuplicates
-  | NumberBranch
-  | HoldApart
   | ReplaceText
   | PasteLines
-  | SetRows
-  | RemoveRows;
+  | RemoveRows
+  | SetArrangement
+  | SetApart
+  | HoldApart
+  | SetLook
+  | SetNumbering
+  | NumberBranch;
 
 /**
  * What the server answers. TypeScript types are made from this file, and tests hold the answers to it.
@@ -176,29 +190,26 @@ export interface Fields {
   note?: string;
   side?: "left" | "right" | null;
   sideHeld?: boolean;
-  width?: number | null;
   root?: string;
   arrangement?: string;
   x?: number | null;
   y?: number | null;
   column?: string | null;
   parked?: string | null;
-  numbering?: string | null;
-  numberFrom?: number;
-  apartX?: number;
-  apartY?: number;
   changed?: number;
 }
 /**
- * A row that a feature keeps, always with all its fields; none where it is gone.
+ * Always with all its fields; none where it is gone.
  *
  * This interface was referenced by `Wire`'s JSON-Schema
- * via the `definition` "FeatureRow".
+ * via the `definition` "ArrangementRow".
  */
-export interface FeatureRow {
-  type: string;
+export interface ArrangementRow {
+  type: "arrangement";
   id: string;
-  fields: FeatureFields | null;
+  fields: {
+    name: "both-sides" | "rightward" | "leftward" | "top-down" | "stepped-list" | "grid" | null;
+  } | null;
   whole?: true;
   /**
    * What it is about. Where one of these is gone, so is the row.
@@ -206,13 +217,60 @@ export interface FeatureRow {
   topics?: string[];
 }
 /**
- * What a feature keeps; wire:schema puts the features' own pieces in.
+ * Always with all its fields; none where it is gone.
  *
  * This interface was referenced by `Wire`'s JSON-Schema
- * via the `definition` "FeatureFields".
+ * via the `definition` "ApartRow".
  */
-export interface FeatureFields {
-  [k: string]: string | number | boolean | null;
+export interface ApartRow {
+  type: "apart";
+  id: string;
+  fields: {
+    x: number;
+    y: number;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "LookRow".
+ */
+export interface LookRow {
+  type: "look";
+  id: string;
+  fields: {
+    width: number | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "NumberingRow".
+ */
+export interface NumberingRow {
+  type: "numbering";
+  id: string;
+  fields: {
+    style: string | null;
+    from: number;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -288,32 +346,71 @@ export interface Slip {
    * How many topics below it are folded away.
    */
   hidden: number;
-  note: boolean;
   /**
    * An SVG path from the corner of this box.
    */
   connector: string;
-  lines: TextLine[];
-  caption: TextLine[];
   /**
-   * What stands before the title; part of the lines.
+   * Of what it is drawn, from below to above, in places from the corner of this box.
+   */
+  parts: Primitive[];
+  /**
+   * What stands before the title; part of what is drawn.
    */
   number: string;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
- * via the `definition` "TextLine".
+ * via the `definition` "DrawnPath".
  */
-export interface TextLine {
-  y: number;
-  parts: Part[];
+export interface DrawnPath {
+  /**
+   * What it is a part of, for whoever styles it.
+   */
+  part: string;
+  /**
+   * As in SVG.
+   */
+  d: string;
+  fill?: string;
+  stroke?: string;
+  thick?: number;
+  /**
+   * What it does when it is touched.
+   */
+  touch?: string;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
- * via the `definition` "Part".
+ * via the `definition` "DrawnLine".
  */
-export interface Part {
+export interface DrawnLine {
+  /**
+   * What it is a part of, for whoever styles it.
+   */
+  part: string;
+  spans: Span[];
+  /**
+   * The baseline.
+   */
+  y: number;
+  size: number;
+  fill?: string;
+  stroke?: string;
+  /**
+   * What it does when it is touched.
+   */
+  touch?: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Span".
+ */
+export interface Span {
   x: number;
+  /**
+   * How wide the text is.
+   */
   w: number;
   text: string;
   /**
@@ -325,6 +422,10 @@ export interface Part {
    * The width is an estimate, because the shipped font lacks a character.
    */
   guess?: boolean;
+  /**
+   * Where it is another paint than that of its line.
+   */
+  fill?: string;
 }
 /**
  * Something drawn that is not a topic, in places from the middle of the root.
@@ -336,40 +437,6 @@ export interface Mark {
   id: string;
   type: string;
   parts: Primitive[];
-}
-/**
- * This interface was referenced by `Wire`'s JSON-Schema
- * via the `definition` "Primitive".
- */
-export interface Primitive {
-  /**
-   * What it is a part of, for whoever styles it.
-   */
-  part: string;
-  /**
-   * Of a path: as in SVG.
-   */
-  d?: string;
-  /**
-   * Of a line of text.
-   */
-  text?: string;
-  x?: number;
-  /**
-   * The baseline.
-   */
-  y?: number;
-  /**
-   * How wide the text is.
-   */
-  w?: number;
-  size?: number;
-  /**
-   * A paint by its role, such as ink, paper or chalk:tide; empty for none.
-   */
-  fill: string;
-  stroke: string;
-  thick?: number;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -490,10 +557,7 @@ export interface Draft {
   title?: string;
   caption?: string;
   note?: string;
-  width?: number | null;
   children?: Draft[];
-  numbering?: string | null;
-  numberFrom?: number;
   /**
    * The id of what this is a copy of, where rows are about it.
    */
@@ -503,6 +567,15 @@ export interface Draft {
     id: string;
     fields: FeatureFields;
   }[];
+}
+/**
+ * What a feature keeps, where it is not said which.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "FeatureFields".
+ */
+export interface FeatureFields {
+  [k: string]: string | number | boolean | null;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -635,23 +708,6 @@ export interface SetSide {
   name: "topic.side";
   topics: string[];
   side: "left" | "right" | null;
-}
-/**
- * This interface was referenced by `Wire`'s JSON-Schema
- * via the `definition` "SetWidth".
- */
-export interface SetWidth {
-  /**
-   * Made by the sender; a repeat with the same id does nothing.
-   */
-  id?: string;
-  /**
-   * Edits of one step are undone together; by default each is its own.
-   */
-  step?: string;
-  name: "topic.width";
-  topics: string[];
-  width: number | null;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -1081,43 +1137,6 @@ export interface MergeDuplicates {
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
- * via the `definition` "NumberBranch".
- */
-export interface NumberBranch {
-  /**
-   * Made by the sender; a repeat with the same id does nothing.
-   */
-  id?: string;
-  /**
-   * Edits of one step are undone together; by default each is its own.
-   */
-  step?: string;
-  name: "branch.number";
-  topics: string[];
-  numbering: string | null;
-  from?: number;
-}
-/**
- * This interface was referenced by `Wire`'s JSON-Schema
- * via the `definition` "HoldApart".
- */
-export interface HoldApart {
-  /**
-   * Made by the sender; a repeat with the same id does nothing.
-   */
-  id?: string;
-  /**
-   * Edits of one step are undone together; by default each is its own.
-   */
-  step?: string;
-  name: "topic.apart";
-  topics: string[];
-  x: number;
-  y: number;
-  deep?: boolean;
-}
-/**
- * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "ReplaceText".
  */
 export interface ReplaceText {
@@ -1192,31 +1211,6 @@ export interface Landed {
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
- * via the `definition` "SetRows".
- */
-export interface SetRows {
-  /**
-   * Made by the sender; a repeat with the same id does nothing.
-   */
-  id?: string;
-  /**
-   * Edits of one step are undone together; by default each is its own.
-   */
-  step?: string;
-  name: "row.set";
-  type: string;
-  /**
-   * Where there is one row a topic.
-   */
-  topics?: string[];
-  /**
-   * Else the id of the row.
-   */
-  row?: string;
-  fields: FeatureFields;
-}
-/**
- * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "RemoveRows".
  */
 export interface RemoveRows {
@@ -1231,6 +1225,125 @@ export interface RemoveRows {
   name: "row.remove";
   type: string;
   rows: string[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetArrangement".
+ */
+export interface SetArrangement {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "arrangement";
+  topics: string[];
+  fields: {
+    name?: "both-sides" | "rightward" | "leftward" | "top-down" | "stepped-list" | "grid" | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetApart".
+ */
+export interface SetApart {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "apart";
+  topics: string[];
+  fields: {
+    x?: number;
+    y?: number;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "HoldApart".
+ */
+export interface HoldApart {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "topic.apart";
+  topics: string[];
+  x: number;
+  y: number;
+  deep?: boolean;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetLook".
+ */
+export interface SetLook {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "look";
+  topics: string[];
+  fields: {
+    width?: number | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetNumbering".
+ */
+export interface SetNumbering {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "numbering";
+  topics: string[];
+  fields: {
+    style?: string | null;
+    from?: number;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "NumberBranch".
+ */
+export interface NumberBranch {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "branch.number";
+  topics: string[];
+  numbering: string | null;
+  from?: number;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -1359,7 +1472,10 @@ export interface RehearsalAnswer {
  * via the `definition` "RehearsalItem".
  */
 export interface RehearsalItem {
-  what: "added" | "removed" | "moved" | "placed" | "title" | "caption" | "note" | "numbering";
+  /**
+   * added, removed, moved, placed, title, caption, note, or what a feature keeps, as it is called.
+   */
+  what: string;
   topic: string;
   before: string;
   after: string;

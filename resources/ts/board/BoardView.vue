@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import type { Slip } from '@/api/wire'
+import type { DrawnSlip } from './guess'
 import { useActions } from '@/actions/useActions'
 import { useWalk } from '@/show/walkStore'
 import { useMap } from '@/stores/map'
@@ -42,7 +42,7 @@ const frame = ref<HTMLElement | null>(null)
 const layer = ref<HTMLElement | null>(null)
 const { painted, moving, width, centre, fit, goTo, scaleFor, reveal, zoomBy, panBy, toBoard, middle } = useViewport(frame, layer, (scale) => (camera.scale = scale))
 
-interface Placed { slip: Slip; box: Box }
+interface Placed { slip: DrawnSlip; box: Box }
 
 const isLegible = (level: number): boolean => isReadable(level, painted.value.scale)
 const far = computed(() => !isLegible(deepestLevel))
@@ -160,7 +160,7 @@ function click(event: MouseEvent): void {
 }
 
 function openLink(id: string, text: string): void {
-    const part = camera.drawn.get(id)?.lines.flatMap((line) => line.parts).find((one) => one.href !== undefined && one.text === text)
+    const part = camera.drawn.get(id)?.parts.flatMap((one) => ('spans' in one ? one.spans : [])).find((one) => one.href !== undefined && one.text === text)
     if (part?.href !== undefined) {
         window.open(part.href, '_blank', 'noopener,noreferrer')
     }

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { useCamera } from './cameraStore'
 import { isReadable } from './farLabels'
-import type { Slip } from '@/api/wire'
+import type { DrawnSlip } from './guess'
 import { overlaps, type Box } from './geometry'
 import type { Painted } from './useViewport'
 
@@ -12,7 +12,7 @@ const props = defineProps<{ painted: Painted; labelled: ReadonlySet<string> }>()
 const camera = useCamera()
 
 /** From the edge of the parent that faces a box to the edge of it that faces the parent. */
-function strokeTo(slip: Slip, box: Box, parent: Box): string {
+function strokeTo(slip: DrawnSlip, box: Box, parent: Box): string {
     if (slip.connector === '') {
         return ''
     }

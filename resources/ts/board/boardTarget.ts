@@ -1,4 +1,4 @@
-import type { Slip } from '@/api/wire'
+import type { DrawnSlip } from './guess'
 import type { Landing } from '@/stores/drag'
 import { childrenOf, type Tree } from '@/stores/tree'
 import { plainTitle } from '@/text/titleMarkdown'
@@ -12,7 +12,7 @@ const REACH = 28
 interface Board {
     tree: Tree
     boxes: ReadonlyMap<string, Box>
-    slips: ReadonlyMap<string, Slip>
+    slips: ReadonlyMap<string, DrawnSlip>
     isDragged: (id: string) => boolean
     /** Inside a branch there is no open board to land on. */
     isWhole: boolean

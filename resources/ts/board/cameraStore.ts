@@ -1,9 +1,8 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { useMap } from '@/stores/map'
-import type { Slip } from '@/api/wire'
 import { absoluteBoxes, type Box } from './geometry'
-import { guessedSlip } from './guess'
+import { guessedSlip, type DrawnSlip } from './guess'
 
 /** What the board's camera can do; the board hands it over when it is there. */
 export interface CameraHandle {
@@ -22,9 +21,9 @@ export const useCamera = defineStore('camera', () => {
     const scale = ref(1)
 
     /** Slips that the server has not drawn yet, or not with the title they have now, as they may be. */
-    const guesses = computed<readonly Slip[]>(() => {
-        const found = new Map<string, Slip>()
-        const known = { get: (id: string): Slip | undefined => found.get(id) ?? map.slips.get(id) }
+    const guesses = computed<readonly DrawnSlip[]>(() => {
+        const found = new Map<string, DrawnSlip>()
+        const known = { get: (id: string): DrawnSlip | undefined => found.get(id) ?? map.slips.get(id) }
         for (const edit of map.waiting) {
             const id = edit.name === 'topic.add' ? edit.topic.id : edit.name === 'topic.retitle' ? edit.topic : undefined
             const topic = id === undefined ? undefined : map.tree.topics.get(id)
@@ -39,11 +38,11 @@ export const useCamera = defineStore('camera', () => {
     const removing = computed(() => map.waiting.some((edit) => edit.name === 'topic.remove'))
 
     /** The scene, with guesses for what the server has not drawn yet and without what is going. */
-    const drawn = computed<ReadonlyMap<string, Slip>>(() => {
+    const drawn = computed<ReadonlyMap<string, DrawnSlip>>(() => {
         if (guesses.value.length === 0 && !removing.value) {
             return map.slips
         }
-        const slips = new Map(map.slips)
+        const slips = new Map<string, DrawnSlip>(map.slips)
         if (removing.value) {
             for (const id of map.slips.keys()) {
                 if (!map.tree.topics.has(id)) {

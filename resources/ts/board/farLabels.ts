@@ -1,4 +1,4 @@
-import type { Slip } from '@/api/wire'
+import type { DrawnSlip } from './guess'
 import type { Box } from './geometry'
 import { overlaps } from './geometry'
 import { lookOf } from './looks'
@@ -25,14 +25,14 @@ export interface FarLabel {
     readonly box: Box
     readonly level: number
     readonly chalk: string
-    readonly spine: Slip['spine']
+    readonly spine: DrawnSlip['spine']
 }
 
 export const isReadable = (level: number, scale: number): boolean => lookOf(level).size * scale >= LEAST_TYPE
 
 interface Scene {
     boxes: ReadonlyMap<string, Box>
-    slips: ReadonlyMap<string, Slip>
+    slips: ReadonlyMap<string, DrawnSlip>
     title: (id: string) => string
 }
 
@@ -64,7 +64,7 @@ export function farLabels({ boxes, slips, title }: Scene, painted: Box, scale: n
             if (tried++ >= MOST_TRIED) {
                 return labels
             }
-            const label = placed(id, title(id), slips.get(id) as Slip, boxes.get(id) as Box, scale, taken, overlaps(boxes.get(id) as Box, seen) ? seen : painted)
+            const label = placed(id, title(id), slips.get(id) as DrawnSlip, boxes.get(id) as Box, scale, taken, overlaps(boxes.get(id) as Box, seen) ? seen : painted)
             if (label !== null) {
                 labels.push(label)
                 taken.push(label.box)
@@ -74,7 +74,7 @@ export function farLabels({ boxes, slips, title }: Scene, painted: Box, scale: n
     return labels
 }
 
-function placed(id: string, title: string, slip: Slip, box: Box, scale: number, taken: readonly Box[], within: Box): FarLabel | null {
+function placed(id: string, title: string, slip: DrawnSlip, box: Box, scale: number, taken: readonly Box[], within: Box): FarLabel | null {
     const size = SIZES[slip.level] ?? 11
     const bold = slip.level < 2
     const text = title.replace(/\s+/g, ' ').trim()

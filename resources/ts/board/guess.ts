@@ -1,10 +1,15 @@
 import type { Slip } from '@/api/wire'
+import { ownWidth } from '@/features/look/width'
 import { childrenOf, type Topic, type Tree } from '@/stores/tree'
 import { plainTitle } from '@/text/titleMarkdown'
 import { deepestLevel, lookOf } from './looks'
+import type { DrawnPart, GuessedPaper } from './Parts'
+
+/** A slip as the server has drawn it, or as the browser guesses it. */
+export type DrawnSlip = Omit<Slip, 'parts'> & { readonly parts: readonly DrawnPart[] }
 
 /** Slips by topic, as far as they are known. */
-export type KnownSlips = Pick<ReadonlyMap<string, Slip>, 'get'>
+export type KnownSlips = Pick<ReadonlyMap<string, DrawnSlip>, 'get'>
 
 const canvas = document.createElement('canvas').getContext('2d')
 
@@ -12,7 +17,7 @@ const canvas = document.createElement('canvas').getContext('2d')
  * Where a topic that the server has not drawn yet will stand, near enough to type in: beside its parent, below the
  * sibling before it. The answer, a moment later, puts it right.
  */
-export function guessedSlip(tree: Tree, topic: Topic, slips: KnownSlips): Slip | null {
+export function guessedSlip(tree: Tree, topic: Topic, slips: KnownSlips): DrawnSlip | null {
     const parent = topic.parent === null ? undefined : slips.get(topic.parent)
     if (topic.parent !== null && (parent === undefined || parent.hidden > 0)) {
         return null
@@ -20,9 +25,10 @@ export function guessedSlip(tree: Tree, topic: Topic, slips: KnownSlips): Slip |
     const before = slips.get(topic.id)
     const level = before?.level ?? Math.min((parent?.level ?? 0) + 1, deepestLevel)
     const look = lookOf(level)
-    const lines = wrapped((before?.number ?? '') === '' ? plainTitle(topic.title) : `${before?.number} ${plainTitle(topic.title)}`, topic.width === null ? look.widest : topic.width - 2 * look.padX, level)
+    const width = ownWidth(tree, topic.id)
+    const lines = wrapped((before?.number ?? '') === '' ? plainTitle(topic.title) : `${before?.number} ${plainTitle(topic.title)}`, width === null ? look.widest : width - 2 * look.padX, level)
     const text = Math.max(0, ...lines.map((line) => line.width))
-    const w = Math.max(topic.width ?? 56, 2 * Math.ceil((text + 2 * look.padX + look.spine + (topic.note === '' ? 0 : 18)) / 2))
+    const w = Math.max(width ?? 56, 2 * Math.ceil((text + 2 * look.padX + look.spine + (topic.note === '' ? 0 : 18)) / 2))
     const h = 2 * Math.ceil((lines.length * look.line + 2 * look.padY) / 2)
     const mate = mateAbove(tree, topic, slips)
     const grows = before?.grows ?? (parent?.level === 0 && tree.arrangement === 'both-sides' ? (topic.side ?? sideGuess(tree, parent, slips)) : (mate?.grows ?? growsBelow(parent)))
@@ -43,26 +49,33 @@ export function guessedSlip(tree: Tree, topic: Topic, slips: KnownSlips): Slip |
         chalk: before?.chalk ?? parent?.chalk ?? 'mussel',
         hidden: before?.hidden ?? 0,
         number: before?.number ?? '',
-        note: topic.note !== '',
         connector: before?.connector ?? '',
-        lines: lines.map((line, i) => ({
+        parts: [...shapes(before ?? mate, { w, h, spine, level }, look.corner), ...lines.map((line, i) => ({
+            part: 'title', size: look.size, fill: level === 0 ? 'plate-ink' : 'ink',
             y: look.padY + i * look.line + (look.line - 1.24 * look.size) / 2 + 0.95 * look.size,
-            parts: [{ x: begin ?? (w - line.width) / 2, w: line.width, text: line.text, marks: look.bold ? 1 : 0 }],
-        })),
-        caption: [],
+            spans: [{ x: begin ?? (w - line.width) / 2, w: line.width, text: line.text, marks: look.bold ? 1 : 0 }],
+        }))],
     }
 }
 
+/** The paper and the spine of a slip as those of one that is drawn alike. */
+function shapes(like: DrawnSlip | undefined, slip: Pick<Slip, 'w' | 'h' | 'spine' | 'level'>, corner: number): DrawnPart[] {
+    const its = like === undefined || like.level !== slip.level ? [] : like.parts
+    const paper: GuessedPaper = { part: 'paper', rect: { w: slip.w, h: slip.h, corner }, fill: its.find((part) => part.part === 'paper')?.fill ?? '' }
+    const spine = its.filter((part) => part.part === 'spine' && like?.h === slip.h && like.spine === slip.spine && slip.spine !== 'top')
+    return [paper, ...spine.map((part) => ({ ...part, aside: slip.spine === 'right' ? slip.w - (like?.w ?? 0) : 0 }))]
+}
+
 /** Subtopics of one that opens downwards are mostly a list. */
-const growsBelow = (parent: Slip | undefined): Slip['grows'] => (parent?.opens === 'left' ? 'left' : 'right')
+const growsBelow = (parent: DrawnSlip | undefined): Slip['grows'] => (parent?.opens === 'left' ? 'left' : 'right')
 
 /** The sibling before a topic, which tells where it goes. */
-function mateAbove(tree: Tree, topic: Topic, slips: KnownSlips): Slip | undefined {
+function mateAbove(tree: Tree, topic: Topic, slips: KnownSlips): DrawnSlip | undefined {
     const mates = topic.parent === null ? [] : childrenOf(tree, topic.parent)
     return slips.get(mates[mates.indexOf(topic.id) - 1] ?? '')
 }
 
-function sideGuess(tree: Tree, root: Slip, slips: KnownSlips): 'left' | 'right' {
+function sideGuess(tree: Tree, root: DrawnSlip, slips: KnownSlips): 'left' | 'right' {
     const left = childrenOf(tree, root.id).filter((id) => slips.get(id)?.grows === 'left').length
     return left * 2 < childrenOf(tree, root.id).length - 1 ? 'left' : 'right'
 }
@@ -70,7 +83,7 @@ function sideGuess(tree: Tree, root: Slip, slips: KnownSlips): 'left' | 'right' 
 function placeBeside(
     tree: Tree,
     topic: Topic,
-    parent: Slip | undefined,
+    parent: DrawnSlip | undefined,
     slips: KnownSlips,
     grows: Slip['grows'],
     w: number,
@@ -100,7 +113,7 @@ function placeBeside(
 }
 
 /** A new topic after a loose one goes into its column, below it. */
-function columnMateAbove(tree: Tree, topic: Topic, slips: KnownSlips): Slip | undefined {
+function columnMateAbove(tree: Tree, topic: Topic, slips: KnownSlips): DrawnSlip | undefined {
     const tops = childrenOf(tree, '')
     const before = tops[tops.indexOf(topic.id) - 1]
     return topic.x !== null || before === undefined || before === tree.root ? undefined : slips.get(before)

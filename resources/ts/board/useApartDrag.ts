@@ -1,5 +1,6 @@
 import { bounds } from '@/api/bounds'
 import { shallowRef } from 'vue'
+import { apartOf } from '@/features/arrange/apart'
 import { useMap } from '@/stores/map'
 import { usePointerDrag } from '@/ui/usePointerDrag'
 
@@ -27,7 +28,8 @@ export function useApartDrag(scale: () => number) {
             const grows = map.slips.get(pulled)?.grows
             // Outwards from the parent, and away from the sibling before it.
             const [outward, aside] = grows === 'down' ? [y, x] : [grows === 'left' ? -x : x, y]
-            pullApart(pulled, topic.apartX + outward, topic.apartY + aside)
+            const at = apartOf(map.tree, pulled)
+            pullApart(pulled, at.x + outward, at.y + aside)
         }
     }
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NInput, NInputNumber, NRadioButton, NRadioGroup } from 'naive-ui'
+import { NButton, NInput, NRadioButton, NRadioGroup } from 'naive-ui'
 import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
 import { bounds } from '@/api/bounds'
 import { useActions } from '@/actions/useActions'
@@ -19,6 +19,7 @@ import DeskSection from './DeskSection.vue'
 /** What is chosen, and the ways to change it. */
 const NoteEditor = defineAsyncComponent(() => import('./NoteEditor.vue'))
 
+const hints = features.flatMap((feature) => feature.deskHint ?? [])
 const sections = features.flatMap((feature) => feature.deskSection ?? [])
 const map = useMap()
 const titles = useTitles()
@@ -68,12 +69,6 @@ function typeCaption(text: string): void {
     }
 }
 
-function setWidth(width: number | null): void {
-    if (width === null || (width >= bounds.narrowest && width <= bounds.widest)) {
-        map.edit({ name: 'topic.width', topics: [...map.chosen], width: width === null ? null : Math.round(width) })
-    }
-}
-
 function setSide(to: 'left' | 'right' | 'auto'): void {
     map.edit({ name: 'topic.side', topics: map.chosen.filter((id) => map.tree.topics.get(id)?.parent === map.tree.root), side: to === 'auto' ? null : to })
 }
@@ -112,8 +107,7 @@ watch(
                 <NButton v-else size="tiny" secondary @pointerdown.prevent @mousedown.prevent @click="titles.split(typing.halves())">Break in two at the caret</NButton>
                 <p v-if="isAlone" class="hint">It stands alone on its level. <NButton text type="primary" size="tiny" @click="map.edit({ name: 'level.dissolve', topics: [topic.id] })">Remove this level</NButton> <NButton text size="tiny" @click="leaveLevels">Leave it so in this map</NButton></p>
                 <p v-else-if="singles > 0" class="hint">{{ singles === 1 ? '1 level below holds' : `${singles} levels below hold` }} a single topic. <NButton text type="primary" size="tiny" @click="run('change.levels')">Remove</NButton> <NButton text size="tiny" @click="leaveLevels">Leave it so in this map</NButton></p>
-                <p v-if="topic.numbering !== null" class="hint">What is below is numbered. <NButton text type="primary" size="tiny" @click="run('change.number')">Change</NButton></p>
-                <p v-if="topic.apartX !== 0 || topic.apartY !== 0" class="hint">Pulled apart by hand. <NButton text type="primary" size="tiny" @click="run('apart.back')">Put back</NButton></p>
+                <component :is="hint" v-for="(hint, i) in hints" :key="i" />
             </header>
 
             <DeskSection name="Text">
@@ -128,15 +122,6 @@ watch(
             </DeskSection>
         </template>
         <DeskSection v-if="topic !== null" name="Look">
-            <div v-if="map.chosen.length === 1" class="field">
-                <span>Width</span>
-                <div class="row">
-                    <NInputNumber
-                        :value="topic.width" size="small" :min="bounds.narrowest" :max="bounds.widest" :step="20" placeholder="As the text needs" clearable
-                        :input-props="{ 'aria-label': 'Width in pixels' }" @update:value="setWidth" />
-                </div>
-            </div>
-
             <div v-if="isFirstLevel && map.chosen.length === 1" class="field">
                 <span>Side of the root</span>
                 <NRadioGroup :value="side" size="small" aria-label="Side of the root" @update:value="setSide">
@@ -156,9 +141,8 @@ watch(
 header h2 { font-size: 17px; line-height: 1.3; margin: 0; overflow-wrap: anywhere; display: -webkit-box; -webkit-line-clamp: 4; line-clamp: 4; -webkit-box-orient: vertical; overflow: hidden; }
 header h2.empty { color: var(--soft); font-style: italic; }
 header p { margin: 2px 0 8px; color: var(--soft); font-size: 13px; }
-.hint { margin: 6px 0 0; padding-left: 8px; border-left: 3px solid var(--marigold); color: var(--ink); }
+.desk :deep(.hint) { margin: 6px 0 0; padding-left: 8px; border-left: 3px solid var(--marigold); color: var(--ink); }
 .field > span { display: block; font-size: 13px; color: var(--soft); margin-bottom: 4px; }
 .field.note { display: flex; flex-direction: column; }
-.row { display: flex; gap: 6px; }
 .nothing { color: var(--soft); }
 </style>

@@ -6,6 +6,8 @@ export interface Feature {
     /** As in the core. */
     readonly name: string
     readonly actions: readonly Action[]
+    /** What it has to say of the chosen topic, in the head of the desk. */
+    readonly deskHint?: Component
     /** Its part of the desk, for what is chosen. */
     readonly deskSection?: Component
 }

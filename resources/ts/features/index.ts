@@ -1,5 +1,7 @@
 import { arrange } from './arrange'
 import type { Feature } from './feature'
+import { look } from './look'
+import { number } from './number'
 
 /** The list of all features. A new one is a folder and one line here. */
-export const features: readonly Feature[] = [arrange]
+export const features: readonly Feature[] = [number, look, arrange]

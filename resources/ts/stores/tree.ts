@@ -10,17 +10,12 @@ export interface Topic {
     readonly note: string
     readonly side: 'left' | 'right' | null
     readonly sideHeld: boolean
-    readonly width: number | null
     /** Of loose topics: the left edge and the middle on the board, and the column it is in. */
     readonly x: number | null
     readonly y: number | null
     readonly column: string | null
     /** Where it stood, while it is in the parking lot. */
     readonly parked: string | null
-    readonly numbering: string | null
-    readonly numberFrom: number
-    readonly apartX: number
-    readonly apartY: number
     /** Seconds since 1970; 0 if that is not known. */
     readonly changed: number
 }
@@ -60,8 +55,8 @@ const isKept = (row: Row | FeatureRow): row is FeatureRow => row.type !== 'map' 
 export const emptyTree: Tree = { topics: new Map(), children: new Map(), rows: new Map(), root: '', title: null, arrangement: 'both-sides' }
 
 const blank = {
-    rank: '', title: '', caption: '', note: '', side: null, sideHeld: false, width: null,
-    x: null, y: null, column: null, parked: null, numbering: null, numberFrom: 1, apartX: 0, apartY: 0, changed: 0,
+    rank: '', title: '', caption: '', note: '', side: null, sideHeld: false,
+    x: null, y: null, column: null, parked: null, changed: 0,
 }
 
 /** The group of children in which a topic stands. */
@@ -153,6 +148,7 @@ export function foreseen(tree: Tree, edits: readonly Edit[]): Tree {
     }
     const topics = new Map(tree.topics)
     const children = new Map(tree.children)
+    let rows = tree.rows
     const change = (ids: readonly string[], fields: Partial<Topic>): void => {
         for (const id of ids) {
             const topic = topics.get(id)
@@ -209,15 +205,26 @@ export function foreseen(tree: Tree, edits: readonly Edit[]): Tree {
             case 'topic.note':
                 change(edit.topics, { note: edit.note })
                 break
-            case 'topic.width':
-                change(edit.topics, { width: edit.width })
+            case 'row.set':
+                if ('topics' in edit) {
+                    rows = withFields(rows, edit.type, edit.topics.filter((id) => topics.has(id)), edit.fields)
+                }
                 break
             case 'topic.side':
                 change(edit.topics, edit.side === null ? { sideHeld: false } : { side: edit.side, sideHeld: true })
                 break
         }
     }
-    return { ...tree, topics, children }
+    return { ...tree, topics, children, rows }
+}
+
+/** Rows that there are one of for a topic, with some fields set; those that say nothing any more wait for the answer to go. */
+function withFields(before: Tree['rows'], type: string, topics: readonly string[], fields: KeptRow['fields']): Tree['rows'] {
+    const rows = new Map(before)
+    for (const id of topics) {
+        rows.set(keyOf({ type, id }), { type, id, topics: [id], fields: { ...before.get(keyOf({ type, id }))?.fields, ...fields } })
+    }
+    return rows
 }
 
 type Place = Pick<Extract<Edit, { name: 'topic.add' }>, 'parent' | 'before' | 'after' | 'first'>

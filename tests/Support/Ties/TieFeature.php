@@ -22,6 +22,11 @@ final class TieFeature implements Feature
         return [];
     }
 
+    public function schema(): array
+    {
+        return [];
+    }
+
     public function marks(TopicMap $map, Scene $scene): iterable
     {
         foreach ($map->living() as $tie) {

@@ -20,7 +20,7 @@ const value = computed(() => {
 })
 
 function choose(name: string): void {
-    map.edit({ name: 'row.set', type: 'arrangement', topics: [...map.chosen], fields: { name: name === AS_ABOVE ? null : name } })
+    map.edit({ name: 'row.set', type: 'arrangement', topics: [...map.chosen], fields: { name: arrangements.find((one) => one.name === name)?.name ?? null } })
 }
 </script>
 

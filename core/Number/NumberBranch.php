@@ -2,10 +2,14 @@
 
 declare(strict_types=1);
 
-namespace ChalkTree\Edit;
+namespace ChalkTree\Number;
 
+use ChalkTree\Edit\Arguments;
+use ChalkTree\Edit\Edit;
+use ChalkTree\Edit\Recorder;
+use ChalkTree\Edit\TopicChoice;
+use ChalkTree\Edit\Wording;
 use ChalkTree\Map\Bounds;
-use ChalkTree\Map\Numbering;
 use ChalkTree\Map\TopicMap;
 
 /** Numbers what is below topics, level by level; null takes the numbers away. */
@@ -24,13 +28,20 @@ final readonly class NumberBranch implements Edit
     /** "numbering" as Numbering has it, "from" the first number. */
     public static function read(Arguments $arguments): self
     {
-        return new self($arguments->ids('topics'), $arguments->numberingOrNull('numbering'), $arguments->has('from') ? $arguments->int('from', 0, Bounds::HIGHEST_NUMBER) : 1);
+        $style = BranchNumbering::declared()['style']->read($arguments, 'numbering');
+
+        return new self(
+            $arguments->ids('topics'),
+            is_string($style) ? $style : null,
+            $arguments->has('from') ? $arguments->int('from', 0, Bounds::HIGHEST_NUMBER) : 1,
+        );
     }
 
     public function apply(TopicMap $map, Recorder $recorder): void
     {
         foreach ($this->topics as $id) {
-            $recorder->put($map->topic($id, 'topics')->with(['numbering' => $this->numbering, 'numberFrom' => $this->numbering === null ? 1 : $this->from]));
+            $topic = $map->topic($id, 'topics');
+            $recorder->keep(BranchNumbering::fromFields($topic->id, $this->numbering === null ? [] : ['style' => $this->numbering, 'from' => $this->from]));
         }
     }
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace ChalkTree\Map;
+namespace ChalkTree\Number;
 
 /**
  * How what is below a topic is numbered: a style for each level below it, and whether the last goes on deeper. As

@@ -2,8 +2,14 @@
 
 declare(strict_types=1);
 
-namespace ChalkTree\Edit;
+namespace ChalkTree\Arrange;
 
+use ChalkTree\Edit\Arguments;
+use ChalkTree\Edit\Edit;
+use ChalkTree\Edit\InvalidEdit;
+use ChalkTree\Edit\Recorder;
+use ChalkTree\Edit\TopicChoice;
+use ChalkTree\Edit\Wording;
 use ChalkTree\Map\Bounds;
 use ChalkTree\Map\TopicMap;
 
@@ -35,7 +41,7 @@ final readonly class HoldApart implements Edit
     {
         foreach (TopicChoice::reach($map, $this->topics, $this->deep) as $topic) {
             if ($topic->parent !== null) {
-                $recorder->put($topic->with(['apartX' => $this->x, 'apartY' => $this->y]));
+                $recorder->keep(Apart::fromFields($topic->id, ['x' => $this->x, 'y' => $this->y]));
             } elseif (! $this->deep) {
                 throw new InvalidEdit('Only what hangs on another topic can be held apart.', 'topics');
             }

@@ -2,7 +2,10 @@
 
 declare(strict_types=1);
 
-namespace ChalkTree\Map;
+namespace ChalkTree\Number;
+
+use ChalkTree\Map\Topic;
+use ChalkTree\Map\TopicMap;
 
 /** The numbers that the numbered branches of a map give to the topics below them. */
 final class Numbers
@@ -11,8 +14,10 @@ final class Numbers
     public static function of(TopicMap $map): array
     {
         $labels = [];
-        foreach ($map->numbered() as $topic) {
-            $labels += self::below($map, $topic);
+        $numberings = $map->rowsOf(BranchNumbering::class);
+        foreach ($numberings as $id => $numbering) {
+            $topic = $map->find($id);
+            $labels += $topic === null ? [] : self::below($map, $topic, $numbering, $numberings);
         }
 
         return $labels;
@@ -21,11 +26,12 @@ final class Numbers
     /**
      * What one topic numbers. Below a topic with a numbering of its own that one holds.
      *
+     * @param  array<string, BranchNumbering>  $all
      * @return array<string, string>
      */
-    private static function below(TopicMap $map, Topic $top): array
+    private static function below(TopicMap $map, Topic $top, BranchNumbering $its, array $all): array
     {
-        $numbering = Numbering::parse((string) $top->numbering);
+        $numbering = Numbering::parse($its->text('style'));
         $labels = [];
         /** @var list<array{Topic, list<int>}> $waiting */
         $waiting = [[$top, []]];
@@ -35,11 +41,11 @@ final class Numbers
             if ($style === null) {
                 continue;
             }
-            $n = $top === $at ? $top->numberFrom : 1;
+            $n = $top === $at ? $its->number('from') ?? 1 : 1;
             foreach ($map->children($at->id) as $child) {
                 $below = [...$trail, $n++];
                 $labels[$child->id] = Numbering::label($style, $below);
-                if ($child->numbering === null) {
+                if (! isset($all[$child->id])) {
                     $waiting[] = [$child, $below];
                 }
             }

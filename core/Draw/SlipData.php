@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Draw;
+
+use ChalkTree\Arrange\Connector;
+use ChalkTree\Arrange\Slip;
+
+/** A slip as plain data, for the wire and for the command line. docs/protocol.md describes it. */
+final readonly class SlipData
+{
+    private SlipParts $parts;
+
+    public function __construct()
+    {
+        $this->parts = new SlipParts;
+    }
+
+    /**
+     * @return array{id: string, parent: string|null, x: float, y: float, w: float, h: float, level: int, grows: string, spine: string, opens: string, chalk: string, hidden: int, number: string, connector: string, parts: list<array<string, mixed>>}
+     */
+    public function of(Slip $slip): array
+    {
+        return [
+            'id' => $slip->topic->id,
+            'parent' => $slip->parent,
+            'x' => $slip->x,
+            'y' => $slip->y,
+            'w' => $slip->w,
+            'h' => $slip->h,
+            'level' => $slip->level,
+            'grows' => $slip->growth->value,
+            'spine' => $slip->given->enters->edge(),
+            'opens' => $slip->given->arrangement->opens()->value,
+            'chalk' => $slip->chalk,
+            'hidden' => $slip->hidden,
+            'number' => $slip->number,
+            'connector' => Connector::path($slip),
+            'parts' => array_map(fn (Primitive $part): array => $part->toArray(), $this->parts->of($slip)),
+        ];
+    }
+}

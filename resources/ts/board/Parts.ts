@@ -1,0 +1,64 @@
+import { h, type FunctionalComponent, type VNode } from 'vue'
+import type { DrawnLine, DrawnPath, Primitive, Span } from '@/api/wire'
+
+/** What the browser draws of a topic that the server has not drawn yet; see guess.ts. */
+export interface GuessedPaper {
+    readonly part: 'paper'
+    readonly rect: { readonly w: number; readonly h: number; readonly corner: number }
+    readonly fill?: string
+}
+
+/** A primitive, moved aside while it is guessed. */
+export type DrawnPart = (Primitive | GuessedPaper) & { readonly aside?: number }
+
+/** A paint by its role, as a colour of the page. */
+function paint(role: string | undefined): string {
+    const [sort = '', chalk] = (role ?? '').split(':')
+    return sort === '' ? 'none' : chalk === undefined ? `var(--${sort})` : sort === 'tint' ? `var(--${chalk}-tint)` : `var(--${chalk})`
+}
+
+function styleOf(span: Span): Record<string, string> {
+    const lines = [span.marks & 4 || span.href !== undefined ? 'underline' : '', span.marks & 8 ? 'line-through' : ''].join(' ').trim()
+    return {
+        ...(span.marks & 1 ? { fontWeight: '700' } : {}),
+        ...(span.marks & 2 ? { fontStyle: 'italic' } : {}),
+        ...(lines === '' ? {} : { textDecoration: lines }),
+        ...(span.fill === undefined ? {} : { fill: paint(span.fill) }),
+    }
+}
+
+/** Holds text in a font we did not measure to the width it was given, where it would be wider. */
+function hold(vnode: VNode, width: number): void {
+    const element = vnode.el as SVGTSpanElement
+    element.removeAttribute('textLength')
+    if (element.getComputedTextLength() > width) {
+        element.setAttribute('textLength', String(width))
+        element.setAttribute('lengthAdjust', 'spacingAndGlyphs')
+    }
+}
+
+function span(one: Span, key: number): VNode {
+    const held = one.guess === true ? { onVnodeMounted: (vnode: VNode) => hold(vnode, one.w), onVnodeUpdated: (vnode: VNode) => hold(vnode, one.w) } : {}
+    return h('tspan', { key, x: one.x, class: one.href === undefined ? undefined : 'link', style: styleOf(one), ...held }, one.text)
+}
+
+function line(part: DrawnLine, key: number): VNode {
+    return h('text', { key, class: part.part, y: part.y, 'font-size': part.size, style: { fill: paint(part.fill) } }, part.spans.map(span))
+}
+
+function path(part: DrawnPath, key: number, aside: number): VNode {
+    return h('path', {
+        key, class: part.part, d: part.d, transform: aside === 0 ? undefined : `translate(${aside} 0)`,
+        style: part.stroke === undefined ? { fill: paint(part.fill) } : { fill: paint(part.fill), stroke: paint(part.stroke), strokeWidth: part.thick, strokeLinecap: 'round' },
+    })
+}
+
+function guessed(part: GuessedPaper, key: number): VNode {
+    const { w, h: height, corner } = part.rect
+    return h('rect', { key, class: part.part, width: w, height, rx: corner, style: { fill: paint(part.fill) } })
+}
+
+/** Draws primitives, whatever they are of. */
+export const Parts: FunctionalComponent<{ parts: readonly DrawnPart[] }> = ({ parts }) =>
+    parts.map((part, key) => ('spans' in part ? line(part, key) : 'rect' in part ? guessed(part, key) : path(part, key, part.aside ?? 0)))
+Parts.props = ['parts']

@@ -1,0 +1,16 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { computed } from 'vue'
+import { useActions } from '@/actions/useActions'
+import { useMap } from '@/stores/map'
+import { rowOf } from '@/stores/tree'
+
+/** Says that what is below the chosen topic is numbered. */
+const map = useMap()
+const { run } = useActions()
+const isNumbered = computed(() => rowOf(map.tree, 'numbering', map.current ?? '') !== undefined)
+</script>
+
+<template>
+    <p v-if="isNumbered" class="hint">What is below is numbered. <NButton text type="primary" size="tiny" @click="run('change.number')">Change</NButton></p>
+</template>

@@ -6,6 +6,8 @@ namespace App\Library;
 
 use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\View;
+use ChalkTree\Edit\Arguments;
+use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Exchange\Formats;
 use ChalkTree\Look\BoardTheme;
 use ChalkTree\Map\TopicMap;
@@ -23,7 +25,7 @@ final readonly class Exports
     /** @return list<string> */
     public static function names(): array
     {
-        return [...array_keys(Formats::ALL), ...array_keys(self::PICTURES)];
+        return [...Formats::writable(), ...array_keys(self::PICTURES)];
     }
 
     public static function isPicture(string $to): bool
@@ -33,19 +35,41 @@ final readonly class Exports
 
     public static function mime(string $to): string
     {
-        return Formats::ALL[$to]['mime'] ?? self::PICTURES[$to];
+        return (Formats::all()[$to] ?? null)?->mime() ?? self::PICTURES[$to];
+    }
+
+    /**
+     * What was chosen for a text format, as it comes from an address or the command line.
+     *
+     * @param  array<mixed>  $given
+     * @return array<string, scalar|null>
+     *
+     * @throws InvalidEdit where it is not what the format has
+     */
+    public static function options(string $to, array $given): array
+    {
+        $options = [];
+        foreach ((Formats::all()[$to] ?? null)?->options() ?? [] as $name => $field) {
+            if (isset($given[$name])) {
+                $value = is_string($given[$name]) && ctype_digit($given[$name]) && strlen($given[$name]) < 9 ? (int) $given[$name] : $given[$name];
+                $options[$name] = $field->read(new Arguments([$name => $value]), $name);
+            }
+        }
+
+        return $options;
     }
 
     /**
      * @param  string  $to  one of names()
      * @param  int|null  $width  pixels, for PNG
+     * @param  array<string, scalar|null>  $options  of a text format; see Format::options()
      */
-    public function write(TopicMap $map, string $to, string $title, View $view = new View, BoardTheme $board = BoardTheme::Day, ?int $width = null): string
+    public function write(TopicMap $map, string $to, string $title, View $view = new View, BoardTheme $board = BoardTheme::Day, ?int $width = null, array $options = []): string
     {
         return match ($to) {
             'svg' => $this->pictures->svg(Layout::of($map, $view)->scene(), $title, $board),
             'png' => $this->pictures->png(Layout::of($map, $view)->scene(), $title, $board, $width),
-            default => Formats::write($map, $to),
+            default => Formats::write($map, $to, $options),
         };
     }
 }

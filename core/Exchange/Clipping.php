@@ -41,8 +41,8 @@ final readonly class Clipping
         $text = $markdown = $html = '';
         foreach ($this->drafts as $draft) {
             $map = NewMap::from($draft);
-            $text .= (new TextWriter)->write($map);
-            $markdown .= ltrim((new MarkdownWriter(0))->write($map), "\n");
+            $text .= Formats::write($map, 'txt');
+            $markdown .= Formats::write($map, 'md', ['headings' => 0]);
             $html .= $this->html($map);
         }
         $topics = array_map(fn (TopicDraft $draft): array => $draft->toArray(), $this->drafts);

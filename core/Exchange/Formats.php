@@ -6,26 +6,44 @@ namespace ChalkTree\Exchange;
 
 use ChalkTree\Map\Bounds;
 use ChalkTree\Map\TopicMap;
+use LogicException;
 
-/** The list of text formats, and the door through which files come in: it bounds and cleans what the readers see. */
+/** The list of formats, and the door through which files come in: it bounds and cleans what the readers see. */
 final class Formats
 {
-    /** @var array<string, array{reader: class-string<Reader>, writer: class-string<Writer>, ending: string, mime: string}> by name; a new format is one line here */
-    public const ALL = [
-        'json' => ['reader' => JsonReader::class, 'writer' => JsonWriter::class, 'ending' => 'json', 'mime' => 'application/json'],
-        'opml' => ['reader' => OpmlReader::class, 'writer' => OpmlWriter::class, 'ending' => 'opml', 'mime' => 'text/x-opml'],
-        'md' => ['reader' => MarkdownReader::class, 'writer' => MarkdownWriter::class, 'ending' => 'md', 'mime' => 'text/markdown'],
-        'txt' => ['reader' => TextReader::class, 'writer' => TextWriter::class, 'ending' => 'txt', 'mime' => 'text/plain'],
+    /** @var list<class-string<Format>> a new format is one class and one line here; what takes anything stands last */
+    private const ALL = [
+        JsonFormat::class,
+        OpmlFormat::class,
+        MarkdownFormat::class,
+        TextFormat::class,
     ];
 
-    private const ENDINGS = [
-        'json' => 'json', 'opml' => 'opml', 'xml' => 'opml',
-        'md' => 'md', 'markdown' => 'md', 'mdown' => 'md',
-        'txt' => 'txt', 'text' => 'txt', 'tsv' => 'txt',
-    ];
+    /** @return array<string, Format> by name */
+    public static function all(): array
+    {
+        $all = [];
+        foreach (self::ALL as $class) {
+            $all[$class::name()] = new $class;
+        }
+
+        return $all;
+    }
+
+    /** @return list<string> the names of those that maps can be read from */
+    public static function readable(): array
+    {
+        return array_keys(array_filter(self::all(), fn (Format $format): bool => $format->reader() !== null));
+    }
+
+    /** @return list<string> the names of those that maps can be written to */
+    public static function writable(): array
+    {
+        return array_keys(array_filter(self::all(), fn (Format $format): bool => $format->writer() !== null));
+    }
 
     /**
-     * @param  string|null  $format  a name of ALL; null to go by the file's ending and contents
+     * @param  string|null  $format  a name; null to go by the file's ending and contents
      *
      * @throws UnreadableFile
      */
@@ -34,35 +52,50 @@ final class Formats
         if (strlen($contents) > Bounds::LARGEST_FILE) {
             throw new UnreadableFile('This file is larger than 16 MB, more than a map can take in.');
         }
-        $contents = self::decoded($contents);
-        $format ??= self::guess($contents, $file);
-        if (! isset(self::ALL[$format])) {
-            throw new UnreadableFile("There is no format called “{$format}”; there are ".implode(', ', array_keys(self::ALL)).'.', 'format');
+        $all = self::all();
+        if ($format !== null && ($all[$format] ?? null)?->reader() === null) {
+            throw new UnreadableFile("There is no format called “{$format}”; there are ".implode(', ', self::readable()).'.', 'format');
         }
+        $known = $format === null ? self::byEnding($file) : $all[$format];
+        $contents = $known?->isBinary() === true || ($known === null && self::recognised($contents)?->isBinary() === true) ? $contents : self::decoded($contents);
+        $reader = ($known ?? self::recognised($contents))?->reader() ?? throw new UnreadableFile('This file is of a kind that maps are not read from.', 'format');
         $name = pathinfo(basename($file), PATHINFO_FILENAME);
-        $reader = self::ALL[$format]['reader'];
 
-        return (new $reader)->read($contents, $title ?? ($name === '' ? 'Imported map' : mb_scrub($name)));
+        return $reader->read($contents, $title ?? ($name === '' ? 'Imported map' : mb_scrub($name)));
     }
 
-    public static function write(TopicMap $map, string $format): string
+    /**
+     * @param  string  $format  one of writable()
+     * @param  array<string, scalar|null>  $options  see Format::options()
+     */
+    public static function write(TopicMap $map, string $format, array $options = []): string
     {
-        $writer = self::ALL[$format]['writer'];
+        $writer = (self::all()[$format] ?? null)?->writer($options);
 
-        return (new $writer)->write($map);
+        return $writer === null ? throw new LogicException("Maps are not written as “{$format}”.") : $writer->write($map);
     }
 
-    private static function guess(string $contents, string $file): string
+    private static function byEnding(string $file): ?Format
     {
         $ending = strtolower(pathinfo($file, PATHINFO_EXTENSION));
-        $start = ltrim(substr($contents, 0, 400));
+        foreach (self::all() as $format) {
+            if (in_array($ending, $format->endings(), true)) {
+                return $format;
+            }
+        }
 
-        return self::ENDINGS[$ending] ?? match (true) {
-            str_starts_with($start, '{') => 'json',
-            str_starts_with($start, '<') => 'opml',
-            preg_match('/^(#{1,6} |[-*+] )/m', $start) === 1 => 'md',
-            default => 'txt',
-        };
+        return null;
+    }
+
+    private static function recognised(string $contents): ?Format
+    {
+        foreach (self::all() as $format) {
+            if ($format->recognises($contents)) {
+                return $format;
+            }
+        }
+
+        return null;
     }
 
     /** UTF-8 with "\n": takes away a byte order mark, converts UTF-16 that has one, refuses what is neither. */

@@ -33,7 +33,7 @@ final readonly class MarkdownWriter implements Writer
             $depth = $depths[$id] = $topic->parent === null ? 0 : $depths[$topic->parent] + 1;
             $heading = $depth < $this->headings;
             $indent = $heading ? '' : str_repeat('  ', $depth - $this->headings);
-            $out .= ($heading && $out !== '') || (! $heading && ! $inList) ? "\n" : '';
+            $out .= $out !== '' && ($heading || ! $inList) ? "\n" : '';
             $out .= $heading
                 ? rtrim(str_repeat('#', $depth + 1).' '.self::headingTitle($title))."\n"
                 : rtrim("{$indent}- ".self::title($title))."\n";

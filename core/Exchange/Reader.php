@@ -10,7 +10,7 @@ use ChalkTree\Map\TopicMap;
 interface Reader
 {
     /**
-     * @param  string  $contents  valid UTF-8 without a byte order mark, line breaks "\n"; see Formats::read()
+     * @param  string  $contents  of text, valid UTF-8 without a byte order mark, line breaks "\n"; see Formats::read()
      * @param  string  $title  what to call the root where the file does not say
      *
      * @throws UnreadableFile with a sentence that says what is wrong

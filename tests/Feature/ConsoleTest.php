@@ -109,6 +109,7 @@ it('says what is wrong on standard error, with exit code 1 and nothing on standa
     'an export to an unknown format' => [fn (string $id) => "map:export {$id} --to=exe"],
     'an export to where one cannot write' => [fn (string $id) => "map:export {$id} --to=md --out=/nowhere/x.md"],
     'a width that is none' => [fn (string $id) => "map:export {$id} --to=png --width=wide"],
+    'an option of a format that is none' => [fn (string $id) => "map:export {$id} --to=md --set=headings=many"],
     'edits that are no list' => [fn (string $id) => "map:edit {$id} ".fileOf('{"name":"x"}', 'json')],
     'an edit that cannot be done' => [fn (string $id) => "map:edit {$id} ".fileOf('[{"name":"map.rename","title":"New"},{"name":"x"}]', 'json')],
     'nothing to undo' => [fn (string $id) => "map:undo {$id}"],

@@ -42,6 +42,9 @@ it('imports a file and exports it in every format', function () {
             ->and(strlen($answer->getContent()))->toBeGreaterThan(10);
     }
     expect($this->get("/api/maps/{$id}/export?to=md")->getContent())->toBe("# Fest\n\n## Boats\n\n- **Ferry**\n")
+        ->and($this->get("/api/maps/{$id}/export?to=md&headings=0")->getContent())->toBe("- Fest\n  - Boats\n    - **Ferry**\n")
+        ->and($this->getJson("/api/maps/{$id}/export?to=md&headings=9")->assertStatus(422)->json('field'))->toBe('headings')
+        ->and($this->getJson("/api/maps/{$id}/export?to=md&headings[]=1")->status())->toBe(422)
         ->and(substr($this->get("/api/maps/{$id}/export?to=png&width=300")->getContent(), 0, 8))->toBe("\x89PNG\r\n\x1a\n");
     [$width] = getimagesizefromstring($this->get("/api/maps/{$id}/export?to=png&width=300&board=slate")->getContent());
     expect($width)->toBe(300);

@@ -112,7 +112,7 @@ final readonly class LibraryController
     /** The body is the file itself; "name" says what it is called. */
     public function import(Request $request, #[CurrentUser] Person $person): JsonResponse
     {
-        $request->validate(['name' => ['required', 'string', 'max:255'], 'format' => ['nullable', Rule::in(array_keys(Formats::ALL))], 'folder' => ['nullable', 'string', 'size:26']]);
+        $request->validate(['name' => ['required', 'string', 'max:255'], 'format' => ['nullable', Rule::in(Formats::readable())], 'folder' => ['nullable', 'string', 'size:26']]);
         $folder = $request->filled('folder') ? (string) $request->string('folder') : null;
         $this->folders->check($person, $folder);
         if ((int) $request->header('Content-Length') > Bounds::LARGEST_FILE) {
@@ -175,7 +175,7 @@ final readonly class LibraryController
 
         $file = Exports::isPicture($to)
             ? $this->pictures->of($map, [$to, $title, $board->value, $width, $view->scope, ...array_map(strval(...), array_keys($view->folded))], fn (): string => $exports->write($topics, $to, $title, $view, $board, $width))
-            : $exports->write($topics, $to, $title, $view, $board, $width);
+            : $exports->write($topics, $to, $title, options: Exports::options($to, (array) $request->query()));
 
         return new Response($file, 200, [
             'Content-Type' => Exports::mime($to).(str_starts_with(Exports::mime($to), 'text/') ? '; charset=utf-8' : ''),

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\BoardFrame;
 use App\Http\ErrorAnswer;
 use App\Http\Middleware\OneAtATime;
 use App\Http\Middleware\ReadBody;
@@ -24,6 +25,7 @@ return Application::configure(basePath: dirname(__DIR__))
     )
     ->withCommands([__DIR__.'/../app/Console'])
     ->withMiddleware(function (Middleware $middleware): void {
+        $middleware->encryptCookies(except: [BoardFrame::COOKIE]);
         // Everything is same-origin.
         $middleware->remove(HandleCors::class);
         $middleware->append(SafetyHeaders::class);

@@ -7,6 +7,7 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
  * The row that stands for a map in the library; what is in the map is loaded by Store\MapStore.
@@ -55,5 +56,11 @@ final class MapRecord extends Model
     public function person(): BelongsTo
     {
         return $this->belongsTo(Person::class);
+    }
+
+    /** @return HasMany<TopicRecord, $this> all of them, also those in the trash of the map */
+    public function topics(): HasMany
+    {
+        return $this->hasMany(TopicRecord::class, 'map_id');
     }
 }

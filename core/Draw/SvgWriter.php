@@ -9,7 +9,6 @@ use ChalkTree\Arrange\Scene;
 use ChalkTree\Arrange\Slip;
 use ChalkTree\Look\BoardTheme;
 use ChalkTree\Look\Chalk;
-use ChalkTree\Text\Run;
 
 /**
  * Turns a scene into an SVG file that looks as the board does. The typeface is embedded, in just the cuts that the
@@ -21,10 +20,9 @@ final class SvgWriter
 
     private const FAMILY = 'Atkinson Hyperlegible';
 
-    /** @var array<int, true> the cuts used, by Run::BOLD and Run::ITALIC */
-    private array $cuts = [];
-
     private readonly SlipParts $parts;
+
+    private readonly PartsWriter $writer;
 
     /** @param  array<string, Chalk>  $rings  chalks for rings around topics, by id */
     public function __construct(
@@ -34,11 +32,12 @@ final class SvgWriter
         private readonly array $rings = [],
     ) {
         $this->parts = new SlipParts;
+        $this->writer = new PartsWriter($this->paint(...));
     }
 
     public function write(Scene $scene, string $title): string
     {
-        $this->cuts = [];
+        $this->writer->cuts = [];
         $bounds = $scene->bounds();
         $x = $bounds['x'] - self::MARGIN;
         $y = $bounds['y'] - self::MARGIN;
@@ -55,51 +54,14 @@ final class SvgWriter
             }
             $slips .= "<g {$at}>".$this->slip($slip)."</g>\n";
         }
-        $marks = implode('', array_map(fn (SceneMark $mark): string => '<g>'.$this->parts($mark->parts)."</g>\n", $scene->marks));
+        $marks = implode('', array_map(fn (SceneMark $mark): string => '<g>'.$this->writer->write($mark->parts)."</g>\n", $scene->marks));
         $colours = $this->board->colours();
         $ground = $this->background ? "<rect x=\"{$x}\" y=\"{$y}\" width=\"{$w}\" height=\"{$h}\" fill=\"{$colours['board']}\"/>\n" : '';
         $style = 'text{font-family:"'.self::FAMILY.'",sans-serif;font-kerning:none;font-variant-ligatures:none;white-space:pre}'
-            .($this->fonts?->css(array_keys($this->cuts)) ?? '');
+            .($this->fonts?->css(array_keys($this->writer->cuts)) ?? '');
 
         return "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"{$w}\" height=\"{$h}\" viewBox=\"{$x} {$y} {$w} {$h}\" role=\"img\">\n"
-            .'<title>'.self::text($title)."</title>\n<style>{$style}</style>\n{$ground}{$connectors}{$marks}{$slips}</svg>\n";
-    }
-
-    /** @param  list<Primitive>  $parts */
-    private function parts(array $parts): string
-    {
-        $out = '';
-        foreach ($parts as $part) {
-            $out .= isset($part->what['d']) ? $this->path($part, $part->what['d'], $part->what['thick'] ?? 0.0) : $this->line($part);
-        }
-
-        return $out;
-    }
-
-    private function path(Primitive $part, string $d, float $thick): string
-    {
-        if ($part->fill === '' && $part->stroke === '') {
-            return '';
-        }
-        $stroke = $part->stroke === '' ? '' : ' stroke="'.$this->paint($part->stroke)."\" stroke-width=\"{$thick}\" stroke-linecap=\"round\"";
-
-        return '<path fill="'.$this->paint($part->fill)."\"{$stroke} d=\"".self::text($d).'"/>';
-    }
-
-    private function line(Primitive $part): string
-    {
-        $spans = '';
-        foreach ($part->what['spans'] ?? [] as $span) {
-            $this->cuts[$span['marks'] & (Run::BOLD | Run::ITALIC)] = true;
-            $lines = ($span['marks'] & Run::UNDERLINE) || isset($span['href']) ? 'underline ' : '';
-            $lines .= $span['marks'] & Run::STRIKE ? 'line-through' : '';
-            $style = ($span['marks'] & Run::BOLD ? ' font-weight="700"' : '').($span['marks'] & Run::ITALIC ? ' font-style="italic"' : '')
-                .($lines === '' ? '' : ' text-decoration="'.trim($lines).'"');
-            $set = "<tspan x=\"{$span['x']}\" fill=\"".$this->paint($span['fill'] ?? $part->fill)."\"{$style}>".self::text($span['text']).'</tspan>';
-            $spans .= isset($span['href']) ? '<a href="'.self::text($span['href'])."\">{$set}</a>" : $set;
-        }
-
-        return '<text xml:space="preserve" y="'.($part->what['y'] ?? 0).'" font-size="'.($part->what['size'] ?? 0)."\">{$spans}</text>";
+            .'<title>'.PartsWriter::text($title)."</title>\n<style>{$style}</style>\n{$ground}{$connectors}{$marks}{$slips}</svg>\n";
     }
 
     /** A colour by its role; see Primitive. */
@@ -118,12 +80,7 @@ final class SvgWriter
     {
         $ring = $this->rings[$slip->topic->id] ?? null;
 
-        return $this->parts($this->parts->of($slip))
+        return $this->writer->write($this->parts->of($slip))
             .($ring === null ? '' : '<rect x="-5" y="-5" width="'.($slip->w + 10).'" height="'.($slip->h + 10).'" rx="'.($slip->look->corner + 5).'" fill="none" stroke-width="3" stroke-dasharray="7 4" stroke="'.$ring->line($this->board).'"/>');
-    }
-
-    private static function text(string $text): string
-    {
-        return htmlspecialchars($text, ENT_QUOTES | ENT_XML1 | ENT_SUBSTITUTE, 'UTF-8');
     }
 }

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Facebook\WebDriver\WebDriverBy;
 use Tests\Browser\Studio;
 use Tests\Support\Browser;
 
@@ -206,4 +207,37 @@ it('shows all of a map clear of the controls', function () {
         JS);
     expect($under)->toBe(0)
         ->and($browser->count('.slip, .far-label'))->toBeGreaterThan(15);
+});
+
+it('carries in the page of a map the picture of what the board will show, where it will show it', function () {
+    $browser = Studio::browser()->openMap('Saltmere lantern festival');
+    $browser->pick('Money')->press('To the chosen');
+    $scale = (int) $browser->script('return parseFloat(document.querySelector(".controls").textContent)');
+    for ($i = 0; $i < 5 && $scale < 70; $i++) {
+        $browser->press('+');
+        usleep(350_000);
+        $scale = (int) $browser->script('return parseFloat(document.querySelector(".controls").textContent)');
+    }
+    // The place is kept when the board has rested.
+    usleep(2_600_000);
+    $at = fn (string $scope): string => "return Object.fromEntries([...document.querySelectorAll('{$scope} text')].map((text) => [text.textContent, text.getBoundingClientRect()]).filter(([name, r]) => r.width > 0 && r.x > 260 && r.right < 1000 && r.y > 60 && r.bottom < 780).map(([name, r]) => [name, [Math.round(r.x), Math.round(r.y)]]))";
+    $board = $browser->script($at('.slip'));
+    expect($board)->toHaveKey('Money');
+    $browser->tools('Emulation.setScriptExecutionDisabled', ['value' => true]);
+    try {
+        $browser->visit(parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH));
+        $rects = [];
+        foreach ($browser->driver->findElements(WebDriverBy::cssSelector('#first-picture text')) as $text) {
+            $rects[$text->getText()] = $text->getLocation();
+        }
+    } finally {
+        $browser->tools('Emulation.setScriptExecutionDisabled', ['value' => false]);
+    }
+    foreach ($board as $name => [$x, $y]) {
+        expect($rects)->toHaveKey($name);
+        expect(abs($rects[$name]->getX() - $x))->toBeLessThan(3)->and(abs($rects[$name]->getY() - $y))->toBeLessThan(3);
+    }
+    // Then the board stands there instead.
+    $browser->visit(parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH))->ready()->waitUntil(fn (): bool => ! $browser->has('#first-picture'), 'the board to take over');
+    expect($browser->script($at('.slip')))->toEqual($board);
 });

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\BoardFrame;
 use App\Http\PlainJson;
 use App\Limits\Alone;
 use App\Models\MapRecord;
 use App\Models\Person;
+use App\Store\FirstPicture;
 use App\Store\MapAnswers;
 use App\Store\Rehearsal;
 use App\Store\ViewStore;
@@ -28,12 +30,14 @@ final readonly class MapController
 {
     private const MOST_EDITS = 500;
 
-    public function __construct(private MapAnswers $answers)
+    public function __construct(private MapAnswers $answers, private FirstPicture $pictures)
     {
     }
 
     public function show(Request $request, MapRecord $map, #[CurrentUser] Person $person): JsonResponse
     {
+        $this->preparePicture($request, $map, $person);
+
         return new JsonResponse($this->answers->open($map, $person, $this->pane($request)), json: true);
     }
 
@@ -94,6 +98,7 @@ final readonly class MapController
             'scale' => ['required', 'numeric', 'between:0.01,10'],
         ]);
         $views->keepPlace($map, $person, $this->pane($request), (float) $request->json('x'), (float) $request->json('y'), (float) $request->json('scale'));
+        $this->preparePicture($request, $map, $person);
 
         return new JsonResponse(['kept' => true]);
     }
@@ -102,6 +107,15 @@ final readonly class MapController
     public function rehearse(Request $request, MapRecord $map, Rehearsal $rehearsal, Alone $alone, #[CurrentUser] Person $person): JsonResponse
     {
         return new PlainJson($alone->run('rehearsals', $person, fn (): array => $rehearsal->of($map, $request->json('edit'))));
+    }
+
+    /** Draws what the page will carry the next time, when nobody waits any more. */
+    private function preparePicture(Request $request, MapRecord $map, Person $person): void
+    {
+        $frame = BoardFrame::of($request);
+        if ($frame?->board !== null && $this->pane($request) === 'first') {
+            defer(fn () => $this->pictures->prepare($map, $person, $frame));
+        }
     }
 
     /** Which of the two views of a map asks. */

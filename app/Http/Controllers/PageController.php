@@ -4,8 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\BoardFrame;
 use App\Http\Loopback;
 use App\Mail\Outbox;
+use App\Models\MapRecord;
+use App\Models\Person;
+use App\Store\FirstPicture;
 use ChalkTree\Look\Looks;
 use ChalkTree\Look\StyleSheet;
 use ChalkTree\Map\Bounds;
@@ -15,9 +19,24 @@ use Illuminate\Http\Request;
 /** The page that the application runs in, and the outbox that stands in for a mail service. */
 final class PageController
 {
-    public function app(): View
+    public function __construct(private readonly FirstPicture $pictures)
     {
-        return view('app', ['colours' => StyleSheet::css(), 'looks' => json_encode(Looks::standard(), JSON_THROW_ON_ERROR | JSON_HEX_TAG), 'bounds' => json_encode(Bounds::forBrowser(), JSON_THROW_ON_ERROR)]);
+    }
+
+    public function app(Request $request): View
+    {
+        $frame = BoardFrame::of($request);
+
+        return view('app', ['frame' => $frame, 'picture' => $frame === null ? null : $this->picture($request, $frame), 'colours' => StyleSheet::css(), 'looks' => json_encode(Looks::standard(), JSON_THROW_ON_ERROR | JSON_HEX_TAG), 'bounds' => json_encode(Bounds::forBrowser(), JSON_THROW_ON_ERROR)]);
+    }
+
+    /** What the board will show, where the page is that of a map; the map itself is asked for by the page. */
+    private function picture(Request $request, BoardFrame $frame): ?string
+    {
+        $person = $request->user();
+        $map = preg_match('~\Amaps/([0-9a-z]{26})\z~', $request->path(), $m) === 1 ? MapRecord::query()->find($m[1]) : null;
+
+        return $person instanceof Person && $map !== null && $person->can('work', $map) ? $this->pictures->of($map, $person, $frame) : null;
     }
 
     /** Letters hold links that open accounts, so they are shown on this machine only; elsewhere there is outbox:show. */

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { DrawnSlip } from './guess'
+import { pane } from '@/api/client'
 import { useActions } from '@/actions/useActions'
 import { useWalk } from '@/show/walkStore'
 import { useMap } from '@/stores/map'
@@ -9,6 +10,7 @@ import { childrenOf, siblingsOf } from '@/stores/tree'
 import { useChoosing } from '@/stores/choosing'
 import { useDrag } from '@/stores/drag'
 import { useTitles } from '@/stores/titles'
+import { useUi } from '@/ui/uiStore'
 import { useDragSource } from '@/ui/useDragSource'
 import { prepareEditor } from '@/text/titleEditors'
 import { plainTitle, topicName } from '@/text/titleMarkdown'
@@ -16,6 +18,7 @@ import BoardControls from './BoardControls.vue'
 import { useCamera } from './cameraStore'
 import { boardLanding } from './boardTarget'
 import DropSlot from './DropSlot.vue'
+import { endFirstPicture, keepFrame } from './firstPicture'
 import { farLabels, isReadable } from './farLabels'
 import FarLabels from './FarLabels.vue'
 import FarView from './FarView.vue'
@@ -37,10 +40,11 @@ const camera = useCamera()
 const walk = useWalk()
 const preferences = usePreferences()
 const { run } = useActions()
+const ui = useUi()
 
 const frame = ref<HTMLElement | null>(null)
 const layer = ref<HTMLElement | null>(null)
-const { painted, moving, width, centre, fit, goTo, scaleFor, reveal, zoomBy, panBy, toBoard, middle } = useViewport(frame, layer, (scale) => (camera.scale = scale))
+const { painted, moving, width, height, centre, fit, goTo, scaleFor, reveal, zoomBy, panBy, toBoard, middle } = useViewport(frame, layer, (scale) => (camera.scale = scale))
 
 interface Placed { slip: DrawnSlip; box: Box }
 
@@ -206,13 +210,21 @@ function begin(): void {
     showAll(false)
 }
 
+/** The page of a map carries a picture of what the board will show; panels at the side are not there again then. */
+watch([width, height, () => preferences.board], () => {
+    const at = frame.value?.getBoundingClientRect()
+    if (at !== undefined && width.value > 0 && walk.at === null && ui.side === null && pane === 'first') {
+        keepFrame(preferences.board, { x: at.x, y: at.y, w: at.width, h: at.height })
+    }
+})
+
 const { keep } = usePlace()
 watch(painted, ({ scale }) => width.value > 0 && keep({ ...middle(), scale }))
 
 const handle = { showAll, centre, reveal, zoomBy, middle, toBoard }
 onMounted(() => {
     camera.handle = handle
-    void nextTick(begin)
+    void nextTick(begin).then(() => nextTick(endFirstPicture))
     setTimeout(prepareEditor, 300)
     if (map.editing === null) {
         frame.value?.focus({ preventScroll: true })

@@ -19,6 +19,7 @@ import { offer } from '@/ui/tell'
 import { useUi } from '@/ui/uiStore'
 import { useRouter } from 'vue-router'
 import { useCamera } from './cameraStore'
+import { endFirstPicture, keepFrame } from './firstPicture'
 import ScopeTrail from './ScopeTrail.vue'
 import BoardView from './BoardView.vue'
 import PanelEdge from './PanelEdge.vue'
@@ -58,6 +59,13 @@ const narrow = inFrame ? ref(false) : useBreakpoints({ wide: 800 }).smaller('wid
 
 /** Whether the outline fills the width. */
 const isListed = computed(() => !narrow.value && !inFrame && preferences.way === 'outline')
+const hasBoard = computed(() => (narrow.value ? ui.phoneView === 'board' : !isListed.value))
+watch(hasBoard, (there) => {
+    if (!there) {
+        keepFrame(preferences.board, null)
+        endFirstPicture()
+    }
+}, { immediate: true })
 
 watch(
     () => props.id,
@@ -84,6 +92,7 @@ watch(
             if (id !== props.id || gone) {
                 return
             }
+            endFirstPicture()
             problem.value = error instanceof RefusedError ? error.message : 'The map could not be fetched. Check the network and try again.'
         }
     },
@@ -137,6 +146,7 @@ map.beforeHiding(typing.keepSoFar)
 
 onBeforeUnmount(() => {
     gone = true
+    endFirstPicture()
     ui.side = null
     walk.end()
     map.close()
@@ -156,7 +166,7 @@ onBeforeUnmount(() => {
                 <aside class="left" :class="{ alone: isListed }" :style="narrow || isListed ? {} : { width: `${preferences.outlineWidth}px` }"><ScopeTrail where="outline" /><OutlineTree /><FirstWords v-if="isListed || narrow" /></aside>
                 <PanelEdge v-if="!narrow && !isListed" />
             </template>
-            <div v-if="walk.at !== null || (narrow ? ui.phoneView === 'board' : !isListed)" class="middle"><ScopeTrail v-if="walk.at === null" where="board" /><BoardView /></div>
+            <div v-if="walk.at !== null || hasBoard" class="middle"><ScopeTrail v-if="walk.at === null" where="board" /><BoardView /></div>
             <SecondView v-if="walk.at === null && !narrow && pane === 'first' && preferences.second !== null" />
             <aside v-if="walk.at === null && ui.side !== null" class="right wide">
                 <FindPanel v-if="ui.side === 'find'" /><ParkingLot v-else-if="ui.side === 'lot'" /><RemovedPanel v-else />

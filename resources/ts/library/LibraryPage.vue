@@ -4,6 +4,7 @@ import { NButton, NDropdown, NInput, NRadioButton, NRadioGroup, NSelect, NSpin, 
 import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '@/api/client'
+import { keepFrame, knowsFrame } from '@/board/firstPicture'
 import type { LibraryEntry } from '@/api/wire'
 import { useActions } from '@/actions/useActions'
 import { usePreferences } from '@/stores/preferences'
@@ -121,6 +122,11 @@ useEventListener(document, 'drop', (event) => event.preventDefault())
 const isFirstRun = computed(() => library.maps?.length === 0 && library.trash.length === 0 && library.folders.length === 0)
 
 onMounted(async () => {
+    // The first map that is opened will most likely have its board here.
+    if (!knowsFrame() && window.innerWidth >= 800) {
+        const [left, right] = [preferences.outlineOpen ? preferences.outlineWidth + 1 : 0, preferences.deskOpen ? 255 : 0]
+        keepFrame(preferences.board, { x: left, y: 51, w: window.innerWidth - left - right, h: window.innerHeight - 51 })
+    }
     void library.fetch()
     if (await leftovers.send()) {
         await library.fetch()

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use ChalkTree\Look\BoardTheme;
+use Illuminate\Http\Request;
+
+/** How the board stood in this browser's window the last time, which the browser tells by a cookie. All in pixels. */
+final readonly class BoardFrame
+{
+    /** The browser sets it itself, so it is not encrypted. */
+    public const COOKIE = 'chalk-frame';
+
+    private const FORM = '/\A(day|slate)(?:\.(\d{2,5})x(\d{2,5})\.(\d{1,5}),(\d{1,5}),(\d{2,5}),(\d{2,5}))?\z/';
+
+    /** @param  array{window: array{int, int}, x: int, y: int, w: int, h: int}|null  $board  null where none was in the window */
+    private function __construct(public BoardTheme $theme, public ?array $board)
+    {
+    }
+
+    public static function of(Request $request): ?self
+    {
+        $told = $request->cookies->get(self::COOKIE);
+        if (! is_string($told) || preg_match(self::FORM, $told, $m) !== 1) {
+            return null;
+        }
+        $n = array_map(intval(...), array_slice($m, 2));
+
+        return new self(BoardTheme::from($m[1]), count($n) < 6 ? null : ['window' => [$n[0], $n[1]], 'x' => $n[2], 'y' => $n[3], 'w' => $n[4], 'h' => $n[5]]);
+    }
+}

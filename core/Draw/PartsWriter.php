@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Draw;
+
+use ChalkTree\Text\Run;
+use Closure;
+
+/** Writes primitives as SVG, in whatever stands for a paint. */
+final class PartsWriter
+{
+    /** @var array<int, true> the cuts of the typeface that were used, by Run::BOLD and Run::ITALIC */
+    public array $cuts = [];
+
+    /** @param  Closure(string): string  $paint  gives the colour for a role; see Primitive */
+    public function __construct(private readonly Closure $paint)
+    {
+    }
+
+    /** @param  list<Primitive>  $parts */
+    public function write(array $parts): string
+    {
+        $out = '';
+        foreach ($parts as $part) {
+            $out .= isset($part->what['d']) ? $this->path($part, $part->what['d'], $part->what['thick'] ?? 0.0) : $this->line($part);
+        }
+
+        return $out;
+    }
+
+    private function path(Primitive $part, string $d, float $thick): string
+    {
+        if ($part->fill === '' && $part->stroke === '') {
+            return '';
+        }
+        $stroke = $part->stroke === '' ? '' : ' stroke="'.$this->paint($part->stroke)."\" stroke-width=\"{$thick}\" stroke-linecap=\"round\"";
+
+        return '<path fill="'.$this->paint($part->fill)."\"{$stroke} d=\"".self::text($d).'"/>';
+    }
+
+    private function line(Primitive $part): string
+    {
+        $spans = '';
+        foreach ($part->what['spans'] ?? [] as $span) {
+            $this->cuts[$span['marks'] & (Run::BOLD | Run::ITALIC)] = true;
+            $lines = ($span['marks'] & Run::UNDERLINE) || isset($span['href']) ? 'underline ' : '';
+            $lines .= $span['marks'] & Run::STRIKE ? 'line-through' : '';
+            $style = ($span['marks'] & Run::BOLD ? ' font-weight="700"' : '').($span['marks'] & Run::ITALIC ? ' font-style="italic"' : '')
+                .($lines === '' ? '' : ' text-decoration="'.trim($lines).'"');
+            $set = "<tspan x=\"{$span['x']}\" fill=\"".$this->paint($span['fill'] ?? $part->fill)."\"{$style}>".self::text($span['text']).'</tspan>';
+            $spans .= isset($span['href']) ? '<a href="'.self::text($span['href'])."\">{$set}</a>" : $set;
+        }
+
+        return '<text xml:space="preserve" y="'.($part->what['y'] ?? 0).'" font-size="'.($part->what['size'] ?? 0)."\">{$spans}</text>";
+    }
+
+    private function paint(string $role): string
+    {
+        return $role === '' ? 'none' : ($this->paint)($role);
+    }
+
+    public static function text(string $text): string
+    {
+        return htmlspecialchars($text, ENT_QUOTES | ENT_XML1 | ENT_SUBSTITUTE, 'UTF-8');
+    }
+}

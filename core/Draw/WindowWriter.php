@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Draw;
+
+use ChalkTree\Arrange\Connector;
+use ChalkTree\Arrange\Scene;
+use ChalkTree\Arrange\Slip;
+
+/**
+ * Writes what a window onto a board shows as SVG that stands in a page, in the page's own colours: topics that can be
+ * read as they are drawn, smaller ones as bars.
+ *
+ * @phpstan-type Box array{x: float, y: float, w: float, h: float}
+ */
+final readonly class WindowWriter
+{
+    /** Type smaller than this on the screen, in pixels, is not drawn as type. */
+    public const LEAST_TYPE = 9.0;
+
+    private SlipParts $parts;
+
+    private PartsWriter $writer;
+
+    public function __construct()
+    {
+        $this->parts = new SlipParts;
+        $this->writer = new PartsWriter(self::paint(...));
+    }
+
+    /**
+     * @param  Box  $window  on the board
+     * @param  float  $scale  pixels of the screen for one of the board
+     */
+    public function write(Scene $scene, array $window, float $scale): string
+    {
+        [$connectors, $slips] = ['', ''];
+        $bars = $strokes = [];
+        $boxes = $scene->boxes();
+        foreach ($boxes as $id => $box) {
+            $slip = $scene->slips[$id];
+            $parent = $slip->parent === null ? $box : $boxes[$slip->parent];
+            $isLegible = self::isLegible($slip, $scale);
+            $isSeen = self::overlap($box, $window);
+            if ($isSeen && $isLegible) {
+                $slips .= "<g transform=\"translate({$box['x']} {$box['y']})\">".$this->writer->write($this->parts->of($slip)).'</g>';
+            } elseif ($isSeen) {
+                $chalk = $slip->level === 0 ? 'plate' : $slip->chalk;
+                $inset = $slip->level < 2 ? 0 : 3;
+                $bars[$chalk] = ($bars[$chalk] ?? '')."M{$box['x']} ".($box['y'] + $inset)."h{$box['w']}v".($box['h'] - 2 * $inset)."h-{$box['w']}z";
+            }
+            if (($slip->parent !== null || $slip->above > 0) && self::overlap(self::around($box, $parent), $window)) {
+                if ($isLegible) {
+                    $connectors .= "<path transform=\"translate({$box['x']} {$box['y']})\" fill=\"var(--{$slip->chalk})\" d=\"".Connector::path($slip).'"/>';
+                } elseif ($slip->route !== [] && $isSeen) {
+                    $strokes[$slip->chalk] = ($strokes[$slip->chalk] ?? '').self::stroke($slip, $box);
+                }
+            }
+        }
+        $far = '';
+        foreach ($strokes as $chalk => $d) {
+            $far .= "<path fill=\"none\" stroke=\"var(--{$chalk})\" stroke-width=\"3\" stroke-opacity=\"0.6\" d=\"{$d}\"/>";
+        }
+        foreach ($bars as $chalk => $d) {
+            $far .= "<path fill=\"var(--{$chalk})\" fill-opacity=\"0.32\" d=\"{$d}\"/>";
+        }
+        $marks = $far !== '' ? '' : implode('', array_map(fn (SceneMark $mark): string => '<g>'.$this->writer->write($mark->parts).'</g>', $scene->marks));
+
+        return "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"100%\" height=\"100%\" preserveAspectRatio=\"none\" viewBox=\"{$window['x']} {$window['y']} {$window['w']} {$window['h']}\" aria-hidden=\"true\">{$far}{$connectors}{$marks}{$slips}</svg>";
+    }
+
+    public static function isLegible(Slip $slip, float $scale): bool
+    {
+        return $slip->look->size * $scale >= self::LEAST_TYPE;
+    }
+
+    /**
+     * A straight line from where the connector begins to where it ends.
+     *
+     * @param  array{x: float, y: float, ...}  $box
+     */
+    private static function stroke(Slip $slip, array $box): string
+    {
+        $ends = [...array_slice($slip->route, 0, 2), ...array_slice($slip->route, -2)];
+
+        return 'M'.($box['x'] + $ends[0]).' '.($box['y'] + $ends[1]).'L'.($box['x'] + $ends[2]).' '.($box['y'] + $ends[3]);
+    }
+
+    /** A role as a colour of the page. */
+    private static function paint(string $role): string
+    {
+        [$sort, $chalk] = [...explode(':', $role, 2), ''];
+
+        return match (true) {
+            $chalk === '' => "var(--{$sort})",
+            $sort === 'tint' => "var(--{$chalk}-tint)",
+            default => "var(--{$chalk})",
+        };
+    }
+
+    /**
+     * @param  array{x: float, y: float, w: float, h: float, ...}  $a
+     * @param  array{x: float, y: float, w: float, h: float, ...}  $b
+     */
+    private static function overlap(array $a, array $b): bool
+    {
+        return $a['x'] < $b['x'] + $b['w'] && $b['x'] < $a['x'] + $a['w'] && $a['y'] < $b['y'] + $b['h'] && $b['y'] < $a['y'] + $a['h'];
+    }
+
+    /**
+     * @param  array{x: float, y: float, w: float, h: float, ...}  $a
+     * @param  array{x: float, y: float, w: float, h: float, ...}  $b
+     * @return Box
+     */
+    private static function around(array $a, array $b): array
+    {
+        [$x, $y] = [min($a['x'], $b['x']), min($a['y'], $b['y'])];
+
+        return ['x' => $x, 'y' => $y, 'w' => max($a['x'] + $a['w'], $b['x'] + $b['w']) - $x, 'h' => max($a['y'] + $a['h'], $b['y'] + $b['h']) - $y];
+    }
+}

@@ -1,17 +1,19 @@
-// Presses the key for a new topic, and gives the milliseconds until its caret is there, twenty times.
-const done = arguments[arguments.length - 1]
-const times = []
-const board = document.querySelector('.board')
-const press = (target, key) => target.dispatchEvent(new KeyboardEvent('keydown', { key, code: key, bubbles: true, cancelable: true }))
-board.focus()
-async function once() {
-    const begin = performance.now()
-    press(document.activeElement, 'Enter')
-    while (document.activeElement?.closest('.title-editor') == null) await null
-    times.push(performance.now() - begin)
-    await new Promise((resolve) => setTimeout(resolve, 400))
-    press(document.activeElement, 'Escape')
-    await new Promise((resolve) => setTimeout(resolve, 400))
-    times.length < 20 ? void once() : done(times)
-}
-void once()
+// Notes, for every key pressed, the milliseconds from its time stamp to the frame in which its caret or letter is painted.
+window.keyTimes = { caret: [], letter: [] }
+addEventListener('keydown', (event) => {
+    const typed = document.querySelector('.title-editor')
+    const kind = event.key === 'Enter' && typed === null ? 'caret' : event.key.length === 1 && typed !== null ? 'letter' : null
+    if (kind === null) return
+    const before = typed?.textContent ?? ''
+    const shown = () => (kind === 'caret' ? document.activeElement?.closest('.title-editor') != null : document.querySelector('.title-editor')?.textContent !== before)
+    const look = () => {
+        if (!shown()) return void requestAnimationFrame(look)
+        // What runs right after a frame's callbacks runs when it has been painted.
+        requestAnimationFrame(() => {
+            const { port1, port2 } = new MessageChannel()
+            port1.onmessage = () => window.keyTimes[kind].push(performance.now() - event.timeStamp)
+            port2.postMessage(null)
+        })
+    }
+    queueMicrotask(() => queueMicrotask(look))
+}, { capture: true })

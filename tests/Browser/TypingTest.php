@@ -160,3 +160,29 @@ it('draws fifty awkward titles without a letter outside its box', function () {
     expect($result['texts'])->toBeGreaterThan(120)->and($result['out'])->toBe([]);
     unlink($file);
 });
+
+it('takes thirty letters a second, also when answers are late, and loses none', function (int $delay) {
+    $browser = Studio::browser()->newMap()->type('Plan')->keys('Mod+Enter')->saved()->delayed($delay);
+    try {
+        $next = microtime(true);
+        foreach (mb_str_split("\tlantern\npaper and willow\nferry\n\tcrew\nropes\n") as $letter) {
+            $browser->stroke($letter);
+            $next += 1 / 30;
+            usleep(max(0, (int) (($next - microtime(true)) * 1e6)));
+        }
+        $browser->keys('Mod+Enter')->saved();
+    } finally {
+        $browser->delayed(0);
+    }
+    expect($browser->outline())->toBe(['Plan', '  lantern', '  paper and willow', '  ferry', '    crew', '    ropes']);
+})->with([0, 500]);
+
+it('takes what is composed with an input method', function () {
+    $browser = Studio::browser()->newMap()->type('Plan')->keys('Mod+Enter')->saved()->keys('Tab');
+    foreach (['と', 'とう', 'とうろ', 'とうろう', '灯籠'] as $part) {
+        $browser->tools('Input.imeSetComposition', ['text' => $part, 'selectionStart' => mb_strlen($part), 'selectionEnd' => mb_strlen($part)]);
+    }
+    $browser->tools('Input.insertText', ['text' => '灯籠']);
+    $browser->type(' 祭')->keys('Mod+Enter')->saved();
+    expect($browser->outline())->toBe(['Plan', '  灯籠 祭']);
+});

@@ -333,6 +333,30 @@ final class Browser
         return $this;
     }
 
+    /** Presses one key as the system does, without waiting for what comes of it: a letter, "\n" for Enter or "\t" for Tab. */
+    public function stroke(string $letter): self
+    {
+        [$key, $code, $text] = match ($letter) {
+            "\n" => ['Enter', 13, "\r"],
+            "\t" => ['Tab', 9, null],
+            default => [$letter, mb_ord(mb_strtoupper($letter)), $letter],
+        };
+        $event = ['key' => $key, 'windowsVirtualKeyCode' => $code];
+        $this->tools('Input.dispatchKeyEvent', ['type' => 'keyDown'] + $event + ($text === null ? [] : ['text' => $text]));
+        $this->tools('Input.dispatchKeyEvent', ['type' => 'keyUp'] + $event);
+
+        return $this;
+    }
+
+    /** Makes every answer come so many milliseconds later. */
+    public function delayed(int $milliseconds): self
+    {
+        $this->tools('Network.enable', []);
+        $this->tools('Network.emulateNetworkConditions', ['offline' => false, 'latency' => $milliseconds, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+
+        return $this;
+    }
+
     public function tools(string $command, array $parameters): mixed
     {
         return (new ChromeDevToolsDriver($this->driver))->execute($command, $parameters);

@@ -4,27 +4,20 @@ declare(strict_types=1);
 
 namespace App\Store;
 
+use App\Models\EditRecord;
 use App\Models\MapRecord;
 use App\Models\Person;
 use Carbon\CarbonImmutable;
 use ChalkTree\Edit\Changes;
-use Illuminate\Database\ConnectionInterface;
-use Illuminate\Database\Query\Builder;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Collection;
-use stdClass;
 
 /**
  * The records of all edits, in order. Those a person made ("do") are in one of three states: done, undone, or dropped
  * (undone and then left behind by a new edit). Undoing and redoing are recorded too, as edits of their own.
- *
- * @phpstan-import-type Kept from \ChalkTree\Edit\Change
  */
 final readonly class EditLog
 {
-    public function __construct(private ConnectionInterface $database)
-    {
-    }
-
     public function has(MapRecord $map, string $edit): bool
     {
         return $this->of($map)->where('edit_id', $edit)->exists();
@@ -40,7 +33,7 @@ final readonly class EditLog
         if ($kind === 'do') {
             $this->own($map, $person, 'undone')->update(['state' => 'dropped']);
         }
-        $this->database->table('edits')->insert([
+        EditRecord::query()->create([
             'map_id' => $map->id,
             'seq' => $map->seq,
             'person_id' => $person->id,
@@ -50,8 +43,8 @@ final readonly class EditLog
             'state' => 'done',
             'name' => $name,
             'summary' => $summary,
-            'changes' => json_encode($changes->toArray(), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR),
-            'made_at' => $map->updated_at->format('Y-m-d H:i:s.v'),
+            'changes' => $changes,
+            'made_at' => $map->updated_at,
         ]);
     }
 
@@ -62,38 +55,38 @@ final readonly class EditLog
      */
     public function since(MapRecord $map, int $seq): array
     {
-        return array_values($this->of($map)->where('seq', '>', $seq)->orderBy('seq')->pluck('changes')->map($this->decoded(...))->all());
+        return array_values($this->of($map)->where('seq', '>', $seq)->oldest('seq')->get(['changes'])->map(fn (EditRecord $record): Changes => $record->changes)->all());
     }
 
     /**
      * The records that a person's next undo takes back, latest first: those of the latest step still done.
      *
-     * @return Collection<int, stdClass>
+     * @return Collection<int, EditRecord>
      */
     public function undoable(MapRecord $map, Person $person): Collection
     {
-        $step = $this->own($map, $person, 'done')->orderByDesc('seq')->value('step');
+        $step = $this->own($map, $person, 'done')->latest('seq')->value('step');
 
-        return $step === null ? new Collection : $this->own($map, $person, 'done')->where('step', $step)->orderByDesc('seq')->get();
+        return $step === null ? new Collection : $this->own($map, $person, 'done')->where('step', $step)->latest('seq')->get();
     }
 
     /**
      * The records that a person's next redo brings back, oldest first: those of the step undone last.
      *
-     * @return Collection<int, stdClass>
+     * @return Collection<int, EditRecord>
      */
     public function redoable(MapRecord $map, Person $person): Collection
     {
         $step = $this->undoneLast($map, $person);
 
-        return $step === null ? new Collection : $this->own($map, $person, 'undone')->where('step', $step)->orderBy('seq')->get();
+        return $step === null ? new Collection : $this->own($map, $person, 'undone')->where('step', $step)->oldest('seq')->get();
     }
 
     /** What was undone last is told by the records of undoing: a step made before another may be undone before it. */
     private function undoneLast(MapRecord $map, Person $person): ?string
     {
         $undone = $this->own($map, $person, 'undone')->select('step');
-        $step = $this->of($map)->where('person_id', $person->id)->where('kind', 'undo')->whereIn('step', $undone)->orderByDesc('seq')->value('step');
+        $step = $this->of($map)->where('person_id', $person->id)->where('kind', 'undo')->whereIn('step', $undone)->latest('seq')->value('step');
 
         return is_string($step) ? $step : null;
     }
@@ -105,21 +98,21 @@ final readonly class EditLog
      */
     public function elsewhere(MapRecord $map, Person $person, string $step, string $state): array
     {
-        return array_values($this->database->table('edits')->where('step', $step)->where('person_id', $person->id)->where('kind', 'do')->where('state', $state)
+        return array_values(EditRecord::query()->where('step', $step)->where('person_id', $person->id)->where('kind', 'do')->where('state', $state)
             ->where('map_id', '<>', $map->id)->distinct()->pluck('map_id')->map(strval(...))->all());
     }
 
     /**
      * The records of one step in a state, latest first.
      *
-     * @return Collection<int, stdClass>
+     * @return Collection<int, EditRecord>
      */
     public function ofStep(MapRecord $map, Person $person, string $step, string $state): Collection
     {
-        return $this->own($map, $person, $state)->where('step', $step)->orderByDesc('seq')->get();
+        return $this->own($map, $person, $state)->where('step', $step)->latest('seq')->get();
     }
 
-    /** @param  Collection<int, stdClass>  $records */
+    /** @param  Collection<int, EditRecord>  $records */
     public function mark(MapRecord $map, Collection $records, string $state): void
     {
         $this->of($map)->whereIn('seq', $records->pluck('seq'))->update(['state' => $state]);
@@ -132,7 +125,7 @@ final readonly class EditLog
      */
     public function next(MapRecord $map, Person $person): array
     {
-        $undo = $this->own($map, $person, 'done')->orderByDesc('seq')->value('summary');
+        $undo = $this->own($map, $person, 'done')->latest('seq')->value('summary');
         $redo = $this->redoable($map, $person)->first()?->summary;
 
         return ['undo' => is_string($undo) ? $undo : null, 'redo' => is_string($redo) ? $redo : null];
@@ -141,37 +134,28 @@ final readonly class EditLog
     /** @return list<array{seq: int, person: string, summary: string, made: string}> the latest first */
     public function history(MapRecord $map, int $before, int $count): array
     {
-        return array_values($this->of($map)
-            ->join('people', 'people.id', '=', 'edits.person_id')
-            ->where('seq', '<', $before)
-            ->where('kind', '<>', 'none')
-            ->orderByDesc('seq')
-            ->limit($count)
-            ->get(['edits.seq', 'people.name', 'edits.summary', 'edits.made_at'])
-            ->map(fn (stdClass $row): array => [
-                'seq' => (int) $row->seq,
-                'person' => (string) $row->name,
-                'summary' => (string) $row->summary,
-                'made' => CarbonImmutable::parse((string) $row->made_at)->toIso8601ZuluString('millisecond'),
+        $records = $this->of($map)->with('person')->where('seq', '<', $before)->where('kind', '<>', 'none')->latest('seq');
+        $records->limit($count);
+
+        return array_values($records->get()
+            ->map(fn (EditRecord $record): array => [
+                'seq' => $record->seq,
+                'person' => $record->person->name,
+                'summary' => $record->summary,
+                'made' => $record->made_at->toIso8601ZuluString('millisecond'),
             ])
             ->all());
     }
 
-    public function decoded(string $changes): Changes
-    {
-        /** @var list<Kept> $data */
-        $data = json_decode($changes, true, 16, JSON_THROW_ON_ERROR);
-
-        return Changes::fromArray($data);
-    }
-
+    /** @return Builder<EditRecord> */
     private function of(MapRecord $map): Builder
     {
-        return $this->database->table('edits')->where('map_id', $map->id);
+        return EditRecord::query()->where('map_id', $map->id);
     }
 
+    /** @return Builder<EditRecord> */
     private function own(MapRecord $map, Person $person, string $state): Builder
     {
-        return $this->of($map)->where('edits.person_id', $person->id)->where('kind', 'do')->where('state', $state);
+        return $this->of($map)->where('person_id', $person->id)->where('kind', 'do')->where('state', $state);
     }
 }

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Store;
 
+use App\Models\EditRecord;
 use App\Models\MapRecord;
 use App\Models\Person;
 use ChalkTree\Arrange\Memory;
 use ChalkTree\Arrange\View;
 use Illuminate\Contracts\Cache\Repository;
-use Illuminate\Database\ConnectionInterface;
 
 /**
  * Keeps what layouts found between requests, so that an edit of a large map lays out only what it touches. One memory a
@@ -23,7 +23,7 @@ final readonly class LayoutMemories
 
     private const SECONDS = 3 * 24 * 3600;
 
-    public function __construct(private Repository $cache, private ConnectionInterface $database)
+    public function __construct(private Repository $cache)
     {
     }
 
@@ -53,7 +53,7 @@ final readonly class LayoutMemories
     {
         $folded = array_keys($view->folded);
         sort($folded);
-        $edit = $map->seq === 0 ? 'none' : (string) $this->database->table('edits')->where('map_id', $map->id)->where('seq', $map->seq)->value('edit_id');
+        $edit = $map->seq === 0 ? 'none' : (string) EditRecord::query()->where('map_id', $map->id)->where('seq', $map->seq)->value('edit_id');
 
         return hash('xxh128', implode(' ', [self::VERSION, $map->id, $map->seq, $edit, $map->arrangement, (string) $view->scope, ...$folded]));
     }

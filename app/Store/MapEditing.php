@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Store;
 
+use App\Models\EditRecord;
 use App\Models\MapRecord;
 use App\Models\Person;
 use Carbon\CarbonImmutable;
@@ -18,7 +19,6 @@ use ChalkTree\Map\Ids;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Refusal;
 use Illuminate\Support\Collection;
-use stdClass;
 
 /**
  * Makes edits on a map that is in memory and in the database alike: applies them, records them, writes them. The
@@ -130,13 +130,13 @@ final readonly class MapEditing
         return ['redo', $records[0]->step, 'Redid: '.$records[0]->summary, $changes];
     }
 
-    /** @param  Collection<int, stdClass>  $records */
+    /** @param  Collection<int, EditRecord>  $records */
     private function replay(TopicMap $map, Collection $records, bool $reversed, string $empty): Changes
     {
         if ($records->isEmpty()) {
             throw new NothingToUndo($empty);
         }
-        $changes = $records->map(fn (stdClass $row): Changes => $this->log->decoded($row->changes));
+        $changes = $records->map(fn (EditRecord $record): Changes => $record->changes);
 
         return $this->together($map, $reversed ? $changes->map(fn (Changes $c): Changes => $c->reversed())->all() : $changes->all());
     }

@@ -6,6 +6,8 @@ namespace App\Store;
 
 use App\Models\MapRecord;
 use App\Models\Person;
+use App\Models\RowRecord;
+use App\Models\TopicRecord;
 use Carbon\CarbonImmutable;
 use ChalkTree\Edit\Change;
 use ChalkTree\Edit\Changes;
@@ -19,7 +21,8 @@ use ChalkTree\Map\Side;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use Illuminate\Database\Connection;
-use Illuminate\Database\Query\Builder;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Query\Builder as BaseQuery;
 use PDO;
 use stdClass;
 
@@ -59,7 +62,8 @@ final readonly class MapStore
     {
         $types = array_map(fn (string $class): string => $class::type(), Features::rows());
         if ($types !== []) {
-            foreach ($this->kept($map)->whereIn('type', $types)->get(['type', 'id', 'fields']) as $row) {
+            // There may be as many of these as topics, so none becomes a model.
+            foreach ($this->kept($map)->toBase()->whereIn('type', $types)->get(['type', 'id', 'fields']) as $row) {
                 yield $this->decoded($row);
             }
         }
@@ -67,14 +71,15 @@ final readonly class MapStore
 
     public function featureRow(string $map, string $type, string $id): ?FeatureRow
     {
-        $row = $this->kept($map)->where('type', $type)->where('id', $id)->first(['type', 'id', 'fields']);
+        $row = $this->kept($map)->where('type', $type)->where('id', $id)->toBase()->first(['type', 'id', 'fields']);
 
         return $row instanceof stdClass ? $this->decoded($row) : null;
     }
 
+    /** @return Builder<RowRecord> */
     private function kept(string $map): Builder
     {
-        return $this->database->table('map_rows')->where('map_id', $map);
+        return RowRecord::query()->where('map_id', $map);
     }
 
     private function decoded(stdClass $row): FeatureRow
@@ -95,7 +100,7 @@ final readonly class MapStore
         foreach (array_diff_key($map->rows(), [Sheet::type() => 1, Topic::type() => 1]) as $type => $rows) {
             $gone = array_filter($rows, fn (Row $row): bool => array_filter($row->topics(), fn (string $id): bool => $map->row(Topic::type(), $id) === null) !== []);
             foreach (array_chunk(array_keys($gone), self::CHUNK) as $ids) {
-                $this->database->table('map_rows')->where('map_id', $record->id)->where('type', $type)->whereIn('id', $ids)->delete();
+                $this->kept($record->id)->where('type', $type)->whereIn('id', $ids)->delete();
             }
         }
     }
@@ -103,8 +108,8 @@ final readonly class MapStore
     /** The fields that few topics have anything in; fetching them for all would cost ten thousand topics a tenth of the time. */
     private function loadRarities(MapRecord $record, TopicMap $map): void
     {
-        $rows = $this->database->table('topics')->where('map_id', $record->id)
-            ->where(fn (Builder $query) => $query->whereNotNull('x')->orWhereNotNull('y')->orWhereNotNull('column')->orWhereNotNull('parked'))
+        $rows = $record->topics()->toBase()
+            ->where(fn (BaseQuery $query) => $query->whereNotNull('x')->orWhereNotNull('y')->orWhereNotNull('column')->orWhereNotNull('parked'))
             ->get(['id', 'x', 'y', 'column', 'parked']);
         foreach ($rows as $row) {
             $topic = $map->row(Topic::type(), (string) $row->id);
@@ -170,8 +175,9 @@ final readonly class MapStore
     private function change(string $map, Change $change, ?Row $row): void
     {
         $isTopic = $change->type === Topic::type();
-        $kept = $this->database->table($isTopic ? 'topics' : 'map_rows')->where('map_id', $map)->where('id', $change->id)
-            ->when(! $isTopic, fn (Builder $query) => $query->where('type', $change->type));
+        $kept = $isTopic
+            ? TopicRecord::query()->where('map_id', $map)->where('id', $change->id)->toBase()
+            : $this->kept($map)->where('type', $change->type)->where('id', $change->id)->toBase();
         match (true) {
             $change->after === null => $kept->delete(),
             $isTopic => $kept->update($this->columns($change->after)),
@@ -184,13 +190,13 @@ final readonly class MapStore
     {
         $topics = array_filter($rows, fn (Row $row): bool => $row instanceof Topic);
         foreach (array_chunk($topics, self::CHUNK) as $chunk) {
-            $this->database->table('topics')->insert(array_map(
+            TopicRecord::query()->toBase()->insert(array_map(
                 fn (Row $row): array => ['map_id' => $map, 'id' => $row->id()] + $this->columns($row->fields()),
                 $chunk,
             ));
         }
         foreach (array_chunk(array_filter($rows, fn (Row $row): bool => ! $row instanceof Topic), self::CHUNK) as $chunk) {
-            $this->database->table('map_rows')->insert(array_map(
+            RowRecord::query()->toBase()->insert(array_map(
                 fn (Row $row): array => ['map_id' => $map, 'type' => $row::type(), 'id' => $row->id(), 'fields' => $this->encoded($row->fields())],
                 $chunk,
             ));

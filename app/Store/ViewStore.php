@@ -6,8 +6,9 @@ namespace App\Store;
 
 use App\Models\MapRecord;
 use App\Models\Person;
+use App\Models\ViewRecord;
 use ChalkTree\Arrange\View;
-use Illuminate\Database\ConnectionInterface;
+use Illuminate\Database\Eloquent\Builder;
 
 /**
  * Keeps how each person looks at each map: what is folded on the board and in the outline, where they have stepped in
@@ -19,22 +20,17 @@ final readonly class ViewStore
 {
     public const PANES = ['first', 'second'];
 
-    public function __construct(private ConnectionInterface $database)
-    {
-    }
-
     /** @return Look */
     public function of(MapRecord $map, Person $person, string $pane = 'first'): array
     {
-        $row = $this->database->table('views')->where('map_id', $map->id)->where('person_id', $person->id)->where('pane', $pane)->first();
-        $id = fn (string $column): ?string => isset($row->{$column}) ? (string) $row->{$column} : null;
+        $record = $this->record($map, $person, $pane)->first();
 
         return [
-            'folded' => $this->ids($row->folded ?? '[]'),
-            'outlineFolded' => $this->ids($row->outline_folded ?? '[]'),
-            'chosen' => $id('chosen'),
-            'scope' => $id('scope'),
-            'outlineScope' => $id('outline_scope'),
+            'folded' => $record->folded ?? [],
+            'outlineFolded' => $record->outline_folded ?? [],
+            'chosen' => $record?->chosen,
+            'scope' => $record?->scope,
+            'outlineScope' => $record?->outline_scope,
         ];
     }
 
@@ -52,7 +48,7 @@ final readonly class ViewStore
     /** @param  Look  $view */
     public function save(MapRecord $map, Person $person, array $view, string $pane = 'first'): void
     {
-        $this->database->table('views')->upsert([[
+        ViewRecord::query()->upsert([[
             'map_id' => $map->id,
             'person_id' => $person->id,
             'pane' => $pane,
@@ -67,7 +63,7 @@ final readonly class ViewStore
     /** @return array{x: float, y: float, scale: float}|null the point of the board in the middle of the window, and how large it is; null for whoever comes the first time */
     public function place(MapRecord $map, Person $person, string $pane = 'first'): ?array
     {
-        $place = $this->database->table('views')->where('map_id', $map->id)->where('person_id', $person->id)->where('pane', $pane)->value('place');
+        $place = $this->record($map, $person, $pane)->value('place');
         $numbers = is_string($place) ? array_map(floatval(...), explode(' ', $place)) : [];
 
         return count($numbers) === 3 ? ['x' => $numbers[0], 'y' => $numbers[1], 'scale' => $numbers[2]] : null;
@@ -75,18 +71,16 @@ final readonly class ViewStore
 
     public function keepPlace(MapRecord $map, Person $person, string $pane, float $x, float $y, float $scale): void
     {
-        $this->database->table('views')->upsert(
+        ViewRecord::query()->upsert(
             [['map_id' => $map->id, 'person_id' => $person->id, 'pane' => $pane, 'folded' => '[]', 'outline_folded' => '[]', 'place' => round($x, 1).' '.round($y, 1).' '.round($scale, 4)]],
             ['map_id', 'person_id', 'pane'],
             ['place'],
         );
     }
 
-    /** @return list<string> */
-    private function ids(mixed $json): array
+    /** @return Builder<ViewRecord> */
+    private function record(MapRecord $map, Person $person, string $pane): Builder
     {
-        $ids = is_string($json) ? json_decode($json, true) : [];
-
-        return is_array($ids) ? array_values(array_filter($ids, is_string(...))) : [];
+        return ViewRecord::query()->where('map_id', $map->id)->where('person_id', $person->id)->where('pane', $pane);
     }
 }

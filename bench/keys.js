@@ -2,7 +2,8 @@
 window.keyTimes = { caret: [], letter: [] }
 addEventListener('keydown', (event) => {
     const typed = document.querySelector('.title-editor')
-    const kind = event.key === 'Enter' && typed === null ? 'caret' : event.key.length === 1 && typed !== null ? 'letter' : null
+    // The page may have acted on the key already; only one with Control ends typing here.
+    const kind = event.key === 'Enter' && !event.ctrlKey ? 'caret' : event.key.length === 1 && !event.ctrlKey ? 'letter' : null
     if (kind === null) return
     const before = typed?.textContent ?? ''
     const shown = () => (kind === 'caret' ? document.activeElement?.closest('.title-editor') != null : document.querySelector('.title-editor')?.textContent !== before)

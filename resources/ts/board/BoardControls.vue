@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { NButton, NDropdown } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { useActions } from '@/actions/useActions'
 import ActionHint from '@/ui/ActionHint.vue'
-import { useMenu } from '@/ui/useMenu'
+import ActionMenu from '@/ui/ActionMenu.vue'
 import { useCamera } from './cameraStore'
 import { VIEW } from './viewMenu'
 
@@ -11,7 +11,6 @@ const emit = defineEmits<{ act: [id: string] }>()
 
 const camera = useCamera()
 const { nameOf } = useActions()
-const { options } = useMenu()
 
 const buttons = [
     { id: 'see.farther', text: '−' },
@@ -24,7 +23,7 @@ const buttons = [
 <template>
     <div class="controls" role="toolbar" aria-label="View of the board">
         <span class="scale" aria-label="Scale">{{ Math.round(camera.scale * 100) }} %</span>
-        <NDropdown trigger="click" placement="top-end" :options="options(VIEW)" @select="(id: string) => emit('act', id)"><NButton size="small" quaternary>View</NButton></NDropdown>
+        <ActionMenu :lines="VIEW" placement="top-end" @select="(id: string) => emit('act', id)"><NButton size="small" quaternary>View</NButton></ActionMenu>
         <ActionHint v-for="button in buttons" :id="button.id" :key="button.id">
             <NButton size="small" quaternary :aria-label="nameOf(button.id)" @click="emit('act', button.id)">{{ button.text }}</NButton>
         </ActionHint>

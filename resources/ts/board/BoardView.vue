@@ -102,6 +102,11 @@ const leave = drag.offer({
 
 const isDimmed = (id: string): boolean => (walk.at !== null && walk.at !== id) || drag.ids.includes(id)
 const typingId = computed(() => (map.editing?.where === 'board' ? map.editing.id : null))
+/** All that a slip is drawn of, so that the others are passed over when one changes. */
+const memoOf = (slip: DrawnSlip, box: Box): unknown[] => [
+    slip, box.x, box.y, shift.value?.id === slip.id ? shift.value : null, walk.at === null && map.chosen.includes(slip.id), isDimmed(slip.id),
+    slip.id === typingId.value, isLegible(slip.level), walk.at === null, childrenOf(map.tree, slip.id).length > 0,
+]
 const svgFrame = computed(() => ({
     viewBox: `${painted.value.x} ${painted.value.y} ${painted.value.w} ${painted.value.h}`,
     width: painted.value.w * painted.value.scale,
@@ -280,11 +285,11 @@ watch(() => (walk.at !== null ? camera.boxes.has(walk.at) : null), (there, befor
             <svg v-bind="svgFrame" aria-hidden="true">
                 <FarView v-if="far" :painted="painted" :labelled="labelled" />
                 <path
-                    v-for="{ slip, box } in visible.connectors" :key="slip.id" class="connector" :class="{ dimmed: walk.at !== null || isDimmed(slip.id) }"
+                    v-for="{ slip, box } in visible.connectors" :key="slip.id" v-memo="[slip, box.x, box.y, walk.at !== null || isDimmed(slip.id)]" class="connector" :class="{ dimmed: walk.at !== null || isDimmed(slip.id) }"
                     :d="slip.connector" :style="{ transform: `translate(${box.x}px, ${box.y}px)`, d: `path('${slip.connector}')`, fill: `var(--${slip.chalk})` }" />
                 <MarkShape v-for="mark in far ? [] : map.marks.values()" :key="mark.id" :mark="mark" :dimmed="walk.at !== null" />
                 <SlipShape
-                    v-for="{ slip, box } in visible.seen" :key="slip.id" :slip="slip" :x="box.x + (shift?.id === slip.id ? shift.x : 0)" :y="box.y + (shift?.id === slip.id ? shift.y : 0)"
+                    v-for="{ slip, box } in visible.seen" :key="slip.id" v-memo="memoOf(slip, box)" :slip="slip" :x="box.x + (shift?.id === slip.id ? shift.x : 0)" :y="box.y + (shift?.id === slip.id ? shift.y : 0)"
                     :chosen="walk.at === null && map.chosen.includes(slip.id)" :dimmed="isDimmed(slip.id)" :typing="slip.id === typingId || !isLegible(slip.level)"
                     :foldable="walk.at === null && slip.level > 0 && childrenOf(map.tree, slip.id).length > 0"
                     @fold="map.setFolded('board', [slip.id], slip.hidden === 0)" />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NDropdown, NInput } from 'naive-ui'
+import { NButton, NInput } from 'naive-ui'
 import { computed, nextTick, ref } from 'vue'
 import { useActions } from '@/actions/useActions'
 import { arrangements } from '@/features/arrange/arrangements'
@@ -8,10 +8,12 @@ import { childrenOf, LOT } from '@/stores/tree'
 import { plainTitle } from '@/text/titleMarkdown'
 import { usePreferences } from '@/stores/preferences'
 import ActionHint from '@/ui/ActionHint.vue'
+import ActionMenu from '@/ui/ActionMenu.vue'
 import Mark from '@/ui/Mark.vue'
-import { useMenu } from '@/ui/useMenu'
+import type { MenuLine } from '@/ui/useMenu'
 import { VIEW } from './viewMenu'
 import SavedSign from './SavedSign.vue'
+import UndoButtons from './UndoButtons.vue'
 
 /** The map's name, and what can be done with the map as a whole. */
 defineProps<{ narrow: boolean }>()
@@ -22,7 +24,6 @@ const ways = [{ id: 'outline', text: 'Outline' }, { id: 'board', text: 'Board' }
 const map = useMap()
 const preferences = usePreferences()
 const { run } = useActions()
-const { options: menu } = useMenu()
 const naming = ref<string | null>(null)
 const name = ref<InstanceType<typeof NInput> | null>(null)
 
@@ -46,28 +47,26 @@ function endNaming(keep: boolean): void {
 }
 
 const parked = computed(() => childrenOf(map.tree, LOT).length)
-const aboutMap = computed(() => menu([
+const aboutMap: readonly MenuLine[] = [
     { key: RENAME, name: 'Rename the map' },
     { name: 'Arrangement', lines: [...arrangements.map(({ name: one }) => `arrange.${one}`), '-', 'arrange.balance'] },
     'see.board', '-', 'map.history', 'map.trash', 'lot.open', 'map.starter', '-', 'help.keys', 'map.library',
-]))
-const reshape = computed(() => menu([
+]
+const reshape: readonly MenuLine[] = [
     'shape.wrap', 'shape.wrap-each', 'shape.dissolve', 'shape.lift', '-',
     'change.break', 'change.join', 'change.send', 'shape.append', 'shape.into-note', '-',
     'change.sort', 'change.number', 'change.tidy', 'change.empties', 'change.duplicates', 'change.levels', '-',
     'shape.duplicate', 'move.below', 'move.loose', 'apart.back', 'apart.back-branch', 'apart.back-all',
-]))
-const handOver = computed(() => menu(['export.md', 'export.txt', 'export.opml', 'export.json', 'export.svg', 'export.png', '-', 'clip.copy', 'clip.copy-alone', 'clip.address']))
-const show = computed(() => menu(['walk.begin']))
+]
+const handOver: readonly MenuLine[] = ['export.md', 'export.txt', 'export.opml', 'export.json', 'export.svg', 'export.png', '-', 'clip.copy', 'clip.copy-alone', 'clip.address']
+const show: readonly MenuLine[] = ['walk.begin']
 /** On a phone everything else is one list. */
-const more = computed(() => menu([
+const more: readonly MenuLine[] = [
     'help.palette', 'map.undo', 'map.redo', '-', 'find.here', 'find.everywhere', 'lot.open', 'lot.park', '-',
     { name: 'Shape', lines: ['shape.wrap', 'shape.dissolve', 'change.sort', 'change.break', 'change.join', 'change.number', 'change.tidy'] },
     { name: 'Hand over', lines: ['export.md', 'export.txt', 'export.opml', 'export.json', 'export.svg', 'export.png', 'clip.copy', 'clip.address'] },
     { name: 'View', lines: VIEW }, 'walk.begin', 'clip.preview',
-]))
-const tall = () => ({ style: 'max-height: min(620px, 84vh)' })
-
+]
 function choose(key: string): void {
     if (key === RENAME) {
         void beginNaming()
@@ -75,11 +74,6 @@ function choose(key: string): void {
         run(key)
     }
 }
-
-const undoing = computed(() => [
-    { id: 'map.undo', text: 'Undo', what: map.undoLabel, can: map.undoLabel !== null || map.waiting.length > 0 },
-    { id: 'map.redo', text: 'Redo', what: map.redoLabel, can: map.redoLabel !== null },
-])
 </script>
 
 <template>
@@ -88,9 +82,9 @@ const undoing = computed(() => [
         <NInput
             v-if="naming !== null" ref="name" v-model:value="naming" size="small" class="naming" :maxlength="200" :input-props="{ 'aria-label': 'Name of the map' }"
             @blur="endNaming(true)" @keydown.enter="endNaming(true)" @keydown.escape.stop="endNaming(false)" />
-        <NDropdown v-else trigger="click" :options="aboutMap" scrollable :menu-props="tall" @select="choose">
+        <ActionMenu v-else :lines="aboutMap" tall @select="choose">
             <button class="name" :aria-label="`About the map ${title}`"><span>{{ title }}</span><i aria-hidden="true" /></button>
-        </NDropdown>
+        </ActionMenu>
         <SavedSign :narrow="narrow" />
         <div class="space" />
         <template v-if="!narrow">
@@ -100,17 +94,15 @@ const undoing = computed(() => [
                 </ActionHint>
             </nav>
             <div class="space" />
-            <ActionHint v-for="one in undoing" :id="one.id" :key="one.id" :now="one.what">
-                <NButton quaternary size="small" :disabled="!one.can" @click="run(one.id)">{{ one.text }}</NButton>
-            </ActionHint>
-            <NDropdown trigger="click" :options="reshape" scrollable :menu-props="tall" @select="run"><NButton size="small" secondary>Shape</NButton></NDropdown>
+            <UndoButtons />
+            <ActionMenu :lines="reshape" tall @select="run"><NButton size="small" secondary>Shape</NButton></ActionMenu>
             <ActionHint id="find.here"><NButton size="small" secondary @click="run('find.here')">Find</NButton></ActionHint>
             <ActionHint v-if="parked > 0" id="lot.open"><NButton size="small" secondary :aria-label="`Parking lot, ${parked} parked`" @click="run('lot.open')">Parked<span class="count">{{ parked }}</span></NButton></ActionHint>
-            <NDropdown trigger="click" :options="handOver" @select="run"><NButton size="small" secondary>Hand over</NButton></NDropdown>
-            <NDropdown trigger="click" :options="show" @select="run"><NButton secondary type="primary" size="small">Show</NButton></NDropdown>
+            <ActionMenu :lines="handOver" @select="run"><NButton size="small" secondary>Hand over</NButton></ActionMenu>
+            <ActionMenu :lines="show" @select="run"><NButton secondary type="primary" size="small">Show</NButton></ActionMenu>
             <ActionHint id="help.palette"><NButton size="small" secondary @click="run('help.palette')">Actions</NButton></ActionHint>
         </template>
-        <NDropdown v-else trigger="click" :options="more" scrollable :menu-props="tall" @select="run"><NButton size="small" secondary>More</NButton></NDropdown>
+        <ActionMenu v-else :lines="more" tall @select="run"><NButton size="small" secondary>More</NButton></ActionMenu>
     </header>
 </template>
 

@@ -12,7 +12,7 @@ final class Clearing
     /** Pixels between things that stand free. */
     private const ROOM = 12;
 
-    private const AHEAD = 160;
+    private const AHEAD = 400;
 
     /** @var list<array{float, float, float, float}> what was put there so far */
     private array $taken = [];
@@ -40,19 +40,23 @@ final class Clearing
         $top = min(array_column($boxes, 1)) - self::ROOM;
         $bottom = max(array_column($boxes, 3)) + self::ROOM;
         $known = $top;
-        $near = $this->taken;
+        $fresh = $this->taken;
+        /** @var list<list<array{float, float}>> $beside for each box, top and bottom of what it can meet on its way down */
+        $beside = array_fill(0, count($boxes), []);
         $down = 0.0;
         do {
             if ($bottom + $down > $known) {
                 // What stands further down is asked for piece by piece, since mostly not much of it matters.
                 $until = $bottom + $down + self::AHEAD;
-                array_push($near, ...[...($this->drawn)([$left, $known, $right, $until])]);
+                array_push($fresh, ...[...($this->drawn)([$left, $known, $right, $until])]);
                 $known = $until;
             }
             $more = 0.0;
-            foreach ($boxes as [$l, $t, $r, $b]) {
-                $more = max($more, self::into([$l - self::ROOM, $t + $down - self::ROOM, $r + self::ROOM, $b + $down + self::ROOM], $near));
+            foreach ($boxes as $n => [$l, $t, $r, $b]) {
+                self::meet($beside[$n], $fresh, $l - self::ROOM, $r + self::ROOM);
+                $more = max($more, self::into($beside[$n], $t + $down - self::ROOM, $b + $down + self::ROOM));
             }
+            $fresh = [];
             // Every step clears at least one thing that is taken, so it ends.
             $down += $more;
         } while ($more > 0.0);
@@ -61,20 +65,38 @@ final class Clearing
     }
 
     /**
-     * How far a box would have to go down to be clear of those it touches where it is now.
-     *
-     * @param  array{float, float, float, float}  $box
+     * @param  list<array{float, float}>  $beside
      * @param  list<array{float, float, float, float}>  $others
      */
-    private static function into(array $box, array $others): float
+    private static function meet(array &$beside, array $others, float $left, float $right): void
     {
-        [$left, $top, $right, $bottom] = $box;
-        $deep = 0.0;
         foreach ($others as [$l, $t, $r, $b]) {
-            if ($l < $right && $left < $r && $t < $bottom - 0.01 && $top < $b - 0.01) {
-                $deep = max($deep, $b - $top);
+            if ($l < $right && $left < $r) {
+                $beside[] = [$t, $b];
             }
         }
+    }
+
+    /**
+     * How far a box would have to go down to be clear of those it touches where it is now; what is above it by now is
+     * left out from then on.
+     *
+     * @param  list<array{float, float}>  $others  top and bottom
+     */
+    private static function into(array &$others, float $top, float $bottom): float
+    {
+        $deep = 0.0;
+        $below = [];
+        foreach ($others as [$t, $b]) {
+            if ($top >= $b - 0.01) {
+                continue;
+            }
+            $below[] = [$t, $b];
+            if ($t < $bottom - 0.01 && $b - $top > $deep) {
+                $deep = $b - $top;
+            }
+        }
+        $others = $below;
 
         return $deep;
     }

@@ -13,7 +13,7 @@ use Closure;
  *
  * Only that part of the tree is looked at which is near a loose topic, so that a large tree need not be gone into.
  */
-final readonly class LooseTopics
+final class LooseTopics
 {
     /** Between the tree and the loose topics below it. */
     private const BELOW = 56;
@@ -24,8 +24,11 @@ final readonly class LooseTopics
     /** How far a connector is wider than its way. */
     private const LINE = 4;
 
+    /** @var array<string, list<Slip>> the slips right below others, once they were asked for */
+    private array $known = [];
+
     /** @param  Closure(Slip): list<Slip>  $below  gives the slips right below another, with their places */
-    public function __construct(private Closure $below)
+    public function __construct(private readonly Closure $below)
     {
     }
 
@@ -63,9 +66,9 @@ final readonly class LooseTopics
     }
 
     /** @return array{float, float, float, float} what a branch takes: left, top, right, bottom */
-    private function extent(Slip $slip, float $x = 0.0, float $y = 0.0): array
+    private function extent(Slip $slip): array
     {
-        return [$x + $slip->x - $slip->left, $y + $slip->y - $slip->top, $x + $slip->x + $slip->w + $slip->right, $y + $slip->y + $slip->h + $slip->bottom];
+        return [$slip->x - $slip->left, $slip->y - $slip->top, $slip->x + $slip->w + $slip->right, $slip->y + $slip->h + $slip->bottom];
     }
 
     /**
@@ -76,24 +79,31 @@ final readonly class LooseTopics
      */
     private function drawn(Slip $root, array $part): iterable
     {
+        // Every loose topic walks here, and may do so several times, so nothing is called or made that need not be.
+        [$partLeft, $partTop, $partRight, $partBottom] = $part;
         $waiting = [[$root, 0.0, 0.0]];
         while (($next = array_pop($waiting)) !== null) {
             [$slip, $x, $y] = $next;
-            [$left, $top, $right, $bottom] = $this->extent($slip, $x, $y);
-            [$x, $y] = [$x + $slip->x, $y + $slip->y];
-            for ($i = 2; $i < count($slip->route); $i += 2) {
-                [$a, $b, $c, $d] = array_slice($slip->route, $i - 2, 4);
-                $line = [$x + min($a, $c), $y + min($b, $d) - self::LINE, $x + max($a, $c), $y + max($b, $d) + self::LINE];
-                if ($line[0] < $part[2] && $line[2] > $part[0] && $line[1] < $part[3] && $line[3] > $part[1]) {
-                    yield $line;
+            $x += $slip->x;
+            $y += $slip->y;
+            $route = $slip->route;
+            for ($i = 2, $count = count($route); $i < $count; $i += 2) {
+                [$a, $c] = $route[$i - 2] < $route[$i] ? [$x + $route[$i - 2], $x + $route[$i]] : [$x + $route[$i], $x + $route[$i - 2]];
+                if ($a >= $partRight || $c <= $partLeft) {
+                    continue;
+                }
+                [$b, $d] = $route[$i - 1] < $route[$i + 1] ? [$y + $route[$i - 1] - self::LINE, $y + $route[$i + 1] + self::LINE] : [$y + $route[$i + 1] - self::LINE, $y + $route[$i - 1] + self::LINE];
+                if ($b < $partBottom && $d > $partTop) {
+                    yield [$a, $b, $c, $d];
                 }
             }
-            if ($left - self::LINE > $part[2] || $right + self::LINE < $part[0] || $top - self::LINE > $part[3] || $bottom + self::LINE < $part[1]) {
+            if ($x - $slip->left - self::LINE > $partRight || $x + $slip->w + $slip->right + self::LINE < $partLeft
+                || $y - $slip->top - self::LINE > $partBottom || $y + $slip->h + $slip->bottom + self::LINE < $partTop) {
                 continue;
             }
             $isFolded = $slip->hidden > 0 ? 1 : 0;
             yield [$x - $slip->left * $isFolded, $y, $x + $slip->w + $slip->right * $isFolded, $y + $slip->h + $slip->bottom * $isFolded];
-            foreach (($this->below)($slip) as $child) {
+            foreach ($this->known[$slip->topic->id] ??= ($this->below)($slip) as $child) {
                 $waiting[] = [$child, $x, $y];
             }
         }

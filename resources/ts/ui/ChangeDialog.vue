@@ -38,7 +38,8 @@ const rehearse = useDebounceFn(async () => {
 let asked: Promise<unknown> = Promise.resolve()
 watch(values, () => (asked = rehearse()), { immediate: true })
 
-const SIGNS: Record<RehearsalItem['what'], string> = {
+/** What features keep goes by what they call it. */
+const SIGNS: Readonly<Record<string, string>> = {
     added: 'New', removed: 'Goes', moved: 'Moves', placed: 'Place', title: 'Title', caption: 'Caption', note: 'Note', numbering: 'Numbers',
 }
 
@@ -98,7 +99,7 @@ function close(): void {
                 <p v-else-if="answer.count === 0" class="none">Nothing would change.</p>
                 <ul v-else>
                     <li v-for="(item, i) in answer.items" :key="i">
-                        <small>{{ SIGNS[item.what] }}</small>
+                        <small>{{ SIGNS[item.what] ?? item.what }}</small>
                         <span><del v-if="told(item).before">{{ told(item).before }}</del><ins v-if="told(item).after">{{ told(item).after }}</ins></span>
                     </li>
                     <li v-if="answer.count > answer.items.length" class="none">and {{ answer.count - answer.items.length }} more</li>

@@ -17,11 +17,12 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $person_id
  * @property string $edit_id
  * @property string $step
- * @property string $kind  "do", "undo", "redo", or "none" of one that changed nothing
+ * @property string $kind  "do", "undo", "redo", "none" of one that changed nothing, or "joined" of one that another stands for
  * @property string $state  of those done: "done", "undone", or "dropped"
  * @property string $name
  * @property string $summary
  * @property Changes $changes
+ * @property int|null $first_seq  of a record that stands for several: the number of the first of them
  * @property CarbonImmutable $made_at
  * @property Person $person
  */
@@ -38,7 +39,7 @@ final class EditRecord extends Model
     protected $guarded = [];
 
     /** @var array<string, string> */
-    protected $casts = ['seq' => 'integer', 'person_id' => 'integer', 'changes' => AsChanges::class, 'made_at' => 'immutable_datetime'];
+    protected $casts = ['seq' => 'integer', 'person_id' => 'integer', 'first_seq' => 'integer', 'changes' => AsChanges::class, 'made_at' => 'immutable_datetime'];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 

@@ -58,6 +58,12 @@ final readonly class EditLog
         return array_values($this->of($map)->where('seq', '>', $seq)->oldest('seq')->get(['changes'])->map(fn (EditRecord $record): Changes => $record->changes)->all());
     }
 
+    /** Whether a number lies among those that one record stands for, so that nobody can tell what came after it. */
+    public function isWithinOne(MapRecord $map, int $seq): bool
+    {
+        return $this->of($map)->where('first_seq', '<=', $seq)->where('seq', '>', $seq)->exists();
+    }
+
     /**
      * The records that a person's next undo takes back, latest first: those of the latest step still done.
      *
@@ -134,7 +140,7 @@ final readonly class EditLog
     /** @return list<array{seq: int, person: string, summary: string, made: string}> the latest first */
     public function history(MapRecord $map, int $before, int $count): array
     {
-        $records = $this->of($map)->with('person')->where('seq', '<', $before)->where('kind', '<>', 'none')->latest('seq');
+        $records = $this->of($map)->with('person')->where('seq', '<', $before)->where('kind', '<>', 'none')->where('kind', '<>', 'joined')->latest('seq');
         $records->limit($count);
 
         return array_values($records->get()

@@ -242,7 +242,7 @@ final readonly class MapAnswers
     /** @return list<Changes>|null what a browser at this number has not seen; null if that is too much or unknown */
     private function missed(MapRecord $record, int $since): ?array
     {
-        return $since > $record->seq || $since < $record->seq - self::FARTHEST_BEHIND ? null : $this->log->since($record, $since);
+        return $since > $record->seq || $since < $record->seq - self::FARTHEST_BEHIND || $this->log->isWithinOne($record, $since) ? null : $this->log->since($record, $since);
     }
 
     /**

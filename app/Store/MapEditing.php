@@ -27,7 +27,7 @@ use Illuminate\Support\Collection;
  */
 final readonly class MapEditing
 {
-    public function __construct(private MapStore $store, private EditLog $log)
+    public function __construct(private MapStore $store, private EditLog $log, private TypedSteps $typed)
     {
     }
 
@@ -43,6 +43,7 @@ final readonly class MapEditing
         if ($this->log->has($record, $edit->id)) {
             return null;
         }
+        $this->typed->close($record, $map, $edit->step);
         [$kind, $step, $summary, $changes] = $made = match ($edit->name) {
             'undo' => $this->undo($record, $map, $person, new Arguments($edit->arguments)),
             'redo' => $this->redo($record, $map, $person),

@@ -70,6 +70,28 @@ final readonly class Change
         return new self($this->type, $this->id, $this->after, $this->before, array_map(fn (TextPatch $patch): TextPatch => $patch->reversed(), $this->patches));
     }
 
+    /**
+     * Whether a row is as this change found it.
+     *
+     * @param  array<string, scalar|null>  $now  its fields
+     */
+    public function fits(array $now): bool
+    {
+        foreach ($this->before ?? [] as $field => $value) {
+            // When a text changed is a remark about it and no reason to leave everything as it is.
+            if ($field !== 'changed' && array_key_exists($field, $now) && $now[$field] !== $value) {
+                return false;
+            }
+        }
+        foreach ($this->patches as $field => $patch) {
+            if (! $patch->fits((string) ($now[$field] ?? ''))) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
     /** @return list<string> the fields it is about; of a row that comes or goes, all */
     public function names(): array
     {

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ChalkTree\Edit;
 
-use ChalkTree\Map\Row;
 use ChalkTree\Map\RowTypes;
 use ChalkTree\Map\Sheet;
 use ChalkTree\Map\Topic;
@@ -115,27 +114,9 @@ final readonly class Changes
     private function checkUntouched(TopicMap $map, Change $change): void
     {
         $row = $map->row($change->type, $change->id);
-        if (! ($change->before === null ? $row === null : $row !== null && self::isStill($row, $change))) {
+        if (! ($change->before === null ? $row === null : $row !== null && $change->fits($row->fields()))) {
             throw new ChangedSince('Something this would change has been changed since by someone else, so it was left as it is.');
         }
-    }
-
-    private static function isStill(Row $row, Change $change): bool
-    {
-        $now = $row->fields();
-        foreach ($change->before ?? [] as $field => $value) {
-            // When a text changed is a remark about it and no reason to leave everything as it is.
-            if ($field !== 'changed' && array_key_exists($field, $now) && $now[$field] !== $value) {
-                return false;
-            }
-        }
-        foreach ($change->patches as $field => $patch) {
-            if (! $patch->fits((string) ($now[$field] ?? ''))) {
-                return false;
-            }
-        }
-
-        return true;
     }
 
     private function checkTree(TopicMap $map, Change $change): void

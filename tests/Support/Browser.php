@@ -6,6 +6,7 @@ namespace Tests\Support;
 
 use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\ElementClickInterceptedException;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
@@ -240,8 +241,8 @@ final class Browser
                 if ($is()) {
                     return $this;
                 }
-            } catch (StaleElementReferenceException) {
-                // The page changed while it was looked at.
+            } catch (StaleElementReferenceException|ElementClickInterceptedException) {
+                // The page changed while it was looked at, or something still lies over what is to be clicked.
             }
             usleep(30_000);
         } while (microtime(true) < $end);

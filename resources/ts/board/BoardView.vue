@@ -105,8 +105,14 @@ const typingId = computed(() => (map.editing?.where === 'board' ? map.editing.id
 /** All that a slip is drawn of, so that the others are passed over when one changes. */
 const memoOf = (slip: DrawnSlip, box: Box): unknown[] => [
     slip, box.x, box.y, shift.value?.id === slip.id ? shift.value : null, walk.at === null && map.chosen.includes(slip.id), isDimmed(slip.id),
-    slip.id === typingId.value, isLegible(slip.level), walk.at === null, childrenOf(map.tree, slip.id).length > 0,
+    slip.id === typingId.value, isLegible(slip.level), walk.at === null, childrenOf(map.tree, slip.id).length > 0, stemOf(slip),
 ]
+/** Where what opens downwards hangs: lists on a stem at the left, all else below the middle. */
+const STEM = 11
+function stemOf(slip: DrawnSlip): number {
+    const first = slip.opens === 'down' ? camera.drawn.get(childrenOf(map.tree, slip.id)[0] ?? '') : undefined
+    return first?.spine === 'left' ? STEM : slip.w / 2
+}
 const svgFrame = computed(() => ({
     viewBox: `${painted.value.x} ${painted.value.y} ${painted.value.w} ${painted.value.h}`,
     width: painted.value.w * painted.value.scale,
@@ -291,7 +297,7 @@ watch(() => (walk.at !== null ? camera.boxes.has(walk.at) : null), (there, befor
                 <SlipShape
                     v-for="{ slip, box } in visible.seen" :key="slip.id" v-memo="memoOf(slip, box)" :slip="slip" :x="box.x + (shift?.id === slip.id ? shift.x : 0)" :y="box.y + (shift?.id === slip.id ? shift.y : 0)"
                     :chosen="walk.at === null && map.chosen.includes(slip.id)" :dimmed="isDimmed(slip.id)" :typing="slip.id === typingId || !isLegible(slip.level)"
-                    :foldable="walk.at === null && slip.level > 0 && childrenOf(map.tree, slip.id).length > 0"
+                    :stem="stemOf(slip)" :foldable="walk.at === null && slip.level > 0 && childrenOf(map.tree, slip.id).length > 0"
                     @fold="map.setFolded('board', [slip.id], slip.hidden === 0)" />
                 <FarLabels v-if="far" :labels="labels" :scale="painted.scale" :chosen="map.chosen" />
                 <DropSlot />

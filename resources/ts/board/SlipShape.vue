@@ -6,7 +6,7 @@ import { Parts } from './Parts'
 import { ringPath } from './shapes'
 
 /** One topic on the board, drawn from its slip and deciding nothing. */
-const props = defineProps<{ slip: DrawnSlip; x: number; y: number; chosen: boolean; dimmed: boolean; typing: boolean; foldable: boolean }>()
+const props = defineProps<{ slip: DrawnSlip; x: number; y: number; chosen: boolean; dimmed: boolean; typing: boolean; foldable: boolean; stem: number }>()
 defineEmits<{ fold: [] }>()
 
 /** While one types, the text stands in the field instead. */
@@ -15,7 +15,7 @@ const tally = computed(() => props.slip.parts.filter((part) => 'touch' in part &
 /** Where the handle that folds stands, and how far around the tally one can hit it. */
 const handle = computed(() => {
     const { w, h, opens } = props.slip
-    return { right: { x: w + 11, y: h / 2 }, left: { x: -11, y: h / 2 }, down: { x: w / 2, y: h + 11 } }[opens]
+    return { right: { x: w + 11, y: h / 2 }, left: { x: -11, y: h / 2 }, down: { x: props.stem, y: h + 9 } }[opens]
 })
 const hit = computed(() => {
     const { w, h, opens } = props.slip

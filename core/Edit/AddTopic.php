@@ -25,12 +25,7 @@ final readonly class AddTopic implements Edit
 
     public function apply(TopicMap $map, Recorder $recorder): void
     {
-        $parent = $this->place->parent($map);
-        [$rank] = $this->place->ranks($map, $recorder, 1);
-        $loose = $this->place->looseFields($map, $recorder);
-        foreach ($this->draft->rows($map, $parent, $rank, $this->place->sideFor($map)) as $i => $topic) {
-            $recorder->put($i === 0 && $parent === null ? $topic->with($loose) : $topic);
-        }
+        Planting::plant($map, $recorder, $this->place, [$this->draft]);
     }
 
     public function sentence(TopicMap $map): string

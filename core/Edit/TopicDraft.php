@@ -171,7 +171,7 @@ final class TopicDraft
     {
         $rows = array_merge(...array_map(fn (self $draft): array => $draft->rows, $drafts));
 
-        return array_values(array_filter(array_map(fn (FeatureRow $row): ?FeatureRow => $row->about($copies), $rows)));
+        return array_values(array_filter(array_map(fn (FeatureRow $row): ?FeatureRow => $row->isEmpty() ? null : $row->about($copies), $rows)));
     }
 
     /**

@@ -120,6 +120,9 @@ final class JsonReader implements Reader
         $class = RowTypes::ofFeature($from->string('type'));
         $row = $class::fromFields($from->id('id'), $class::read($from->nested('fields')));
         $from->refuseRest();
+        if ($row->isEmpty()) {
+            return;
+        }
         if (! $map->isLiving($row)) {
             throw $from->wrong('fields', 'It is about a topic that is not in this file.');
         }

@@ -86,6 +86,12 @@ abstract readonly class FeatureRow implements Row
         return array_filter($this->values, fn (mixed $value, string $name): bool => $value !== static::declared()[$name]->blank, ARRAY_FILTER_USE_BOTH);
     }
 
+    /** Whether it is a row of one topic and says nothing, so that it need not be there. */
+    final public function isEmpty(): bool
+    {
+        return static::ends() === [] && $this->saying() === [];
+    }
+
     final public function text(string $field): string
     {
         $value = $this->values[$field] ?? '';

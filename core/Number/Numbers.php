@@ -14,7 +14,7 @@ final class Numbers
     public static function of(TopicMap $map): array
     {
         $labels = [];
-        $numberings = $map->rowsOf(BranchNumbering::class);
+        $numberings = array_filter($map->rowsOf(BranchNumbering::class), fn (BranchNumbering $one): bool => $one->text('style') !== '');
         foreach ($numberings as $id => $numbering) {
             $topic = $map->find($id);
             $labels += $topic === null ? [] : self::below($map, $topic, $numbering, $numberings);

@@ -229,3 +229,18 @@ it('refuses files in which these make no sense', function (array $wrong) {
     'a column of no id' => [['column' => 'left']],
     'a date before all dates' => [['changed' => -5]],
 ]);
+
+it('makes no row of what says nothing, so that nothing seems numbered or pulled apart that is not', function (int $version) {
+    [$root, $child, $leaf] = ['01m83fb3naxzstcfd12bs9h8pw', '01m83fb3naxzstcfd12bs9h8px', '01m83fb3naxzstcfd12bs9h8py'];
+    $topics = [['id' => $root, 'parent' => null, 'title' => 'R'], ['id' => $child, 'parent' => $root, 'title' => 'a'], ['id' => $leaf, 'parent' => $child, 'title' => 'b']];
+    $rows = [['type' => 'numbering', 'id' => $root, 'fields' => ['style' => '1.1*']], ['type' => 'numbering', 'id' => $child, 'fields' => ['style' => null, 'from' => 4]], ['type' => 'apart', 'id' => $child, 'fields' => ['x' => 0, 'y' => 0]], ['type' => 'look', 'id' => $child, 'fields' => ['width' => null]]];
+    if ($version === 1) {
+        $topics[0] += ['numbering' => '1.1*'];
+        $topics[1] += ['numbering' => null, 'numberFrom' => 4, 'apartX' => 0, 'apartY' => 0, 'width' => null];
+    }
+    $map = ChalkTree\Exchange\Formats::read((string) json_encode(['format' => 'chalk-tree-map', 'version' => $version, 'title' => null, 'arrangement' => 'rightward', 'root' => $root, 'topics' => $topics] + ($version === 1 ? [] : ['rows' => $rows])), 'x.json');
+    $rows = array_map(fn ($row): string => $row::type(), $map->living());
+
+    expect(ChalkTree\Number\Numbers::of($map))->toBe([$child => '1.', $leaf => '1.1'])
+        ->and(array_diff($rows, ['numbering']))->toBe([]);
+})->with([1, 2]);

@@ -196,3 +196,12 @@ it('lets what others added since stand when an edit on many topics is undone', f
     $wrapped->reversed()->applyTo($map, new Recorder($map));
     expect(Outline::of($map))->toBe("R\n\ta\n\t\ty\n\tb\n")->and($map->row(Topic::type(), $new))->toBeNull();
 });
+
+it('plants no row that says nothing', function () {
+    $map = Outline::map("R\n\ta\n");
+    $was = Ids::next();
+    $row = fn (string $type, array $fields): array => ['type' => $type, 'id' => $was, 'fields' => $fields];
+    $edit = ['parent' => $map->root()->id, 'topic' => ['title' => 'b', 'was' => $was, 'rows' => [$row('apart', ['x' => 0]), $row('look', ['width' => 120]), $row('numbering', ['style' => null])]]];
+    Edits::apply(Edits::read('topic.add', $edit), $map);
+    expect(array_map(fn ($one): array => [$one::type(), $one->saying()], $map->living()))->toBe([['look', ['width' => 120]]]);
+});

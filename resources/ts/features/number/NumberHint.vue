@@ -8,7 +8,7 @@ import { rowOf } from '@/stores/tree'
 /** Says that what is below the chosen topic is numbered. */
 const map = useMap()
 const { run } = useActions()
-const isNumbered = computed(() => rowOf(map.tree, 'numbering', map.current ?? '') !== undefined)
+const isNumbered = computed(() => (rowOf(map.tree, 'numbering', map.current ?? '')?.fields.style ?? null) !== null)
 </script>
 
 <template>

@@ -13,7 +13,7 @@ final readonly class BoardFrame
     /** The browser sets it itself, so it is not encrypted. */
     public const COOKIE = 'chalk-frame';
 
-    private const FORM = '/\A(day|slate)(?:\.(\d{2,5})x(\d{2,5})\.(\d{1,5}),(\d{1,5}),(\d{2,5}),(\d{2,5}))?\z/';
+    private const FORM = '/\A(day|slate)(?:\.(\d{2,4})x(\d{2,4})\.(\d{1,4}),(\d{1,4}),(\d{2,4}),(\d{2,4}))?\z/';
 
     /** @param  array{window: array{int, int}, x: int, y: int, w: int, h: int}|null  $board  null where none was in the window */
     private function __construct(public BoardTheme $theme, public ?array $board)

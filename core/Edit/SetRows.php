@@ -48,7 +48,9 @@ final readonly class SetRows implements Edit
             }
             $new = $row instanceof FeatureRow ? $row->with($this->fields) : $this->class::fromFields($id, $this->fields);
             foreach ($new->topics() as $topic) {
-                $map->topic($topic, $isOwn ? 'topics' : 'fields');
+                if ($map->topic($topic, $isOwn ? 'topics' : 'fields')->parent === null && $this->class::isOfPlace()) {
+                    throw new InvalidEdit('Only what hangs on another topic can have a '.$this->class::words().' there.', 'topics');
+                }
             }
             if ($isOwn) {
                 $recorder->keep($new);

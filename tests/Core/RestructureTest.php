@@ -205,3 +205,11 @@ it('plants no row that says nothing', function () {
     Edits::apply(Edits::read('topic.add', $edit), $map);
     expect(array_map(fn ($one): array => [$one::type(), $one->saying()], $map->living()))->toBe([['look', ['width' => 120]]]);
 });
+
+it('holds nothing apart by its row that hangs on nothing', function () {
+    $map = Outline::map("R\n\ta\n");
+    $set = fn (string $topic) => Edits::apply(Edits::read('row.set', ['type' => 'apart', 'topics' => [$topic], 'fields' => ['x' => 5]]), $map);
+    expect(fn () => $set($map->root()->id))->toThrow(InvalidEdit::class)->and($map->living())->toBe([]);
+    $set(Outline::id($map, 'a'));
+    expect($map->living())->toHaveCount(1);
+});

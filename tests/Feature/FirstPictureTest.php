@@ -73,4 +73,4 @@ it('gives none where no board will be, but the colours of the board', function (
 
 it('takes no frame that is none', function (string $told) {
     expect(($this->page)($told))->not->toContain('first-picture')->toContain('<html lang="en">');
-})->with(['', 'day.', 'night.1280x800.0,0,700,700', 'day.1280x800.0,0,0,0', 'day.1280x800.1,2,3', "day\n", 'day.1280x800.249,51,776,749"><script>', str_repeat('9', 4000), 'day.-1x800.0,0,700,700']);
+})->with(['', 'day.', 'night.1280x800.0,0,700,700', 'day.1280x800.0,0,0,0', 'day.1280x800.0,0,99999,99999', 'day.1280x800.1,2,3', "day\n", 'day.1280x800.249,51,776,749"><script>', str_repeat('9', 4000), 'day.-1x800.0,0,700,700']);

@@ -23,8 +23,9 @@ it('opens a menu on topics by the right button, the menu key and a finger held d
 
     // By keys alone: the menu, down to a line, and Enter. The pointer is out of the way, since it chooses lines too.
     $browser->pointer('mouseMoved', 3, 3, ['buttons' => 0]);
-    $browser->script('const b = document.querySelector(".board"); b.focus(); b.dispatchEvent(new PointerEvent("contextmenu", {bubbles: true, cancelable: true, pointerType: ""}))');
-    menuLines($browser);
+    $browser->script('document.querySelector(".board").focus()');
+    $browser->keys('Shift+F10');
+    expect(menuLines($browser))->toContain('Add a subtopic')->not->toContain('Add a loose topic here');
     $browser->keys('ArrowDown')->waitFor('.n-dropdown-option-body--pending')->keys('Enter')->waitFor('.title-editor')->type('Ferry')->keys('Mod+Enter')->saved();
     expect($browser->outline())->toBe(['Plan', '  Boats', '    Ferry', '  Quay'])->and($browser->has('.n-dropdown-menu'))->toBeFalse();
 
@@ -178,3 +179,11 @@ it('opens with what was chosen last, however soon it is left', function (Closure
     'a reload' => [fn (Browser $browser) => $browser->script('location.reload()')],
     'the library' => [fn (Browser $browser) => $browser->script('history.back()') ?? $browser->waitFor('.card')->openMap('Plan')],
 ]);
+
+it('keeps the line of what is typed on the board in view in the outline', function () {
+    $browser = Studio::browser()->openMap('Saltmere archive');
+    $browser->keys('Tab')->type('New series')->keys('Tab')->type('New shelf')->keys('Mod+Enter')->saved();
+    $browser->waitUntil(fn (): bool => (bool) $browser->script('const r = document.querySelector(".outline [aria-selected=true]")?.getBoundingClientRect(); return r !== undefined && r.top > 50 && r.bottom < innerHeight'), 'the line to be in view');
+    expect($browser->script('return document.querySelector(".outline [aria-selected=true]").textContent'))->toContain('New shelf');
+    $browser->keys('Mod+z', 'Mod+z')->saved();
+});

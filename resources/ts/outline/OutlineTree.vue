@@ -57,6 +57,8 @@ const leaveDrag = drag.offer({
 })
 onBeforeUnmount(leaveDrag)
 
+/** The topic whose line is to be brought into view. */
+let wanted: string | null = null
 /** Keeps the chosen topic's line in view, and unfolds the way to it. */
 watch(
     () => map.current,
@@ -65,19 +67,26 @@ watch(
             return
         }
         map.uncover(id, 'outline')
-        void nextTick(() => {
-            const at = lines.value.indexOf(id)
-            const box = frame.value
-            if (at >= 0 && box !== null) {
-                const top = at * LINE
-                if (top < box.scrollTop || top + LINE > box.scrollTop + box.clientHeight) {
-                    box.scrollTop = Math.max(0, top - box.clientHeight / 2)
-                }
-            }
-        })
+        wanted = id
+        void nextTick(follow)
     },
     { immediate: true },
 )
+// While one types on the board a new topic's line comes a frame later.
+watch(lines, () => wanted !== null && void nextTick(follow))
+
+function follow(): void {
+    const at = wanted === null ? -1 : lines.value.indexOf(wanted)
+    const box = frame.value
+    if (at < 0 || box === null) {
+        return
+    }
+    wanted = null
+    const top = at * LINE
+    if (top < box.scrollTop || top + LINE > box.scrollTop + box.clientHeight) {
+        box.scrollTop = Math.max(0, top - box.clientHeight / 2)
+    }
+}
 
 /** One topic of several chosen, clicked without a key, is chosen alone. */
 function click(event: MouseEvent, id: string): void {

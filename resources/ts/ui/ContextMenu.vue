@@ -9,6 +9,7 @@ import { useMap } from '@/stores/map'
 import { useTitles } from '@/stores/titles'
 import { menuFor } from './contextMenus'
 import MenuAt from './MenuAt.vue'
+import { isByMenuKey } from './menuKey'
 import { useMenu } from './useMenu'
 import { useUi } from './uiStore'
 
@@ -63,8 +64,7 @@ function openAtChosen(): boolean {
 }
 
 useEventListener(window, 'contextmenu', (event) => {
-    const isByKey = (event as PointerEvent).pointerType === ''
-    const isOpen = isByKey ? event.target instanceof Element && event.target.closest('[data-region]') !== null && openAtChosen() : open(event.target, event.clientX, event.clientY)
+    const isOpen = isByMenuKey(event) ? event.target instanceof Element && event.target.closest('[data-region]') !== null && openAtChosen() : open(event.target, event.clientX, event.clientY)
     if (isOpen) {
         event.preventDefault()
     }

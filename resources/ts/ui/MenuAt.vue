@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NDropdown, type DropdownOption } from 'naive-ui'
 import { computed, nextTick, shallowRef } from 'vue'
+import { isByMenuKey } from './menuKey'
 
 /** A menu that opens at the pointer, or at what has the focus if it was a key, and stays within the window. */
 const props = defineProps<{ options: DropdownOption[] }>()
@@ -21,7 +22,7 @@ const top = computed(() => {
 
 function open(event: MouseEvent): void {
     event.preventDefault()
-    const isByKey = (event as PointerEvent).pointerType === '' && event.target instanceof Element
+    const isByKey = isByMenuKey(event) && event.target instanceof Element
     const box = isByKey ? (event.target as Element).getBoundingClientRect() : null
     openAt(...(box === null ? [event.clientX, event.clientY] as const : [box.left + 16, box.bottom] as const))
 }

@@ -5,6 +5,7 @@ import { openMap } from '@/api/client'
 import { latest } from '@/api/latest'
 import type { Edit, EditsAnswer, Mark, Place, SceneNews, Slip, View } from '@/api/wire'
 import { tell } from '@/ui/tell'
+import { choiceLeft, rememberLeft } from './leftChoice'
 import { pendingEdits } from './pending'
 import { createQueue, type SavedState } from './queue'
 import { ancestorsOf, emptyTree, foreseen, merged, type Topic, type Tree } from './tree'
@@ -96,7 +97,7 @@ export const useMap = defineStore('map', () => {
         redoLabel.value = answer.redo
         queue.value = createQueue(map, { seq: () => seq.value, answered, refused })
         queue.value.resume(left)
-        const last = answer.view.chosen
+        const last = choiceLeft(map) ?? answer.view.chosen
         chosen.value = [last !== null && tree.value.topics.has(last) ? last : tree.value.root]
         return true
     }
@@ -289,6 +290,7 @@ export const useMap = defineStore('map', () => {
 
     function keepViewNow(): void {
         if (soon !== undefined) {
+            rememberLeft(id.value, current.value)
             keepView()
         }
     }

@@ -97,7 +97,7 @@ final readonly class FirstPicture
         for ($level = count($looks->levels) - 1; $level >= 0; $level--) {
             $around = $this->around(array_filter($boxes, fn (array $box): bool => $level === 0 || $scene->slips[$box['id']]->level <= $level));
             $scale = max(0.01, min(1.0, ($width - self::MARGIN) / $around['w'], ($height - self::MARGIN - self::FOOT) / $around['h']));
-            if ($level === 0 || $looks->level($level)->size * $scale >= WindowWriter::LEAST_TYPE) {
+            if ($level === 0 || $looks->level($level)->type->size * $scale >= WindowWriter::LEAST_TYPE) {
                 break;
             }
         }

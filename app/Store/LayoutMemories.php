@@ -19,7 +19,7 @@ use Illuminate\Contracts\Cache\Repository;
 final readonly class LayoutMemories
 {
     /** Changed whenever the same map would be laid out otherwise by another version. */
-    private const VERSION = 3;
+    private const VERSION = 4;
 
     private const SECONDS = 3 * 24 * 3600;
 

@@ -29,7 +29,7 @@ final readonly class Bands
             return;
         }
         $sideways = $children[0]->growth->isSideways();
-        $look = $children[0]->look;
+        $look = $children[0]->look->spacing;
         $gap = $look->gap + ($sideways ? 0 : self::ASIDE);
         $reach = $sideways ? $look->reach : round($look->reach * self::DOWN);
         $size = $sideways ? $slip->h : $slip->w;

@@ -22,11 +22,11 @@ final class Connector
         }
         $route = $child->route;
         $uneven = 0.86 + (crc32($child->topic->id) % 29) / 100;
-        $thin = $child->look->thin * $uneven / 2;
+        $thin = $child->look->connector->thin * $uneven / 2;
         $path = '';
         $at = 0;
         if ($route !== [] && $child->isCurved) {
-            $path = self::curve($child, $child->look->thick * $uneven / 2, $thin);
+            $path = self::curve($child, $child->look->connector->thick * $uneven / 2, $thin);
             $at = 2;
         }
         for ($last = count($route) - 2; $at < $last; $at += 2) {

@@ -7,19 +7,18 @@ namespace ChalkTree\Arrange;
 /** What stands inside the box of a slip and decides its size. */
 final readonly class Face
 {
-    /** @param  int|null  $width  pixels, if a person set it */
+    /** @param  string  $look  its hash */
     public function __construct(
         public string $text,
         public string $caption,
         public bool $hasNote,
-        public ?int $width,
-        public int $level,
+        public string $look,
     ) {
     }
 
     /** 16 bytes; equal for faces that measure and look the same. */
     public function hash(): string
     {
-        return hash('xxh128', serialize([$this->text, $this->caption, $this->hasNote, $this->width, $this->level]), true);
+        return hash('xxh128', serialize([$this->text, $this->caption, $this->hasNote, $this->look]), true);
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Arrange;
 
-use ChalkTree\Look\LevelLook;
+use ChalkTree\Look\Look;
 
 /**
  * What a slip inherits from what stands above it, resolved once. Slips that are given the same share one of these, so
@@ -20,6 +20,7 @@ final readonly class Given
      * @param  Growth  $growth  in which it stands from its parent
      * @param  Growth  $enters  in which the connector comes in; across the growth where that edge is taken
      * @param  int  $level  of the look; what is deeper than the last look has that one
+     * @param  Look  $look  with everything decided
      */
     public function __construct(
         public Arrangement $arrangement,
@@ -27,13 +28,13 @@ final readonly class Given
         public Growth $enters,
         public int $level,
         public string $chalk,
-        public LevelLook $look,
+        public Look $look,
     ) {
-        $this->hash = hash('xxh64', self::key($arrangement::name(), $growth, $enters, $level, $chalk), true);
+        $this->hash = hash('xxh64', self::key($arrangement::name(), $growth, $enters, $level, $chalk, $look), true);
     }
 
-    public static function key(string $arrangement, Growth $growth, Growth $enters, int $level, string $chalk): string
+    public static function key(string $arrangement, Growth $growth, Growth $enters, int $level, string $chalk, Look $look): string
     {
-        return "{$arrangement} {$growth->value} {$enters->value} {$level} {$chalk}";
+        return "{$arrangement} {$growth->value} {$enters->value} {$level} {$chalk} {$look->hash}";
     }
 }

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace ChalkTree\Arrange;
 
 use ChalkTree\Look\Chalk;
+use ChalkTree\Look\Look;
+use ChalkTree\Look\LookResolver;
 use ChalkTree\Look\Looks;
-use ChalkTree\Look\TopicLook;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Number\Numbers;
@@ -50,21 +51,21 @@ final class Layout
     /** @var array<string, string> the names of arrangements that branches have of their own, by topic */
     private array $own = [];
 
-    /** @var array<string, TopicLook> by topic */
-    private array $ownLooks = [];
-
     /** @var array<string, Apart> by topic */
     private array $apart = [];
 
     /** @var array<string, Given> those given so far, by their key */
     private array $given = [];
 
+    private readonly LookResolver $looks;
+
     private readonly Measurer $measurer;
 
     private readonly Arrangements $arrangements;
 
-    public function __construct(private readonly string $arrangement, private readonly Looks $looks, ?Advances $advances = null)
+    public function __construct(private readonly string $arrangement, Looks $looks, ?Advances $advances = null)
     {
+        $this->looks = new LookResolver($looks);
         $this->measurer = new Measurer(new Wrapper($advances ?? new Advances));
         $this->arrangements = new Arrangements;
     }
@@ -122,7 +123,7 @@ final class Layout
         $scope = $view->scope !== null && $map->has($view->scope) ? $view->scope : null;
         $this->root = $scope ?? $map->sheet()->root;
         $this->own = $this->owned($map);
-        $this->ownLooks = $map->rowsOf(TopicLook::class);
+        $this->looks->read($map);
         $this->apart = $map->rowsOf(Apart::class);
         $todo = [];
         $left = [];
@@ -239,12 +240,12 @@ final class Layout
         return $this->arrangement;
     }
 
-    private function give(string $arrangement, Growth $growth, int $level, string $chalk): Given
+    private function give(string $arrangement, Growth $growth, int $level, string $chalk, Look $look): Given
     {
         $its = $this->arrangements->called($arrangement);
         $enters = $its->enters($growth);
 
-        return $this->given[Given::key($arrangement, $growth, $enters, $level, $chalk)] ??= new Given($its, $growth, $enters, $level, $chalk, $this->looks->level($level));
+        return $this->given[Given::key($arrangement, $growth, $enters, $level, $chalk, $look)] ??= new Given($its, $growth, $enters, $level, $chalk, $look);
     }
 
     /** What a topic at the top of what is drawn is given: the root, or a loose topic. */
@@ -252,11 +253,11 @@ final class Layout
     {
         $inherited = $this->rootArrangement($map);
         if ($id === $this->root) {
-            return $this->give($inherited, Growth::Right, 0, Chalk::Mussel->value);
+            return $this->give($inherited, Growth::Right, 0, Chalk::Mussel->value, $this->looks->of($id, 0));
         }
         $free = $this->arrangement === BothSides::name() ? Rightward::name() : $this->arrangement;
 
-        return $this->give($this->own[$id] ?? $free, Growth::Right, 1, Chalk::Mussel->value);
+        return $this->give($this->own[$id] ?? $free, Growth::Right, 1, Chalk::Mussel->value, $this->looks->of($id, 1));
     }
 
     /**
@@ -285,9 +286,9 @@ final class Layout
                 $growth = $arrangement->growth($above, $topic, $index++, $count);
                 $own = $isGoneInto ? null : $this->own[$id] ?? null;
                 // Siblings are mostly given the same.
-                $given = $own === null && $chalks === null
-                    ? $alike[$growth->value] ??= $this->give($arrangement->handsDown($growth), $growth, $level, $above->chalk)
-                    : $this->give($own ?? $arrangement->handsDown($growth), $growth, $level, $chalks[$id] ?? $above->chalk);
+                $given = $own === null && $chalks === null && ! $this->looks->hasOwn($id)
+                    ? $alike[$growth->value] ??= $this->give($arrangement->handsDown($growth), $growth, $level, $above->chalk, $this->looks->ofLevel($level))
+                    : $this->give($own ?? $arrangement->handsDown($growth), $growth, $level, $chalks[$id] ?? $above->chalk, $this->looks->of($id, $level));
             }
             $old = $this->slips[$id] ?? null;
             if ($old !== null) {
@@ -303,7 +304,6 @@ final class Layout
             }
             $slip = new Slip($topic, $above?->topic->id, $given);
             $slip->number = $this->numbers[$id] ?? '';
-            $slip->width = isset($this->ownLooks[$id]) ? $this->ownLooks[$id]->number('width') : null;
             if (isset($this->apart[$id])) {
                 [$slip->apartX, $slip->apartY] = [$this->apart[$id]->number('x') ?? 0, $this->apart[$id]->number('y') ?? 0];
             }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Arrange;
 
-use ChalkTree\Look\LevelLook;
+use ChalkTree\Look\Look;
 use ChalkTree\Look\Looks;
 use ChalkTree\Text\Line;
 use ChalkTree\Text\Run;
@@ -25,19 +25,19 @@ final class Measurer
         $topic = $slip->topic;
         $look = $slip->look;
         $around = $this->around($slip, $look);
-        if ($slip->width === null && $topic->caption === '' && ($width = $this->wrapper->plainWidth($slip->text(), $look->size, $look->bold ? Run::BOLD : 0)) !== null && $width <= $look->widest) {
+        if ($look->box->width === null && $topic->caption === '' && ($width = $this->wrapper->plainWidth($slip->text(), $look->type->size, $look->type->bold ? Run::BOLD : 0)) !== null && $width <= $look->box->widest) {
             // One plain line, as most topics are.
             $slip->w = 2 * ceil(max($width + $around, self::NARROWEST) / 2);
             $slip->h = self::height($look, 1, 0);
 
             return;
         }
-        [$widest, $count] = $this->wrapper->extent($slip->text(), $look->size, $this->limit($slip, $look), $look->bold ? Run::BOLD : 0);
+        [$widest, $count] = $this->wrapper->extent($slip->text(), $look->type->size, $this->limit($slip, $look), $look->type->bold ? Run::BOLD : 0);
         $captionLines = $this->captionLines($slip);
         foreach ($captionLines as $line) {
             $widest = max($widest, $line->width);
         }
-        $slip->w = 2 * ceil(max($widest + $around, $slip->width ?? self::NARROWEST) / 2);
+        $slip->w = 2 * ceil(max($widest + $around, $look->box->width ?? self::NARROWEST) / 2);
         $slip->h = self::height($look, $count, count($captionLines));
     }
 
@@ -50,7 +50,7 @@ final class Measurer
     {
         $look = $slip->look;
 
-        return $this->wrapper->wrap($slip->text(), $look->size, $this->limit($slip, $look), $look->bold ? Run::BOLD : 0);
+        return $this->wrapper->wrap($slip->text(), $look->type->size, $this->limit($slip, $look), $look->type->bold ? Run::BOLD : 0);
     }
 
     /** @return list<Line> the caption as it is wrapped */
@@ -62,33 +62,33 @@ final class Measurer
     }
 
     /** The baseline of a title's line, from the top of the box. */
-    public static function baseline(LevelLook $look, int $line): float
+    public static function baseline(Look $look, int $line): float
     {
-        return round($look->padY + $line * $look->line + ($look->line - 1.24 * $look->size) / 2 + 0.95 * $look->size, 2);
+        return round($look->box->padY + $line * $look->type->line + ($look->type->line - 1.24 * $look->type->size) / 2 + 0.95 * $look->type->size, 2);
     }
 
     /** The baseline of a caption's line, from the top of the box. */
-    public static function captionBaseline(LevelLook $look, int $titleLines, int $line): float
+    public static function captionBaseline(Look $look, int $titleLines, int $line): float
     {
-        return round($look->padY + $titleLines * $look->line + $line * Looks::CAPTION_LINE + 13, 2);
+        return round($look->box->padY + $titleLines * $look->type->line + $line * Looks::CAPTION_LINE + 13, 2);
     }
 
     /** What a box needs beside its text. */
-    private function around(Slip $slip, LevelLook $look): int
+    private function around(Slip $slip, Look $look): int
     {
-        return 2 * $look->padX + $look->spine + ($slip->topic->note === '' ? 0 : Looks::NOTE_SIGN);
+        return 2 * $look->box->padX + $look->box->spine + ($slip->topic->note === '' ? 0 : Looks::NOTE_SIGN);
     }
 
     /** The width at which text wraps. */
-    private function limit(Slip $slip, LevelLook $look): float
+    private function limit(Slip $slip, Look $look): float
     {
-        return $slip->width === null ? $look->widest : max(24, $slip->width - $this->around($slip, $look));
+        return $look->box->width === null ? $look->box->widest : max(24, $look->box->width - $this->around($slip, $look));
     }
 
-    private static function height(LevelLook $look, int $lines, int $captionLines): float
+    private static function height(Look $look, int $lines, int $captionLines): float
     {
-        $text = $lines * $look->line + $captionLines * Looks::CAPTION_LINE + ($captionLines > 0 ? 3 : 0);
+        $text = $lines * $look->type->line + $captionLines * Looks::CAPTION_LINE + ($captionLines > 0 ? 3 : 0);
 
-        return 2 * ceil(($text + 2 * $look->padY) / 2);
+        return 2 * ceil(($text + 2 * $look->box->padY) / 2);
     }
 }

@@ -13,9 +13,9 @@ final class Memory
 {
     private const ID = 26;
 
-    private const FORM = 'd6VCa8';
+    private const FORM = 'd6VH8a8';
 
-    private const RECORD = 26 + 6 * 8 + 4 + 1 + 8;
+    private const RECORD = 26 + 6 * 8 + 4 + 4 + 8;
 
     /** @param  array<string, string>  $records  packed, by topic id */
     private function __construct(private array $records)
@@ -68,9 +68,9 @@ final class Memory
     public function recall(Slip $slip): ?bool
     {
         $record = $this->records[$slip->topic->id] ?? null;
-        /** @var array{1: float, 2: float, 3: float, 4: float, 5: float, 6: float, hidden: int, level: int, given: string}|false $known */
-        $known = $record === null ? false : unpack('d6/Vhidden/Clevel/a8given', $record);
-        if ($known === false || $known['level'] !== $slip->level) {
+        /** @var array{1: float, 2: float, 3: float, 4: float, 5: float, 6: float, hidden: int, look: string, given: string}|false $known */
+        $known = $record === null ? false : unpack('d6/Vhidden/H8look/a8given', $record);
+        if ($known === false || $known['look'] !== $slip->look->hash) {
             return null;
         }
         [$slip->w, $slip->h] = [$known[1], $known[2]];
@@ -93,7 +93,7 @@ final class Memory
         }
         foreach ($slips as $slip) {
             $this->records[$slip->topic->id] = pack(
-                self::FORM, $slip->w, $slip->h, $slip->left, $slip->top, $slip->right, $slip->bottom, $slip->hidden, $slip->level, $slip->given->hash,
+                self::FORM, $slip->w, $slip->h, $slip->left, $slip->top, $slip->right, $slip->bottom, $slip->hidden, $slip->look->hash, $slip->given->hash,
             );
         }
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Arrange;
 
-use ChalkTree\Look\LevelLook;
+use ChalkTree\Look\Look;
 use ChalkTree\Map\Topic;
 
 /**
@@ -41,9 +41,6 @@ final class Slip
     /** The number before its title, as the numbering above it has it; mostly none. */
     public string $number = '';
 
-    /** Pixels to which a person set its width; else the text decides. */
-    public ?int $width = null;
-
     /** How far it is held apart by hand; see Apart. */
     public int $apartX = 0;
 
@@ -72,7 +69,7 @@ final class Slip
 
     public readonly string $chalk;
 
-    public readonly LevelLook $look;
+    public readonly Look $look;
 
     public function __construct(public Topic $topic, public readonly ?string $parent, public readonly Given $given)
     {
@@ -126,13 +123,13 @@ final class Slip
     /** What stands inside its box, so far as that decides its size. */
     public function face(): Face
     {
-        return new Face($this->text(), $this->topic->caption, $this->topic->note !== '', $this->width, $this->level);
+        return new Face($this->text(), $this->topic->caption, $this->topic->note !== '', $this->look->hash);
     }
 
     /** Whether the same stands in both boxes; mostly it is the very same topic. */
     public function hasFaceOf(self $other): bool
     {
-        return ($this->topic === $other->topic && $this->number === $other->number && $this->width === $other->width && $this->level === $other->level) || $this->face()->hash() === $other->face()->hash();
+        return ($this->topic === $other->topic && $this->number === $other->number && $this->look->hash === $other->look->hash) || $this->face()->hash() === $other->face()->hash();
     }
 
     /** Whether nobody would see a difference between the two. */

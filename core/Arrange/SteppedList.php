@@ -62,7 +62,7 @@ final readonly class SteppedList implements Arrangement
 
     public static function gap(Slip $child): int
     {
-        return max(8, intdiv($child->look->gap, 2) + 4);
+        return max(8, intdiv($child->look->spacing->gap, 2) + 4);
     }
 
     /** Down along the stem, and across to the box. */

@@ -7,6 +7,7 @@ namespace ChalkTree\Draw;
 use ChalkTree\Arrange\Growth;
 use ChalkTree\Arrange\Measurer;
 use ChalkTree\Arrange\Slip;
+use ChalkTree\Look\BoxLook;
 use ChalkTree\Look\Looks;
 use ChalkTree\Text\Advances;
 use ChalkTree\Text\Line;
@@ -37,10 +38,9 @@ final readonly class SlipParts
     public function of(Slip $slip): array
     {
         $look = $slip->look;
-        $isPlate = $slip->level === 0;
-        $soft = $isPlate ? 'plate-ink' : 'soft';
+        $soft = $look->type->softInk;
         $parts = [$this->paper($slip)];
-        if ($look->spine > 0) {
+        if ($look->box->spine > 0) {
             $parts[] = Primitive::path('spine', self::spine($slip), "chalk:{$slip->chalk}");
         }
         $titleLines = $this->measurer->lines($slip);
@@ -50,7 +50,7 @@ final readonly class SlipParts
             $widest = max($widest, $line->width);
         }
         foreach ($titleLines as $i => $line) {
-            array_push($parts, ...$this->line('title', $slip, $line, $widest, Measurer::baseline($look, $i), $look->size, $isPlate ? 'plate-ink' : 'ink'));
+            array_push($parts, ...$this->line('title', $slip, $line, $widest, Measurer::baseline($look, $i), $look->type->size, $look->type->ink));
         }
         foreach ($captionLines as $i => $line) {
             array_push($parts, ...$this->line('caption', $slip, $line, $widest, Measurer::captionBaseline($look, count($titleLines), $i), Looks::CAPTION_SIZE, $soft));
@@ -67,13 +67,9 @@ final readonly class SlipParts
 
     private function paper(Slip $slip): Primitive
     {
-        [$w, $h, $r] = [$slip->w, $slip->h, $slip->look->corner];
-        [$fill, $stroke] = match ($slip->level) {
-            0 => ['plate', ''],
-            1 => ["tint:{$slip->chalk}", ''],
-            2 => ['slip', 'edge'],
-            default => ['', ''],
-        };
+        [$w, $h, $r] = [$slip->w, $slip->h, $slip->look->box->corner];
+        [$fill, $stroke] = [$slip->look->box->fill, $slip->look->box->edge];
+        $fill = $fill === BoxLook::TINT ? "tint:{$slip->chalk}" : $fill;
         $d = $fill === '' ? "M0 0H{$w}V{$h}H0Z"
             : "M{$r} 0H".($w - $r)."A{$r} {$r} 0 0 1 {$w} {$r}V".($h - $r)."A{$r} {$r} 0 0 1 ".($w - $r)." {$h}H{$r}A{$r} {$r} 0 0 1 0 ".($h - $r)."V{$r}A{$r} {$r} 0 0 1 {$r} 0Z";
 
@@ -83,7 +79,7 @@ final readonly class SlipParts
     /** The bar along the edge that faces the parent, round where the slip is. */
     private static function spine(Slip $slip): string
     {
-        [$r, $s, $h, $w] = [$slip->look->corner, $slip->look->spine, $slip->h, $slip->w];
+        [$r, $s, $h, $w] = [$slip->look->box->corner, $slip->look->box->spine, $slip->h, $slip->w];
         $inner = $h - 2 * $r;
 
         return match ($slip->given->enters) {
@@ -97,7 +93,7 @@ final readonly class SlipParts
     private function line(string $part, Slip $slip, Line $line, float $widest, float $y, float $size, string $ink): array
     {
         $begin = $this->begin($slip, $line->width, $widest);
-        $isPlate = $slip->level === 0;
+        $isOnPlate = $slip->look->box->fill === 'plate';
         $grounds = [];
         $spans = [];
         foreach ($line->parts as $run) {
@@ -109,13 +105,13 @@ final readonly class SlipParts
             ];
             if ($run['run']->href !== null) {
                 $span['href'] = $run['run']->href;
-                $span += $isPlate ? [] : ['fill' => 'link'];
+                $span += $isOnPlate ? [] : ['fill' => 'link'];
             }
             // Where a fallback font will be used its width is an estimate, which whoever draws it may hold it to.
             if (preg_match('/[^\x00-\x{17f}\x{2013}-\x{2026}]/u', $run['run']->text) === 1) {
                 $span['guess'] = true;
             }
-            if ($run['run']->marks & Run::CODE && ! $isPlate) {
+            if ($run['run']->marks & Run::CODE && ! $isOnPlate) {
                 [$x, $top, $w, $h] = [$span['x'] - 2, $y - $size, $span['w'] + 4, $size * 1.3];
                 $grounds[] = Primitive::path('code', "M{$x} {$top}h{$w}v{$h}h-{$w}Z", 'code');
             }
@@ -128,23 +124,23 @@ final readonly class SlipParts
     /** Where a line begins: in the middle on the root's plate, else ranged left, in a block beside the spine. */
     private function begin(Slip $slip, float $width, float $widest): float
     {
-        $look = $slip->look;
+        $box = $slip->look->box;
         $sign = $slip->topic->note === '' ? 0 : Looks::NOTE_SIGN;
-        if ($slip->level === 0) {
+        if ($slip->look->type->isCentred) {
             return ($slip->w - $sign - $width) / 2;
         }
         if ($slip->given->enters !== Growth::Left) {
-            return $look->padX + $look->spine;
+            return $box->padX + $box->spine;
         }
 
-        return max((float) $look->padX, $slip->w - $look->padX - $look->spine - $sign - $widest);
+        return max((float) $box->padX, $slip->w - $box->padX - $box->spine - $sign - $widest);
     }
 
     private static function noteSign(Slip $slip): string
     {
-        $look = $slip->look;
-        $x = $slip->w - $look->padX - 11 - ($slip->given->enters === Growth::Left ? $look->spine : 0);
-        $y = $look->padY + $look->line / 2 - 5;
+        $box = $slip->look->box;
+        $x = $slip->w - $box->padX - 11 - ($slip->given->enters === Growth::Left ? $box->spine : 0);
+        $y = $box->padY + $slip->look->type->line / 2 - 5;
 
         return "M{$x} {$y}h11m-11 5h11m-11 5h6";
     }

@@ -81,6 +81,6 @@ final class SvgWriter
         $ring = $this->rings[$slip->topic->id] ?? null;
 
         return $this->writer->write($this->parts->of($slip))
-            .($ring === null ? '' : '<rect x="-5" y="-5" width="'.($slip->w + 10).'" height="'.($slip->h + 10).'" rx="'.($slip->look->corner + 5).'" fill="none" stroke-width="3" stroke-dasharray="7 4" stroke="'.$ring->line($this->board).'"/>');
+            .($ring === null ? '' : '<rect x="-5" y="-5" width="'.($slip->w + 10).'" height="'.($slip->h + 10).'" rx="'.($slip->look->box->corner + 5).'" fill="none" stroke-width="3" stroke-dasharray="7 4" stroke="'.$ring->line($this->board).'"/>');
     }
 }

@@ -72,7 +72,7 @@ final readonly class WindowWriter
 
     public static function isLegible(Slip $slip, float $scale): bool
     {
-        return $slip->look->size * $scale >= self::LEAST_TYPE;
+        return $slip->look->type->size * $scale >= self::LEAST_TYPE;
     }
 
     /**

@@ -84,6 +84,26 @@ it('opens the editor where the topic will be, at once', function () {
         ->and(abs($guess['w'] - $real['w']))->toBeLessThan(4);
 });
 
+it('keeps a title in view, frame by frame, while the next one begins', function () {
+    $browser = Studio::browser()->newMap();
+    $browser->type('Root')->keys('Tab')->type('A harbour of many boats');
+    $browser->script(<<<'JS'
+        window.seen = []
+        const look = () => {
+            window.seen.push(document.querySelector('.board').innerText.includes('many boats') || [...document.querySelectorAll('.board .slip')].some((slip) => slip.textContent.includes('many boats')))
+            window.looking = requestAnimationFrame(look)
+        }
+        look()
+        JS);
+    $browser->keys('Enter');
+    $browser->type('next')->saved();
+    usleep(300_000);
+    $seen = (array) $browser->script('cancelAnimationFrame(window.looking); return window.seen');
+    expect(count($seen))->toBeGreaterThan(5)
+        ->and(in_array(false, $seen, true))->toBeFalse()
+        ->and($browser->script('return [document.querySelectorAll(".still").length, document.querySelectorAll(".title-editor").length]'))->toBe([0, 1]);
+});
+
 it('formats as one types, keeps Markdown, and shows it drawn', function () {
     $browser = Studio::browser()->newMap();
     $browser->type('Plain ')->keys('Mod+b')->type('bold')->keys('Mod+b')->type(' a_b_c 2 * 3 ')->keys('Mod+i')->type('slanted')->keys('Mod+i', 'Shift+Enter')->type('second line <b>');

@@ -47,9 +47,9 @@ it('puts every child at the same reach from its parent', function () {
     $slips = byTitle(Layout::of(kitchen(), new View)->scene());
     $looks = Looks::standard();
 
-    expect($slips['Bread']->x)->toBe($slips['Kitchen']->w + $looks->level(1)->reach)
+    expect($slips['Bread']->x)->toBe($slips['Kitchen']->w + $looks->level(1)->spacing->reach)
         ->and($slips['Soup']->x)->toBe($slips['Bread']->x)
-        ->and($slips['Flour']->x)->toBe($slips['Bread']->w + $looks->level(2)->reach)
+        ->and($slips['Flour']->x)->toBe($slips['Bread']->w + $looks->level(2)->spacing->reach)
         ->and($slips['Salt']->x)->toBe($slips['Flour']->x);
 });
 
@@ -77,7 +77,7 @@ it('mirrors what grows to the left', function () {
 
     expect($left)->toHaveCount(1);
     foreach ($left as $slip) {
-        expect($slip->x)->toBe(-Looks::standard()->level(1)->reach - $slip->w);
+        expect($slip->x)->toBe(-Looks::standard()->level(1)->spacing->reach - $slip->w);
     }
 });
 
@@ -97,7 +97,7 @@ it('gives branches the chalks in the order in which they were made, whatever ord
 
 it('sets levels smaller and smaller, and all deep ones alike', function () {
     $looks = Looks::standard();
-    $sizes = array_map(fn (int $level): float => $looks->level($level)->size, range(0, 6));
+    $sizes = array_map(fn (int $level): float => $looks->level($level)->type->size, range(0, 6));
     $sorted = $sizes;
     rsort($sorted);
 
@@ -205,7 +205,7 @@ it('ranges text in a branch that grows left beside its spine', function () {
     $look = Looks::standard()->level(1);
 
     expect($slip->growth)->toBe(Growth::Left)
-        ->and($part['x'] + $part['w'])->toEqualWithDelta($slip->w - $look->spine - $look->padX, 0.1);
+        ->and($part['x'] + $part['w'])->toEqualWithDelta($slip->w - $look->box->spine - $look->box->padX, 0.1);
 });
 
 it('draws connectors thick at the parent and thin at the child', function () {
@@ -233,8 +233,8 @@ it('measures a title the same whether it makes its lines or not', function (stri
     $look = Looks::standard()->level(0);
     $widest = max(array_map(fn ($line): float => $line->width, $measurer->lines($slip)));
 
-    expect($slip->h)->toBe(2 * ceil((count($measurer->lines($slip)) * $look->line + 2 * $look->padY) / 2))
-        ->and($slip->w)->toBe(2 * ceil(max($widest + 2 * $look->padX, 56) / 2));
+    expect($slip->h)->toBe(2 * ceil((count($measurer->lines($slip)) * $look->type->line + 2 * $look->box->padY) / 2))
+        ->and($slip->w)->toBe(2 * ceil(max($widest + 2 * $look->box->padX, 56) / 2));
 })->with(['', 'short', 'a title that is far too long to stand on one line of the plate', "two\nlines", '**bold**', '漢字漢字漢字漢字漢字漢字漢字漢字漢字漢字', 'well-known-by-everyone-in-the-harbour-town-of-saltmere', '  spaced  out  ']);
 
 /** The contrast of two colours by WCAG 2.2. */

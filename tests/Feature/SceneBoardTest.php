@@ -81,5 +81,5 @@ it('goes down only where something has changed', function () {
         ->and($beside->slips()[$loose]->y)->toBe(Layout::of($map, new View)->slips()[$loose]->y)->toBeGreaterThan(0.0)
         ->and($memory->has($topics[300]))->toBeTrue()
         ->and(Memory::unpack('not a memory'))->toBeNull()
-        ->and(strlen($memory->pack()))->toBe(600 * 87);
+        ->and(strlen($memory->pack()))->toBe(600 * 90);
 });

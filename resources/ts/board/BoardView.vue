@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import type { DrawnSlip } from './guess'
 import { pane } from '@/api/client'
 import { useActions } from '@/actions/useActions'
 import { useWalk } from '@/show/walkStore'
@@ -13,20 +12,18 @@ import { useTitles } from '@/stores/titles'
 import { useUi } from '@/ui/uiStore'
 import { useDragSource } from '@/ui/useDragSource'
 import { prepareEditor } from '@/text/titleEditors'
-import { plainTitle, topicName } from '@/text/titleMarkdown'
+import { topicName } from '@/text/titleMarkdown'
+import { afterPaint } from '@/ui/afterPaint'
 import BoardControls from './BoardControls.vue'
+import BoardScene from './BoardScene.vue'
 import { useCamera } from './cameraStore'
 import { boardLanding } from './boardTarget'
 import DropSlot from './DropSlot.vue'
 import { endFirstPicture, keepFrame } from './firstPicture'
-import { farLabels, isReadable } from './farLabels'
-import FarLabels from './FarLabels.vue'
-import FarView from './FarView.vue'
+import { isReadable } from './farLabels'
 import { deepestLevel } from './looks'
 import FirstWords from './FirstWords.vue'
-import MarkShape from './MarkShape.vue'
-import { frameAround, type Box } from './geometry'
-import SlipShape from './SlipShape.vue'
+import { frameAround } from './geometry'
 import TypingSlip from './TypingSlip.vue'
 import { useApartDrag } from './useApartDrag'
 import { useLasso } from './useLasso'
@@ -46,45 +43,7 @@ const frame = ref<HTMLElement | null>(null)
 const layer = ref<HTMLElement | null>(null)
 const { painted, moving, width, height, centre, fit, goTo, scaleFor, reveal, zoomBy, panBy, toBoard, middle } = useViewport(frame, layer, (scale) => (camera.scale = scale))
 
-interface Placed { slip: DrawnSlip; box: Box }
-
 const isLegible = (level: number): boolean => isReadable(level, painted.value.scale)
-const far = computed(() => !isLegible(deepestLevel))
-const labels = computed(() => (far.value ? farLabels({ boxes: camera.boxes, slips: camera.drawn, title: (id) => plainTitle(map.tree.topics.get(id)?.title ?? '') }, painted.value, painted.value.scale) : []))
-const labelled = computed(() => new Set(labels.value.map((label) => label.id)))
-/** Room beside a slip for what hangs on it, such as tally marks. */
-const ASIDE = 90
-
-/** The slips and connectors to be drawn. Both go over every topic at every change, so they make nothing on the way. */
-const visible = computed(() => {
-    const seen: Placed[] = []
-    const connectors: Placed[] = []
-    const { x, y, w, h } = painted.value
-    const [right, bottom] = [x + w, y + h]
-    const legible = Array.from({ length: deepestLevel + 1 }, (_, level) => isLegible(level))
-    const { boxes, drawn } = camera
-    for (const [id, box] of boxes) {
-        const slip = drawn.get(id)
-        if (slip === undefined) {
-            continue
-        }
-        const isDrawn = legible[slip.level] === true
-        const isNear = box.x - ASIDE < right && x < box.x + box.w + ASIDE && box.y < bottom && y < box.y + box.h
-        if (isNear && (isDrawn || (map.chosen.includes(id) && !labelled.value.has(id)))) {
-            seen.push({ slip, box })
-        }
-        if (!isDrawn || slip.connector === '') {
-            continue
-        }
-        // A connector reaches from a box to its parent, so it can be in view when the box is not.
-        const parent = slip.parent === null ? box : boxes.get(slip.parent)
-        if (parent !== undefined && Math.min(box.x, parent.x) < right && x < Math.max(box.x + box.w, parent.x + parent.w)
-            && Math.min(box.y, parent.y) < bottom && y < Math.max(box.y + box.h, parent.y + parent.h)) {
-            connectors.push({ slip, box })
-        }
-    }
-    return { seen, connectors }
-})
 
 const drag = useDrag()
 const choosing = useChoosing()
@@ -100,19 +59,7 @@ const leave = drag.offer({
     scrollBy: panBy,
 })
 
-const isDimmed = (id: string): boolean => (walk.at !== null && walk.at !== id) || drag.ids.includes(id)
 const typingId = computed(() => (map.editing?.where === 'board' ? map.editing.id : null))
-/** All that a slip is drawn of, so that the others are passed over when one changes. */
-const memoOf = (slip: DrawnSlip, box: Box): unknown[] => [
-    slip, box.x, box.y, shift.value?.id === slip.id ? shift.value : null, walk.at === null && map.chosen.includes(slip.id), isDimmed(slip.id),
-    slip.id === typingId.value, isLegible(slip.level), walk.at === null, childrenOf(map.tree, slip.id).length > 0, stemOf(slip),
-]
-/** Where what opens downwards hangs: lists on a stem at the left, all else below the middle. */
-const STEM = 11
-function stemOf(slip: DrawnSlip): number {
-    const first = slip.opens === 'down' ? camera.drawn.get(childrenOf(map.tree, slip.id)[0] ?? '') : undefined
-    return first?.spine === 'left' ? STEM : slip.w / 2
-}
 const svgFrame = computed(() => ({
     viewBox: `${painted.value.x} ${painted.value.y} ${painted.value.w} ${painted.value.h}`,
     width: painted.value.w * painted.value.scale,
@@ -248,12 +195,23 @@ onBeforeUnmount(() => {
 /** After typing the keys belong to the board again. */
 watch(() => map.editing, (now, before) => now === null && before?.where === 'board' && frame.value?.focus({ preventScroll: true }))
 /** A topic that is typed is brought into view whole, and stays so while it grows. */
-const typed = computed(() => (typingId.value === null ? undefined : camera.boxes.get(typingId.value)))
+const typed = computed(() => (typingId.value === null ? undefined : camera.boxOf(typingId.value)))
 watch([typingId, () => typed.value?.x, () => typed.value?.y, () => typed.value?.w, () => typed.value?.h], ([now], [before]) => void nextTick(() => bringNear(now !== before)))
+
+/** Titles that were typed a moment ago stand where they are until the board is drawn with them. */
+const standing = new Set<HTMLElement>()
+function leaveStanding(field: HTMLElement): void {
+    standing.add(field)
+    layer.value?.append(field)
+}
+function clearLeft(): void {
+    standing.forEach((field) => field.remove())
+    standing.clear()
+}
 
 /** Nobody types what they cannot read. */
 function bringNear(isNew: boolean): void {
-    const level = camera.drawn.get(typingId.value ?? '')?.level ?? 0
+    const level = camera.slipOf(typingId.value ?? '')?.level ?? 0
     if (typed.value !== undefined && isNew && !isLegible(level)) {
         centre(typed.value, 1)
     } else if (typed.value !== undefined) {
@@ -262,7 +220,7 @@ function bringNear(isNew: boolean): void {
 }
 
 /** Where one is, for who does not see it: what the topic says, where it stands, and how much is below it. */
-const spoken = computed(() => {
+const spoken = afterPaint(() => {
     const topic = map.region === 'board' && walk.at === null ? map.currentTopic : null
     if (topic === null) {
         return ''
@@ -289,21 +247,11 @@ watch(() => (walk.at !== null ? camera.boxes.has(walk.at) : null), (there, befor
         @pointerdown="pointerDown" @click="click" @dblclick="doubleClick" @focus="map.region = 'board'">
         <div ref="layer" class="layer">
             <svg v-bind="svgFrame" aria-hidden="true">
-                <FarView v-if="far" :painted="painted" :labelled="labelled" />
-                <path
-                    v-for="{ slip, box } in visible.connectors" :key="slip.id" v-memo="[slip, box.x, box.y, walk.at !== null || isDimmed(slip.id)]" class="connector" :class="{ dimmed: walk.at !== null || isDimmed(slip.id) }"
-                    :d="slip.connector" :style="{ transform: `translate(${box.x}px, ${box.y}px)`, d: `path('${slip.connector}')`, fill: `var(--${slip.chalk})` }" />
-                <MarkShape v-for="mark in far ? [] : map.marks.values()" :key="mark.id" :mark="mark" :dimmed="walk.at !== null" />
-                <SlipShape
-                    v-for="{ slip, box } in visible.seen" :key="slip.id" v-memo="memoOf(slip, box)" :slip="slip" :x="box.x + (shift?.id === slip.id ? shift.x : 0)" :y="box.y + (shift?.id === slip.id ? shift.y : 0)"
-                    :chosen="walk.at === null && map.chosen.includes(slip.id)" :dimmed="isDimmed(slip.id)" :typing="slip.id === typingId || !isLegible(slip.level)"
-                    :stem="stemOf(slip)" :foldable="walk.at === null && slip.level > 0 && childrenOf(map.tree, slip.id).length > 0"
-                    @fold="map.setFolded('board', [slip.id], slip.hidden === 0)" />
-                <FarLabels v-if="far" :labels="labels" :scale="painted.scale" :chosen="map.chosen" />
+                <BoardScene :painted="painted" :shift="shift" @drawn="clearLeft" />
                 <DropSlot />
                 <rect v-if="lasso !== null" class="lasso" :x="lasso.x" :y="lasso.y" :width="lasso.w" :height="lasso.h" />
             </svg>
-            <TypingSlip v-if="typingId !== null" :key="typingId" :painted="painted" @grown="reveal" />
+            <TypingSlip v-if="typingId !== null" :key="typingId" :painted="painted" @grown="reveal" @left="leaveStanding" />
         </div>
         <p class="unseen" role="status">{{ spoken }}</p>
         <FirstWords v-if="walk.at === null" />
@@ -316,9 +264,6 @@ watch(() => (walk.at !== null ? camera.boxes.has(walk.at) : null), (there, befor
 .board:not(.walking):focus-visible::after { content: ''; position: absolute; inset: 0; border: 2px solid var(--tide); pointer-events: none; border-radius: 2px; }
 .layer { position: absolute; left: 0; top: 0; transform-origin: 0 0; will-change: transform; }
 .layer > svg { display: block; overflow: visible; }
-.connector { transition: transform 180ms ease-out, d 180ms ease-out, opacity 180ms; pointer-events: none; }
-.moving .connector { transition: none; }
-.connector.dimmed { opacity: var(--rest); }
 .dragging { cursor: grabbing; }
 .lasso { fill: color-mix(in srgb, var(--marigold) 18%, transparent); stroke: var(--marigold); stroke-width: 1.5; stroke-dasharray: 3 4; pointer-events: none; }
 </style>

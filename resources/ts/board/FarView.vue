@@ -1,15 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useCamera } from './cameraStore'
 import { isReadable } from './farLabels'
 import type { DrawnSlip } from './guess'
 import { overlaps, type Box } from './geometry'
 import type { Painted } from './useViewport'
 
 /** Topics too small to read, as one path a chalk: bars for the slips, strokes from each to its parent. Those whose titles stand over them are left out. */
-const props = defineProps<{ painted: Painted; labelled: ReadonlySet<string> }>()
-
-const camera = useCamera()
+const props = defineProps<{ painted: Painted; boxes: ReadonlyMap<string, Box>; slips: ReadonlyMap<string, DrawnSlip>; labelled: ReadonlySet<string> }>()
 
 /** From the edge of the parent that faces a box to the edge of it that faces the parent. */
 function strokeTo(slip: DrawnSlip, box: Box, parent: Box): string {
@@ -28,8 +25,8 @@ function strokeTo(slip: DrawnSlip, box: Box, parent: Box): string {
 
 const paths = computed(() => {
     const byChalk = new Map<string, { bars: string; strokes: string }>()
-    for (const [id, box] of camera.boxes) {
-        const slip = camera.drawn.get(id)
+    for (const [id, box] of props.boxes) {
+        const slip = props.slips.get(id)
         if (slip === undefined || isReadable(slip.level, props.painted.scale) || !overlaps(box, props.painted)) {
             continue
         }
@@ -37,7 +34,7 @@ const paths = computed(() => {
         const path = byChalk.get(chalk) ?? { bars: '', strokes: '' }
         const inset = slip.level < 2 ? 0 : 3
         path.bars += props.labelled.has(id) ? '' : `M${box.x} ${box.y + inset}h${box.w}v${box.h - 2 * inset}h${-box.w}z`
-        const parent = slip.parent === null ? undefined : camera.boxes.get(slip.parent)
+        const parent = slip.parent === null ? undefined : props.boxes.get(slip.parent)
         path.strokes += parent === undefined ? '' : strokeTo(slip, box, parent)
         byChalk.set(chalk, path)
     }

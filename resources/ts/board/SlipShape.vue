@@ -21,7 +21,7 @@ const hit = computed(() => {
     const { w, h, opens } = props.slip
     return { right: { x: w, y: 0, width: 40, height: h }, left: { x: -40, y: 0, width: 40, height: h }, down: { x: w / 2 - 30, y: h, width: 60, height: 26 } }[opens]
 })
-const corner = computed(() => lookOf(props.slip.level).corner)
+const corner = computed(() => lookOf(props.slip.level).box.corner)
 </script>
 
 <template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useResizeObserver } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { computed, onBeforeUnmount, ref } from 'vue'
 import { useMap } from '@/stores/map'
 import TitleEditor from '@/text/TitleEditor.vue'
 import { useTyping } from '@/text/typing'
@@ -12,7 +12,7 @@ import type { Painted } from './useViewport'
 /** The title being typed, over its slip on the board, set as it will be drawn. */
 const props = defineProps<{ painted: Painted }>()
 /** The place on the board that it takes while one types. */
-const emit = defineEmits<{ grown: [box: Box] }>()
+const emit = defineEmits<{ grown: [box: Box]; left: [field: HTMLElement] }>()
 const frame = ref<HTMLElement | null>(null)
 
 const map = useMap()
@@ -20,8 +20,8 @@ const camera = useCamera()
 const typing = useTyping()
 
 const own = map.editing?.id ?? ''
-const slip = computed(() => camera.drawn.get(own))
-const box = computed(() => camera.boxes.get(own))
+const slip = computed(() => camera.slipOf(own))
+const box = computed(() => camera.boxOf(own))
 const topic = computed(() => map.tree.topics.get(own))
 
 const style = computed(() => {
@@ -30,23 +30,23 @@ const style = computed(() => {
     }
     const look = lookOf(slip.value.level)
     const { x, y, scale } = props.painted
-    const spine = `${look.spine}px`
+    const spine = `${look.box.spine}px`
     const left = slip.value.spine === 'right' && slip.value.level > 0
     const top = slip.value.spine === 'top' && slip.value.level > 0
     return {
         transform: `translate(${(box.value.x - x) * scale}px, ${(box.value.y - y) * scale}px) scale(${scale})${left ? ` translateX(${box.value.w}px) translateX(-100%)` : ''}`,
         minWidth: `${box.value.w}px`,
         minHeight: `${box.value.h}px`,
-        maxWidth: `${Math.max(box.value.w, look.widest + 2 * look.padX + look.spine + 1)}px`,
-        padding: `${look.padY}px ${look.padX}px`,
-        font: `${look.bold ? '700' : '400'} ${look.size}px/${look.line}px 'Atkinson Hyperlegible', sans-serif`,
-        borderRadius: `${look.corner}px`,
+        maxWidth: `${Math.max(box.value.w, look.box.widest + 2 * look.box.padX + look.box.spine + 1)}px`,
+        padding: `${look.box.padY}px ${look.box.padX}px`,
+        font: `${look.type.bold ? '700' : '400'} ${look.type.size}px/${look.type.line}px 'Atkinson Hyperlegible', sans-serif`,
+        borderRadius: `${look.box.corner}px`,
         borderTop: top ? `${spine} solid var(--${slip.value.chalk})` : '0',
         borderLeft: left || top || slip.value.level === 0 ? '0' : `${spine} solid var(--${slip.value.chalk})`,
         borderRight: left ? `${spine} solid var(--${slip.value.chalk})` : '0',
         background: slip.value.level === 0 ? 'var(--plate)' : 'var(--slip)',
-        color: slip.value.level === 0 ? 'var(--plate-ink)' : 'var(--ink)',
-        textAlign: (slip.value.level === 0 ? 'center' : 'left') as 'center' | 'left',
+        color: `var(--${look.type.ink})`,
+        textAlign: (look.type.isCentred ? 'center' : 'left') as 'center' | 'left',
     }
 })
 
@@ -55,6 +55,23 @@ useResizeObserver(frame, () => {
     if (at !== undefined && frame.value !== null) {
         const { offsetWidth: w, offsetHeight: h } = frame.value
         emit('grown', { x: slip.value?.spine === 'right' && slip.value.level > 0 ? at.x + at.w - w : at.x, y: at.y, w, h })
+    }
+})
+
+/** Whoever goes straight on to the next title sees this one stand until the board is drawn with it. */
+onBeforeUnmount(() => {
+    const typed = frame.value?.querySelector('.title-editor')
+    if (map.editing?.where === 'board' && typed?.textContent !== '' && frame.value !== null) {
+        const still = frame.value.cloneNode(true) as HTMLElement
+        still.className = 'typing-slip still'
+        still.ariaHidden = 'true'
+        const text = still.querySelector('.title-editor')
+        if (text !== null) {
+            text.className = 'title-typed'
+            text.removeAttribute('contenteditable')
+            text.removeAttribute('role')
+        }
+        emit('left', still)
     }
 })
 
@@ -74,4 +91,5 @@ function leave(): void {
 
 <style scoped>
 .typing-slip { position: absolute; left: 0; top: 0; transform-origin: 0 0; box-sizing: border-box; width: max-content; box-shadow: 0 0 0 2px var(--board), 0 0 0 4px var(--tide), 0 6px 18px rgb(0 0 0 / 18%); cursor: text; }
+.typing-slip.still { box-shadow: none; }
 </style>

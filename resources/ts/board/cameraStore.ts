@@ -80,6 +80,19 @@ export const useCamera = defineStore('camera', () => {
         return placed
     })
 
+    /** One slip as drawn, without going over all of them. */
+    const slipOf = (id: string): DrawnSlip | undefined => guesses.value.find((guess) => guess.id === id) ?? map.slips.get(id)
+
+    /** Where one slip stands, the same way. */
+    function boxOf(id: string): Box | undefined {
+        const guess = guesses.value.find((one) => one.id === id)
+        if (guess === undefined) {
+            return settledBoxes.value.get(id)
+        }
+        const above = guess.parent === null ? { x: 0, y: 0 } : boxOf(guess.parent)
+        return above === undefined ? undefined : { x: above.x + guess.x, y: above.y + guess.y, w: guess.w, h: guess.h }
+    }
+
     function withBox(id: string, act: (box: Box) => void): void {
         const box = boxes.value.get(id)
         if (box !== undefined) {
@@ -100,7 +113,7 @@ export const useCamera = defineStore('camera', () => {
     }
 
     return {
-        handle, scale, drawn, boxes, freePoint,
+        handle, scale, drawn, boxes, slipOf, boxOf, freePoint,
         showAll: (): void => handle.value?.showAll(),
         zoomBy: (factor: number): void => handle.value?.zoomBy(factor),
         centre: (id: string, to?: number): void => withBox(id, (box) => handle.value?.centre(box, to)),

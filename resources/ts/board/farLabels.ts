@@ -28,7 +28,7 @@ export interface FarLabel {
     readonly spine: DrawnSlip['spine']
 }
 
-export const isReadable = (level: number, scale: number): boolean => lookOf(level).size * scale >= LEAST_TYPE
+export const isReadable = (level: number, scale: number): boolean => lookOf(level).type.size * scale >= LEAST_TYPE
 
 interface Scene {
     boxes: ReadonlyMap<string, Box>

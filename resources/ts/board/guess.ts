@@ -26,15 +26,15 @@ export function guessedSlip(tree: Tree, topic: Topic, slips: KnownSlips): DrawnS
     const level = before?.level ?? Math.min((parent?.level ?? 0) + 1, deepestLevel)
     const look = lookOf(level)
     const width = ownWidth(tree, topic.id)
-    const lines = wrapped((before?.number ?? '') === '' ? plainTitle(topic.title) : `${before?.number} ${plainTitle(topic.title)}`, width === null ? look.widest : width - 2 * look.padX, level)
+    const lines = wrapped((before?.number ?? '') === '' ? plainTitle(topic.title) : `${before?.number} ${plainTitle(topic.title)}`, width === null ? look.box.widest : width - 2 * look.box.padX, level)
     const text = Math.max(0, ...lines.map((line) => line.width))
-    const w = Math.max(width ?? 56, 2 * Math.ceil((text + 2 * look.padX + look.spine + (topic.note === '' ? 0 : 18)) / 2))
-    const h = 2 * Math.ceil((lines.length * look.line + 2 * look.padY) / 2)
+    const w = Math.max(width ?? 56, 2 * Math.ceil((text + 2 * look.box.padX + look.box.spine + (topic.note === '' ? 0 : 18)) / 2))
+    const h = 2 * Math.ceil((lines.length * look.type.line + 2 * look.box.padY) / 2)
     const mate = mateAbove(tree, topic, slips)
     const grows = before?.grows ?? (parent?.level === 0 && tree.arrangement === 'both-sides' ? (topic.side ?? sideGuess(tree, parent, slips)) : (mate?.grows ?? growsBelow(parent)))
-    const place = before ?? placeBeside(tree, topic, parent, slips, grows, w, h, look.reach, look.gap)
+    const place = before ?? placeBeside(tree, topic, parent, slips, grows, w, h, look.spacing.reach, look.spacing.gap)
     const spine = before?.spine ?? mate?.spine ?? (grows === 'left' ? 'right' : 'left')
-    const begin = level === 0 ? undefined : spine !== 'right' ? look.padX + look.spine : Math.max(look.padX, w - look.padX - look.spine - text)
+    const begin = look.type.isCentred ? undefined : spine !== 'right' ? look.box.padX + look.box.spine : Math.max(look.box.padX, w - look.box.padX - look.box.spine - text)
     return {
         id: topic.id,
         parent: topic.parent,
@@ -50,10 +50,10 @@ export function guessedSlip(tree: Tree, topic: Topic, slips: KnownSlips): DrawnS
         hidden: before?.hidden ?? 0,
         number: before?.number ?? '',
         connector: before?.connector ?? '',
-        parts: [...shapes(before ?? mate, { w, h, spine, level }, look.corner), ...lines.map((line, i) => ({
-            part: 'title', size: look.size, fill: level === 0 ? 'plate-ink' : 'ink',
-            y: look.padY + i * look.line + (look.line - 1.24 * look.size) / 2 + 0.95 * look.size,
-            spans: [{ x: begin ?? (w - line.width) / 2, w: line.width, text: line.text, marks: look.bold ? 1 : 0 }],
+        parts: [...shapes(before ?? mate, { w, h, spine, level }, look.box.corner), ...lines.map((line, i) => ({
+            part: 'title', size: look.type.size, fill: look.type.ink,
+            y: look.box.padY + i * look.type.line + (look.type.line - 1.24 * look.type.size) / 2 + 0.95 * look.type.size,
+            spans: [{ x: begin ?? (w - line.width) / 2, w: line.width, text: line.text, marks: look.type.bold ? 1 : 0 }],
         }))],
     }
 }
@@ -122,9 +122,9 @@ function columnMateAbove(tree: Tree, topic: Topic, slips: KnownSlips): DrawnSlip
 function wrapped(text: string, limit: number, level: number): { text: string; width: number }[] {
     const look = lookOf(level)
     if (canvas === null) {
-        return [{ text, width: text.length * look.size * 0.55 }]
+        return [{ text, width: text.length * look.type.size * 0.55 }]
     }
-    canvas.font = `${look.bold ? '700 ' : ''}${look.size}px "Atkinson Hyperlegible"`
+    canvas.font = `${look.type.bold ? '700 ' : ''}${look.type.size}px "Atkinson Hyperlegible"`
     const lines: { text: string; width: number }[] = []
     for (const paragraph of text.split('\n')) {
         let line = ''

@@ -2,21 +2,21 @@
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useActions } from '@/actions/useActions'
-import { useMap } from '@/stores/map'
+import { useBeside } from '@/stores/beside'
 import { branchOf, childrenOf, depthOf, inOrder } from '@/stores/tree'
 import { topicName } from '@/text/titleMarkdown'
 
 /** What several chosen topics have in common, and what can be done with all of them. */
 const LISTED = 8
 
-const map = useMap()
+const beside = useBeside()
 const { run, isAvailable, actions } = useActions()
 
-const topics = computed(() => inOrder(map.tree, map.chosen).map((id) => map.tree.topics.get(id)).filter((topic) => topic !== undefined))
+const topics = computed(() => inOrder(beside.tree, beside.chosen).map((id) => beside.tree.topics.get(id)).filter((topic) => topic !== undefined))
 const facts = computed(() => {
     const all = topics.value
-    const levels = [...new Set(all.map((topic) => depthOf(map.tree, topic.id) + 1))].sort((a, b) => a - b)
-    const below = new Set(all.flatMap((topic) => branchOf(map.tree, topic.id))).size - all.length
+    const levels = [...new Set(all.map((topic) => depthOf(beside.tree, topic.id) + 1))].sort((a, b) => a - b)
+    const below = new Set(all.flatMap((topic) => branchOf(beside.tree, topic.id))).size - all.length
     const parents = new Set(all.map((topic) => topic.parent)).size
     return [
         levels.length === 1 ? `all at level ${levels[0]}` : `at levels ${levels[0]} to ${levels[levels.length - 1]}`,
@@ -24,7 +24,7 @@ const facts = computed(() => {
         below > 0 ? `${below} more below them` : 'nothing more below them',
         `${all.filter((topic) => topic.note !== '').length} with a note`,
         `${all.filter((topic) => topic.caption !== '').length} with a caption`,
-        `${all.filter((topic) => childrenOf(map.tree, topic.id).length > 0).length} with subtopics`,
+        `${all.filter((topic) => childrenOf(beside.tree, topic.id).length > 0).length} with subtopics`,
     ]
 })
 const tools = computed(() =>
@@ -37,7 +37,7 @@ const tools = computed(() =>
 
 <template>
     <header>
-        <h2>{{ map.chosen.length }} topics chosen</h2>
+        <h2>{{ beside.chosen.length }} topics chosen</h2>
         <ul class="facts"><li v-for="fact in facts" :key="fact">{{ fact }}</li></ul>
     </header>
     <ol class="topics">

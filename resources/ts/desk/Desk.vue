@@ -4,13 +4,13 @@ import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
 import { bounds } from '@/api/bounds'
 import { useActions } from '@/actions/useActions'
 import { useDrafts } from '@/stores/drafts'
+import { useBeside } from '@/stores/beside'
 import { newId, useMap } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
 import { branchOf, childrenOf } from '@/stores/tree'
 import { useTitles } from '@/stores/titles'
 import { plainTitle } from '@/text/titleMarkdown'
 import { useTyping } from '@/text/typing'
-import { afterPaint } from '@/ui/afterPaint'
 import { useUi } from '@/ui/uiStore'
 import { features } from '@/features'
 import ChoiceSummary from './ChoiceSummary.vue'
@@ -22,6 +22,7 @@ const NoteEditor = defineAsyncComponent(() => import('./NoteEditor.vue'))
 const hints = features.flatMap((feature) => feature.deskHint ?? [])
 const sections = features.flatMap((feature) => feature.deskSection ?? [])
 const map = useMap()
+const beside = useBeside()
 const titles = useTitles()
 const ui = useUi()
 const { run } = useActions()
@@ -31,20 +32,20 @@ const preferences = usePreferences()
 const caption = ref<InstanceType<typeof NInput> | null>(null)
 const note = ref<{ focus: () => void } | null>(null)
 
-const topic = afterPaint(() => map.currentTopic)
+const topic = computed(() => beside.topic)
 const title = computed(() => plainTitle(topic.value?.title ?? ''))
-const isFirstLevel = computed(() => topic.value?.parent === map.tree.root && map.tree.arrangement === 'both-sides')
+const isFirstLevel = computed(() => topic.value?.parent === beside.tree.root && beside.tree.arrangement === 'both-sides')
 const side = computed(() => (topic.value?.sideHeld === true ? (topic.value.side ?? 'auto') : 'auto'))
-const below = computed(() => (topic.value === null ? 0 : branchOf(map.tree, topic.value.id).length - 1))
+const below = computed(() => (topic.value === null ? 0 : branchOf(beside.tree, topic.value.id).length - 1))
 
 /** A level is worth a word if it holds one topic and that one has something below it; not while one is typing, and not if it was left so. */
 const holdsOne = (id: string): boolean => {
-    const [only, ...others] = childrenOf(map.tree, id)
-    return only !== undefined && others.length === 0 && childrenOf(map.tree, only).length > 0
+    const [only, ...others] = childrenOf(beside.tree, id)
+    return only !== undefined && others.length === 0 && childrenOf(beside.tree, only).length > 0
 }
-const speaksOfLevels = computed(() => map.editing === null && !preferences.levelsLeft.includes(map.id))
-const isAlone = computed(() => speaksOfLevels.value && topic.value?.parent != null && childrenOf(map.tree, topic.value.id).length > 0 && holdsOne(topic.value.parent))
-const singles = computed(() => (!speaksOfLevels.value || topic.value === null ? 0 : branchOf(map.tree, topic.value.id).filter(holdsOne).length))
+const speaksOfLevels = computed(() => !beside.isTyping && !preferences.levelsLeft.includes(map.id))
+const isAlone = computed(() => speaksOfLevels.value && topic.value?.parent != null && childrenOf(beside.tree, topic.value.id).length > 0 && holdsOne(topic.value.parent))
+const singles = computed(() => (!speaksOfLevels.value || topic.value === null ? 0 : branchOf(beside.tree, topic.value.id).filter(holdsOne).length))
 const leaveLevels = (): void => void (preferences.levelsLeft = [...preferences.levelsLeft.slice(-200), map.id])
 
 const draft = ref('')
@@ -98,12 +99,12 @@ watch(
 
 <template>
     <section class="desk" data-focus="desk" aria-label="Desk" @keydown.escape.stop="ui.focusRegion(map.region)">
-        <ChoiceSummary v-if="map.chosen.length > 1" />
+        <ChoiceSummary v-if="beside.chosen.length > 1" />
         <template v-else-if="topic !== null">
             <header>
                 <h2 :class="{ empty: title === '' }">{{ title === '' ? 'Untitled topic' : title }}</h2>
                 <p>{{ below === 0 ? 'nothing below it' : below === 1 ? '1 topic below it' : `${below} topics below it` }}</p>
-                <NButton v-if="map.editing === null" size="tiny" secondary @click="titles.begin(topic.id)">Change the title</NButton>
+                <NButton v-if="!beside.isTyping" size="tiny" secondary @click="titles.begin(topic.id)">Change the title</NButton>
                 <NButton v-else size="tiny" secondary @pointerdown.prevent @mousedown.prevent @click="titles.split(typing.halves())">Break in two at the caret</NButton>
                 <p v-if="isAlone" class="hint">It stands alone on its level. <NButton text type="primary" size="tiny" @click="map.edit({ name: 'level.dissolve', topics: [topic.id] })">Remove this level</NButton> <NButton text size="tiny" @click="leaveLevels">Leave it so in this map</NButton></p>
                 <p v-else-if="singles > 0" class="hint">{{ singles === 1 ? '1 level below holds' : `${singles} levels below hold` }} a single topic. <NButton text type="primary" size="tiny" @click="run('change.levels')">Remove</NButton> <NButton text size="tiny" @click="leaveLevels">Leave it so in this map</NButton></p>
@@ -122,7 +123,7 @@ watch(
             </DeskSection>
         </template>
         <DeskSection v-if="topic !== null" name="Look">
-            <div v-if="isFirstLevel && map.chosen.length === 1" class="field">
+            <div v-if="isFirstLevel && beside.chosen.length === 1" class="field">
                 <span>Side of the root</span>
                 <NRadioGroup :value="side" size="small" aria-label="Side of the root" @update:value="setSide">
                     <NRadioButton value="left">Left</NRadioButton>

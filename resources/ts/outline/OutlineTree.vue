@@ -2,6 +2,7 @@
 import { useVirtualList } from '@vueuse/core'
 import { computed, nextTick, onBeforeUnmount, watch } from 'vue'
 import { outlineLines } from '@/actions/seeingActions'
+import { useBeside } from '@/stores/beside'
 import { useMap } from '@/stores/map'
 import { ancestorsOf, branchOf, childrenOf, siblingsOf } from '@/stores/tree'
 import { useTitles } from '@/stores/titles'
@@ -9,7 +10,6 @@ import { useChoosing } from '@/stores/choosing'
 import { useDrag } from '@/stores/drag'
 import { useTyping } from '@/text/typing'
 import { useDragSource } from '@/ui/useDragSource'
-import { afterPaint } from '@/ui/afterPaint'
 import OutlineLine from './OutlineLine.vue'
 import { outlineLanding } from './outlineTarget'
 
@@ -21,23 +21,25 @@ const BEYOND = 12
 const map = useMap()
 const titles = useTitles()
 const typing = useTyping()
-/** What the lines are made of. */
-const listed = afterPaint(() => ({ tree: map.tree, chosen: map.chosen, current: map.current }))
-const lines = computed(() => outlineLines(listed.value.tree, map.outlineFolded, map.outlineScope))
+const beside = useBeside()
+const lines = computed(() => outlineLines(beside.tree, map.outlineFolded, map.outlineScope))
 /** Stepped in, the first line is not indented. */
-const base = computed(() => (map.outlineScope === null ? 0 : ancestorsOf(map.tree, map.outlineScope).length))
+const base = computed(() => (map.outlineScope === null ? 0 : ancestorsOf(beside.tree, map.outlineScope).length))
 const { list, containerProps } = useVirtualList(lines, { itemHeight: LINE, overscan: BEYOND })
 const frame = containerProps.ref
 const shown = computed(() =>
     list.value.map(({ data: id, index }) => ({
         id,
         index,
-        topic: listed.value.tree.topics.get(id),
-        depth: ancestorsOf(listed.value.tree, id).length - base.value,
-        below: map.outlineFolded.has(id) ? branchOf(listed.value.tree, id).length - 1 : childrenOf(listed.value.tree, id).length,
-        siblings: siblingsOf(listed.value.tree, id),
+        topic: beside.tree.topics.get(id),
+        depth: ancestorsOf(beside.tree, id).length - base.value,
+        below: map.outlineFolded.has(id) ? branchOf(beside.tree, id).length - 1 : childrenOf(beside.tree, id).length,
+        siblings: siblingsOf(beside.tree, id),
     })),
 )
+
+/** What is typed on the board is none of its concern. */
+const editing = computed(() => (map.editing?.where === 'outline' ? map.editing : null))
 
 const drag = useDrag()
 const choosing = useChoosing()
@@ -129,12 +131,12 @@ watch(() => map.editing, (now, before) => now === null && before?.where === 'out
 <template>
     <div
         v-bind="containerProps" class="outline" role="tree" aria-label="Outline" tabindex="0" data-region="outline" data-focus="outline" aria-multiselectable="true"
-        :aria-activedescendant="listed.current === null ? undefined : `line-${listed.current}`" @focus="map.region = 'outline'">
+        :aria-activedescendant="beside.current === null ? undefined : `line-${beside.current}`" @focus="map.region = 'outline'">
         <div class="lines" :style="{ height: `${lines.length * LINE}px` }">
             <OutlineLine
                 v-for="line in shown" :key="line.id" :topic="line.topic" :depth="line.depth" :below="line.below" :folded="map.outlineFolded.has(line.id)"
-                :chosen="listed.chosen.includes(line.id)" :place="line.siblings.indexOf(line.id) + 1" :of="line.siblings.length"
-                :editing="map.editing !== null && map.editing.where === 'outline' && map.editing.id === line.id ? map.editing : null"
+                :chosen="beside.chosen.includes(line.id)" :place="line.siblings.indexOf(line.id) + 1" :of="line.siblings.length"
+                :editing="editing?.id === line.id ? editing : null"
                 :chalk="map.slips.get(line.id)?.chalk ?? null" :number="map.numbers[line.id] ?? ''" :style="{ top: `${line.index * LINE}px`, height: `${LINE}px` }"
                 @pointerdown="choose($event, line.id)" @click="click($event, line.id)" @dblclick="edit(line.id)" @leave="leave(line.id)"
                 @fold="map.setFolded('outline', [line.id], !map.outlineFolded.has(line.id))" />

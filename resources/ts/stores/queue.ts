@@ -2,6 +2,7 @@ import { ref, shallowRef } from 'vue'
 import { api, leaveEdits, leaveView } from '@/api/client'
 import { RefusedError, UnreachableError } from '@/api/http'
 import type { Edit, EditsAnswer, View } from '@/api/wire'
+import { afterFrame } from '@/ui/afterFrame'
 import { pendingEdits } from './pending'
 
 export type SavedState = 'saved' | 'saving' | 'waiting' | 'busy' | 'foreign' | 'signed-out' | 'stuck'
@@ -40,6 +41,7 @@ export function createQueue(map: string, listener: Listener) {
     let wait = FIRST_WAIT
     let most = MOST_AT_ONCE
     let timer: ReturnType<typeof setTimeout> | undefined
+    let sending: ReturnType<typeof afterFrame> | null = null
     const unkept = new Set<string>()
 
     function push(...edits: Edit[]): void {
@@ -48,7 +50,11 @@ export function createQueue(map: string, listener: Listener) {
             unkept.add(edit.id ?? '')
             void pendingEdits.keep(map, edit).then(() => unkept.delete(edit.id ?? ''), () => undefined)
         }
-        void run()
+        // What the key does is seen first; and what it makes of several edits goes in one request.
+        sending ??= afterFrame(() => {
+            sending = null
+            void run()
+        })
     }
 
     /** Puts edits from before a reload in front. */
@@ -192,6 +198,8 @@ export function createQueue(map: string, listener: Listener) {
     /** The page goes away: what is not kept yet is kept at once, and all that waits is sent on its way. */
     function leave(): void {
         leaveLook()
+        sending?.drop()
+        sending = null
         if (waiting.value.length === 0) {
             return
         }
@@ -217,6 +225,7 @@ export function createQueue(map: string, listener: Listener) {
         giveUp,
         leave,
         close(): void {
+            sending?.now()
             leaveLook()
             closed = true
             clearTimeout(timer)

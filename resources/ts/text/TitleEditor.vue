@@ -36,8 +36,8 @@ onBeforeUnmount(() => {
 </template>
 
 <style>
-.title-editor { outline: none; white-space: pre-wrap; overflow-wrap: anywhere; font-kerning: none; font-variant-ligatures: none; min-width: 1ch; }
-.title-editor p { margin: 0; }
-.title-editor code { background: var(--code); border-radius: 3px; padding: 0 2px; font: inherit; }
-.title-editor a { color: var(--link); }
+.title-editor, .title-typed { outline: none; white-space: pre-wrap; overflow-wrap: anywhere; font-kerning: none; font-variant-ligatures: none; min-width: 1ch; }
+.title-editor p, .title-typed p { margin: 0; }
+.title-editor code, .title-typed code { background: var(--code); border-radius: 3px; padding: 0 2px; font: inherit; }
+.title-editor a, .title-typed a { color: var(--link); }
 </style>

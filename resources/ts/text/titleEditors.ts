@@ -12,9 +12,18 @@ import Underline from '@tiptap/extension-underline'
 import { UndoRedo } from '@tiptap/extensions'
 import { EditorState, Selection, TextSelection } from '@tiptap/pm/state'
 import type { EditorView } from '@tiptap/pm/view'
+import { afterFrame } from '@/ui/afterFrame'
 import { titleDocument } from './titleMarkdown'
 
-let spare: Editor | null = null
+/** Editors that wait to be used; of those that are fresh the text is empty and so is the history. */
+interface Spare {
+    readonly editor: Editor
+    isFresh: boolean
+}
+
+/** One is taken while the one before it is given back. */
+const MOST_SPARE = 2
+const spares: Spare[] = []
 
 /** Pasted text is one topic, line breaks and all. */
 function pasteAsText(view: EditorView, event: ClipboardEvent): boolean {
@@ -36,6 +45,8 @@ function pasteAsText(view: EditorView, event: ClipboardEvent): boolean {
 function make(): Editor {
     return new Editor({
         element: document.createElement('div'),
+        // Nobody asks an editor whether it has the focus, and telling it costs the caret two milliseconds.
+        enableCoreExtensions: { focusEvents: false },
         extensions: [
             Document.extend({ content: 'paragraph' }),
             Paragraph, Text, HardBreak, Bold, Italic, Underline, Strike, Code,
@@ -54,26 +65,41 @@ function make(): Editor {
  * are used again; each begins with a history of its own.
  */
 export function takeEditor(frame: HTMLElement, markdown: string, selectAll: boolean): Editor {
-    const editor = spare ?? make()
-    spare = null
+    const at = Math.max(0, spares.findIndex((spare) => spare.isFresh))
+    const { editor, isFresh } = spares.splice(at, 1)[0] ?? { editor: make(), isFresh: true }
     frame.append(editor.view.dom)
-    const doc = titleDocument(editor.schema, markdown)
-    const selection = selectAll ? TextSelection.create(doc, 1, doc.content.size - 1) : Selection.atEnd(doc)
-    editor.view.updateState(EditorState.create({ doc, selection, plugins: editor.state.plugins }))
+    if (!isFresh || markdown !== '') {
+        fill(editor, markdown, selectAll)
+    }
     editor.view.focus()
     return editor
 }
 
-export function giveBack(editor: Editor): void {
-    editor.view.dom.remove()
-    if (spare === null) {
-        spare = editor
-    } else {
-        editor.destroy()
-    }
+function fill(editor: Editor, markdown: string, selectAll: boolean): void {
+    const doc = titleDocument(editor.schema, markdown)
+    const selection = selectAll ? TextSelection.create(doc, 1, doc.content.size - 1) : Selection.atEnd(doc)
+    editor.view.updateState(EditorState.create({ doc, selection, plugins: editor.state.plugins }))
 }
 
-/** Makes the first editor before it is needed. */
+export function giveBack(editor: Editor): void {
+    editor.view.dom.remove()
+    if (spares.length === MOST_SPARE) {
+        editor.destroy()
+        return
+    }
+    const spare = { editor, isFresh: false }
+    spares.push(spare)
+    afterFrame(() => {
+        if (spares.includes(spare)) {
+            fill(editor, '', false)
+            spare.isFresh = true
+        }
+    })
+}
+
+/** Makes the first editors before they are needed. */
 export function prepareEditor(): void {
-    spare ??= make()
+    while (spares.length < MOST_SPARE) {
+        spares.push({ editor: make(), isFresh: true })
+    }
 }

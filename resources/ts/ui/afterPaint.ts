@@ -1,33 +1,40 @@
-import { onScopeDispose, shallowRef, watch, type Ref } from 'vue'
+import { effect, onScopeDispose, shallowRef, stop, watch, type Ref } from 'vue'
 import { useMap } from '@/stores/map'
+import { afterFrame } from './afterFrame'
+
+/** Milliseconds from the end of a frame until it is on the screen. */
+const PRESENTED = 8
 
 /**
- * Follows a value, but while a title is being typed on the board only after the next frame is painted: what stands
- * beside the board must not hold up the caret or a letter.
+ * Follows what a function reads, but while a title is being typed on the board only after the next frame is painted:
+ * what is not the field itself must not hold up the caret or a letter. Nothing is even computed before.
  */
 export function afterPaint<T>(read: () => T): Readonly<Ref<T>> {
     const map = useMap()
-    const value = shallowRef(read()) as Ref<T>
-    let frame = 0
-    let timer: ReturnType<typeof setTimeout> | undefined
+    const value = shallowRef() as Ref<T>
+    /** How often what was read has changed. */
+    const changes = shallowRef(0)
+    let waiting: ReturnType<typeof afterFrame> | null = null
+
+    const reading = effect(() => (value.value = read()), { scheduler: () => changes.value++ })
 
     function follow(): void {
-        cancelAnimationFrame(frame)
-        clearTimeout(timer)
-        frame = 0
-        value.value = read()
+        waiting?.drop()
+        waiting = null
+        reading()
     }
 
-    watch(read, () => {
+    // Whether one types is known when all that the key does is done.
+    watch([changes, () => map.editing?.where], ([now], [before]) => {
         if (map.editing?.where !== 'board') {
             follow()
-        } else if (frame === 0) {
-            frame = requestAnimationFrame(() => (timer = setTimeout(follow)))
+        } else if (now !== before) {
+            waiting ??= afterFrame(follow, PRESENTED)
         }
     })
     onScopeDispose(() => {
-        cancelAnimationFrame(frame)
-        clearTimeout(timer)
+        stop(reading)
+        waiting?.drop()
     })
     return value
 }

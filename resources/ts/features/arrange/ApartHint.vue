@@ -2,13 +2,13 @@
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useActions } from '@/actions/useActions'
-import { useMap } from '@/stores/map'
+import { useBeside } from '@/stores/beside'
 import { isApart } from './apart'
 
 /** Says that the chosen branch does not stand where its arrangement has it. */
-const map = useMap()
+const beside = useBeside()
 const { run } = useActions()
-const isPulled = computed(() => isApart(map.tree, map.current ?? ''))
+const isPulled = computed(() => isApart(beside.tree, beside.current ?? ''))
 </script>
 
 <template>

@@ -1,21 +1,23 @@
 <script setup lang="ts">
 import { NSelect } from 'naive-ui'
 import { computed } from 'vue'
+import { useBeside } from '@/stores/beside'
 import { useMap } from '@/stores/map'
 import { arrangements, ownArrangement } from './arrangements'
 
 /** Chooses how the branches of what is chosen are laid out. */
 const map = useMap()
+const beside = useBeside()
 
 const AS_ABOVE = 'as-above'
 const SEVERAL = 'several'
 const options = computed(() => [
-    { value: AS_ABOVE, label: map.chosen.includes(map.tree.root) ? 'As the map' : 'As what is above it' },
+    { value: AS_ABOVE, label: beside.chosen.includes(beside.tree.root) ? 'As the map' : 'As what is above it' },
     ...arrangements.map(({ name, label }) => ({ value: name, label })),
 ])
 /** What all chosen have in common. */
 const value = computed(() => {
-    const own = new Set(map.chosen.map((id) => ownArrangement(map.tree, id) ?? AS_ABOVE))
+    const own = new Set(beside.chosen.map((id) => ownArrangement(beside.tree, id) ?? AS_ABOVE))
     return own.size === 1 ? [...own][0] : SEVERAL
 })
 

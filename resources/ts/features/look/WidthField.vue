@@ -2,13 +2,15 @@
 import { NInputNumber } from 'naive-ui'
 import { computed } from 'vue'
 import { bounds } from '@/api/bounds'
+import { useBeside } from '@/stores/beside'
 import { useMap } from '@/stores/map'
 import { ownWidth } from './width'
 
 /** How wide what is chosen is; without a width the text decides. */
 const map = useMap()
+const beside = useBeside()
 
-const value = computed(() => ownWidth(map.tree, map.current ?? ''))
+const value = computed(() => ownWidth(beside.tree, beside.current ?? ''))
 
 function set(width: number | null): void {
     if (width === null || (width >= bounds.narrowest && width <= bounds.widest)) {
@@ -18,7 +20,7 @@ function set(width: number | null): void {
 </script>
 
 <template>
-    <div v-if="map.chosen.length === 1" class="field">
+    <div v-if="beside.chosen.length === 1" class="field">
         <span>Width</span>
         <NInputNumber
             :value="value" size="small" :min="bounds.narrowest" :max="bounds.widest" :step="20" placeholder="As the text needs" clearable

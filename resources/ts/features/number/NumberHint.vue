@@ -2,13 +2,13 @@
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useActions } from '@/actions/useActions'
-import { useMap } from '@/stores/map'
+import { useBeside } from '@/stores/beside'
 import { rowOf } from '@/stores/tree'
 
 /** Says that what is below the chosen topic is numbered. */
-const map = useMap()
+const beside = useBeside()
 const { run } = useActions()
-const isNumbered = computed(() => (rowOf(map.tree, 'numbering', map.current ?? '')?.fields.style ?? null) !== null)
+const isNumbered = computed(() => (rowOf(beside.tree, 'numbering', beside.current ?? '')?.fields.style ?? null) !== null)
 </script>
 
 <template>

@@ -1,0 +1,120 @@
+<script setup lang="ts">
+import { computed, watch } from 'vue'
+import { useWalk } from '@/show/walkStore'
+import { useDrag } from '@/stores/drag'
+import { useMap } from '@/stores/map'
+import { childrenOf } from '@/stores/tree'
+import { plainTitle } from '@/text/titleMarkdown'
+import { afterPaint } from '@/ui/afterPaint'
+import { useCamera } from './cameraStore'
+import { farLabels, isReadable } from './farLabels'
+import FarLabels from './FarLabels.vue'
+import FarView from './FarView.vue'
+import type { Box } from './geometry'
+import type { DrawnSlip } from './guess'
+import { deepestLevel } from './looks'
+import MarkShape from './MarkShape.vue'
+import SlipShape from './SlipShape.vue'
+import type { Painted } from './useViewport'
+
+/**
+ * All that is drawn of the map: connectors, marks, slips, and from afar bars and titles. While a title is typed it is
+ * a frame behind the field.
+ */
+const props = defineProps<{
+    painted: Painted
+    /** How far a topic that is being pulled aside is from its place. */
+    shift: { readonly id: string; readonly x: number; readonly y: number } | null
+}>()
+/** What has changed of the map is in the document now. */
+const emit = defineEmits<{ drawn: [] }>()
+
+const map = useMap()
+const walk = useWalk()
+const camera = useCamera()
+const drag = useDrag()
+
+interface Placed { slip: DrawnSlip; box: Box }
+
+const shown = afterPaint(() => ({
+    boxes: camera.boxes, drawn: camera.drawn, tree: map.tree, chosen: map.chosen, marks: map.marks,
+    typing: map.editing?.where === 'board' ? map.editing.id : null,
+}))
+watch(shown, () => emit('drawn'), { flush: 'post' })
+
+const isLegible = (level: number): boolean => isReadable(level, props.painted.scale)
+const far = computed(() => !isLegible(deepestLevel))
+const labels = computed(() => {
+    const { boxes, drawn, tree } = shown.value
+    return far.value ? farLabels({ boxes, slips: drawn, title: (id) => plainTitle(tree.topics.get(id)?.title ?? '') }, props.painted, props.painted.scale) : []
+})
+const labelled = computed(() => new Set(labels.value.map((label) => label.id)))
+/** Room beside a slip for what hangs on it, such as tally marks. */
+const ASIDE = 90
+
+/** The slips and connectors to be drawn. Both go over every topic at every change, so they make nothing on the way. */
+const visible = computed(() => {
+    const seen: Placed[] = []
+    const connectors: Placed[] = []
+    const { x, y, w, h } = props.painted
+    const [right, bottom] = [x + w, y + h]
+    const legible = Array.from({ length: deepestLevel + 1 }, (_, level) => isLegible(level))
+    const { boxes, drawn, chosen } = shown.value
+    for (const [id, box] of boxes) {
+        const slip = drawn.get(id)
+        if (slip === undefined) {
+            continue
+        }
+        const isDrawn = legible[slip.level] === true
+        const isNear = box.x - ASIDE < right && x < box.x + box.w + ASIDE && box.y < bottom && y < box.y + box.h
+        if (isNear && (isDrawn || (chosen.includes(id) && !labelled.value.has(id)))) {
+            seen.push({ slip, box })
+        }
+        if (!isDrawn || slip.connector === '') {
+            continue
+        }
+        // A connector reaches from a box to its parent, so it can be in view when the box is not.
+        const parent = slip.parent === null ? box : boxes.get(slip.parent)
+        if (parent !== undefined && Math.min(box.x, parent.x) < right && x < Math.max(box.x + box.w, parent.x + parent.w)
+            && Math.min(box.y, parent.y) < bottom && y < Math.max(box.y + box.h, parent.y + parent.h)) {
+            connectors.push({ slip, box })
+        }
+    }
+    return { seen, connectors }
+})
+
+const isDimmed = (id: string): boolean => (walk.at !== null && walk.at !== id) || drag.ids.includes(id)
+const isChosen = (id: string): boolean => walk.at === null && shown.value.chosen.includes(id)
+const isParent = (id: string): boolean => childrenOf(shown.value.tree, id).length > 0
+/** All that a slip is drawn of, so that the others are passed over when one changes. */
+const memoOf = (slip: DrawnSlip, box: Box): unknown[] => [
+    slip, box.x, box.y, props.shift?.id === slip.id ? props.shift : null, isChosen(slip.id), isDimmed(slip.id),
+    slip.id === shown.value.typing, isLegible(slip.level), walk.at === null, isParent(slip.id), stemOf(slip),
+]
+/** Where what opens downwards hangs: lists on a stem at the left, all else below the middle. */
+const STEM = 11
+function stemOf(slip: DrawnSlip): number {
+    const first = slip.opens === 'down' ? shown.value.drawn.get(childrenOf(shown.value.tree, slip.id)[0] ?? '') : undefined
+    return first?.spine === 'left' ? STEM : slip.w / 2
+}
+</script>
+
+<template>
+    <FarView v-if="far" :painted="painted" :boxes="shown.boxes" :slips="shown.drawn" :labelled="labelled" />
+    <path
+        v-for="{ slip, box } in visible.connectors" :key="slip.id" v-memo="[slip, box.x, box.y, walk.at !== null || isDimmed(slip.id)]" class="connector" :class="{ dimmed: walk.at !== null || isDimmed(slip.id) }"
+        :d="slip.connector" :style="{ transform: `translate(${box.x}px, ${box.y}px)`, d: `path('${slip.connector}')`, fill: `var(--${slip.chalk})` }" />
+    <MarkShape v-for="mark in far ? [] : shown.marks.values()" :key="mark.id" :mark="mark" :dimmed="walk.at !== null" />
+    <SlipShape
+        v-for="{ slip, box } in visible.seen" :key="slip.id" v-memo="memoOf(slip, box)" :slip="slip" :x="box.x + (shift?.id === slip.id ? shift.x : 0)" :y="box.y + (shift?.id === slip.id ? shift.y : 0)"
+        :chosen="isChosen(slip.id)" :dimmed="isDimmed(slip.id)" :typing="slip.id === shown.typing || !isLegible(slip.level)"
+        :stem="stemOf(slip)" :foldable="walk.at === null && slip.level > 0 && isParent(slip.id)"
+        @fold="map.setFolded('board', [slip.id], slip.hidden === 0)" />
+    <FarLabels v-if="far" :labels="labels" :scale="painted.scale" :chosen="shown.chosen" />
+</template>
+
+<style scoped>
+.connector { transition: transform 180ms ease-out, d 180ms ease-out, opacity 180ms; pointer-events: none; }
+.moving .connector { transition: none; }
+.connector.dimmed { opacity: var(--rest); }
+</style>

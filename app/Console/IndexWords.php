@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use App\Find\WordIndex;
+use App\Find\Indexer;
 use App\Models\Person;
 use Illuminate\Console\Command;
 
-/** Brings the index of words up to date for everyone. The start command runs it, so that the first search does not wait. */
+/** Brings what is known across maps up to date for everyone. The start command runs it, so that the first search does not wait. */
 final class IndexWords extends Command
 {
     protected $signature = 'find:index';
 
-    protected $description = 'Brings the index of words up to date for everyone.';
+    protected $description = 'Brings the indexes of words and of facts up to date for everyone.';
 
-    public function handle(WordIndex $index): int
+    public function handle(Indexer $index): int
     {
         foreach (Person::query()->get() as $person) {
             $index->catchUp($person);

@@ -6,8 +6,8 @@ namespace App\Find;
 
 use App\Library\Shelf;
 use App\Models\Person;
+use App\Models\TopicRecord;
 use ChalkTree\Text\InlineMarkdown;
-use Illuminate\Database\Connection;
 use Illuminate\Support\Collection;
 use stdClass;
 
@@ -26,7 +26,7 @@ final readonly class QuickOpen
     /** Seconds; who types waits no longer for maps that were brought in just now. */
     private const LONGEST_CATCH_UP = 0.25;
 
-    public function __construct(private Connection $database, private WordIndex $index, private Shelf $shelf)
+    public function __construct(private Indexer $indexer, private WordSearch $words, private WordIndex $index, private Shelf $shelf)
     {
     }
 
@@ -41,7 +41,7 @@ final readonly class QuickOpen
             return ['maps' => [], 'topics' => []];
         }
         $titles = $this->shelf->titles($person);
-        $this->index->catchUp($person, self::LONGEST_CATCH_UP, $here);
+        $this->indexer->catchUp($person, self::LONGEST_CATCH_UP, $here);
 
         return ['maps' => $this->maps($titles, $tokens), 'topics' => $this->topics($person, $titles, $tokens, $here)];
     }
@@ -69,10 +69,10 @@ final readonly class QuickOpen
     {
         // The longest word narrows the most; the others are held against what it finds.
         usort($tokens, fn (string $a, string $b): int => strlen($b) <=> strlen($a));
-        $words = $this->index->meant($person, $tokens[0]);
+        $words = $this->words->meant($person, $tokens[0]);
         // One or two letters tell so little that weighing many answers against each other would be for nothing.
         $most = strlen($tokens[0]) < 3 ? intdiv(self::CANDIDATES, 3) : (count($tokens) > 1 ? 2 * self::CANDIDATES : self::CANDIDATES);
-        $found = ($here === null ? new Collection : $this->index->using($person, $words, $most, $here))->concat($this->index->using($person, $words, $most));
+        $found = ($here === null ? new Collection : $this->words->using($person, $words, $most, $here))->concat($this->words->using($person, $words, $most));
         $scores = $more = [];
         foreach ($found as $i => $row) {
             $title = InlineMarkdown::plain((string) $row->title);
@@ -144,7 +144,7 @@ final readonly class QuickOpen
         $trails = array_fill(0, $topics->count(), []);
         $at = $topics->map(fn (stdClass $row): ?string => $row->parent)->all();
         for ($n = 0; $n < self::DEEPEST_TRAIL && array_filter($at) !== []; $n++) {
-            $rows = $this->database->table('topics')->whereIn('map_id', $topics->pluck('map_id')->unique())->whereIn('id', array_filter($at))->get(['map_id', 'id', 'title', 'parent'])
+            $rows = TopicRecord::query()->toBase()->whereIn('map_id', $topics->pluck('map_id')->unique())->whereIn('id', array_filter($at))->get(['map_id', 'id', 'title', 'parent'])
                 ->keyBy(fn (stdClass $row): string => "{$row->map_id} {$row->id}");
             foreach ($at as $i => $parent) {
                 $row = $parent === null ? null : $rows->get("{$topics[$i]->map_id} {$parent}");

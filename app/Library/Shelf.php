@@ -6,6 +6,7 @@ namespace App\Library;
 
 use App\Models\MapRecord;
 use App\Models\Person;
+use App\Models\TopicRecord;
 use App\Store\MapStore;
 use Carbon\CarbonImmutable;
 use ChalkTree\Edit\InvalidEdit;
@@ -59,14 +60,15 @@ final readonly class Shelf
      */
     public function list(Person $person, bool $trashed = false): array
     {
-        $rows = $this->database->table('maps')
+        // A row a map with the title of its root: one join, where models would ask for each root.
+        $rows = MapRecord::query()->toBase()
             ->leftJoin('topics as root', fn ($join) => $join->on('root.map_id', '=', 'maps.id')->on('root.id', '=', 'maps.root'))
             ->where('person_id', $person->id)
             ->whereNull('trashed_at', not: $trashed)
             ->orderByDesc('maps.updated_at')
             ->orderBy('maps.id')
             ->get(['maps.id', 'maps.title', 'maps.seq', 'maps.updated_at', 'maps.trashed_at', 'maps.folder', 'maps.favourite', 'maps.starter', 'root.title as root_title']);
-        $counts = $this->database->table('topics')
+        $counts = TopicRecord::query()->toBase()
             ->whereIn('map_id', $rows->pluck('id'))
             ->whereNull('removed')
             ->groupBy('map_id')
@@ -89,7 +91,7 @@ final readonly class Shelf
     /** @return array<string, string> by map, the latest changed first; those in the trash left out */
     public function titles(Person $person): array
     {
-        return $this->database->table('maps')
+        return MapRecord::query()->toBase()
             ->leftJoin('topics as root', fn ($join) => $join->on('root.map_id', '=', 'maps.id')->on('root.id', '=', 'maps.root'))
             ->where('person_id', $person->id)->whereNull('trashed_at')->orderByDesc('maps.updated_at')
             ->get(['maps.id', 'maps.title', 'root.title as root_title'])

@@ -6,16 +6,16 @@ namespace App\Library;
 
 use App\Models\MapRecord;
 use App\Models\Person;
+use App\Models\TopicRecord;
 use App\Store\MapStore;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Connection;
 
 /** What was thrown away: kept for thirty days, or until its owner empties the trash. */
 final readonly class Trash
 {
     public const DAYS = 30;
 
-    public function __construct(private Connection $database, private MapStore $store)
+    public function __construct(private MapStore $store)
     {
     }
 
@@ -24,7 +24,7 @@ final readonly class Trash
     {
         $before = CarbonImmutable::now()->subDays(self::DAYS);
         MapRecord::query()->where('trashed_at', '<', $before)->delete();
-        $old = $this->database->table('topics')->whereNotNull('removed')->where('changed', '>', 0)->where('changed', '<', $before->getTimestamp());
+        $old = TopicRecord::query()->whereNotNull('removed')->where('changed', '>', 0)->where('changed', '<', $before->getTimestamp());
         $maps = (clone $old)->distinct()->pluck('map_id');
         $old->delete();
         MapRecord::query()->whereKey($maps)->each(fn (MapRecord $map) => $this->store->sweep($map));
@@ -38,7 +38,7 @@ final readonly class Trash
     /** Undo and history can no longer bring back what this takes. */
     public function emptyBranches(MapRecord $map): int
     {
-        $count = $this->database->table('topics')->where('map_id', $map->id)->whereNotNull('removed')->delete();
+        $count = TopicRecord::query()->where('map_id', $map->id)->whereNotNull('removed')->delete();
         $this->store->sweep($map);
 
         return $count;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Mail;
 
-use Illuminate\Support\Facades\DB;
+use App\Models\LetterRecord;
 use Symfony\Component\Mailer\Exception\TransportException;
 use Symfony\Component\Mailer\SentMessage;
 use Symfony\Component\Mailer\Transport\AbstractTransport;
@@ -27,7 +27,7 @@ final class OutboxTransport extends AbstractTransport
             throw new TransportException('The outbox keeps letters only, not raw messages.');
         }
         $letter = MessageConverter::toEmail($original);
-        DB::table('letters')->insert([
+        LetterRecord::query()->create([
             'recipient' => implode(', ', array_map(fn (Address $to): string => $to->getAddress(), $letter->getTo())),
             'subject' => (string) $letter->getSubject(),
             'text' => (string) $letter->getTextBody(),

@@ -21,6 +21,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string|null $folder
  * @property bool $favourite
  * @property bool $starter  whether new maps can begin from it
+ * @property int $cleared  how often its trash was cleared
  * @property int|null $indexed_seq  the number of the latest edit that the index of words knows
  * @property CarbonImmutable|null $trashed_at
  * @property CarbonImmutable $created_at
@@ -44,6 +45,7 @@ final class MapRecord extends Model
     protected $casts = [
         'person_id' => 'integer',
         'seq' => 'integer',
+        'cleared' => 'integer',
         'favourite' => 'boolean',
         'starter' => 'boolean',
         'indexed_seq' => 'integer',

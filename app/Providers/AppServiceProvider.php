@@ -10,12 +10,17 @@ use App\Models\MapRecord;
 use App\Models\Person;
 use App\Policies\FolderPolicy;
 use App\Policies\MapPolicy;
+use App\Store\MapStates;
+use App\Store\PartedCache;
 use App\Store\Sqlite\ImmediateConnector;
 use Illuminate\Auth\Notifications\ResetPassword;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\Config;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\RateLimiter;
@@ -28,6 +33,8 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->bind('db.connector.sqlite', ImmediateConnector::class);
+        $this->app->scoped(MapStates::class);
+        $this->app->when(PartedCache::class)->needs(Repository::class)->give(fn (): Repository => Cache::store(Config::string('cache.snapshots')));
     }
 
     public function boot(): void

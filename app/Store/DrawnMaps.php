@@ -51,6 +51,20 @@ final readonly class DrawnMaps
         }
     }
 
+    /**
+     * What is remembered of its layout, by topic.
+     *
+     * @param  Drawn  $drawn
+     * @return array<string, string|null>
+     */
+    public static function records(array $drawn): array
+    {
+        $records = unserialize($drawn['memory'], ['allowed_classes' => false]);
+
+        /** @var array<string, string|null> */
+        return is_array($records) ? $records : [];
+    }
+
     private function name(MapRecord $map, View $view): string
     {
         $folded = array_keys($view->folded);

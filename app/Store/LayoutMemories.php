@@ -4,42 +4,65 @@ declare(strict_types=1);
 
 namespace App\Store;
 
-use App\Models\EditRecord;
 use App\Models\MapRecord;
 use App\Models\Person;
 use ChalkTree\Arrange\Memory;
 use ChalkTree\Arrange\View;
-use Illuminate\Contracts\Cache\Repository;
 
 /**
  * Keeps what layouts found between requests, so that an edit of a large map lays out only what it touches. One memory a
- * person and view, in the cache; it is good only for the very state of the map and the view that it was made of, which
- * its key tells, and can be lost at any time.
+ * person and view; it is good only for the very state of the map and the view that it was made of, and can be lost at
+ * any time.
  */
 final readonly class LayoutMemories
 {
     /** Changed whenever the same map would be laid out otherwise by another version. */
-    private const VERSION = 4;
+    private const VERSION = 5;
 
-    private const SECONDS = 3 * 24 * 3600;
-
-    public function __construct(private Repository $cache)
+    public function __construct(private PartedCache $cache, private MapStates $states)
     {
     }
 
     public function of(MapRecord $map, Person $person, string $pane, View $view): ?Memory
     {
-        $kept = $this->cache->get($this->name($map, $person, $pane));
+        $parts = $this->cache->of($this->name($map, $person, $pane), $this->key($map, $view));
 
-        return is_array($kept) && ($kept['key'] ?? null) === $this->key($map, $view) && is_string($kept['data'] ?? null) ? Memory::unpack($kept['data']) : null;
+        return $parts === null ? null : Memory::lent($parts->get(...));
     }
 
+    public function has(MapRecord $map, Person $person, string $pane, View $view): bool
+    {
+        return $this->cache->of($this->name($map, $person, $pane), $this->key($map, $view)) !== null;
+    }
+
+    /** @param  Memory|null  $memory  of a whole layout; null where nothing is known any more */
     public function keep(MapRecord $map, Person $person, string $pane, View $view, ?Memory $memory): void
     {
         if ($memory === null) {
             $this->cache->forget($this->name($map, $person, $pane));
         } else {
-            $this->cache->put($this->name($map, $person, $pane), ['key' => $this->key($map, $view), 'data' => $memory->pack()], self::SECONDS);
+            $this->keepRecords($map, $person, $pane, $view, $memory->changed());
+        }
+    }
+
+    /** @param  array<string, string|null>  $records  all there are, as Memory::changed() gave them */
+    public function keepRecords(MapRecord $map, Person $person, string $pane, View $view, array $records): void
+    {
+        $this->cache->keep($this->name($map, $person, $pane), $this->key($map, $view), array_filter($records, is_string(...)));
+    }
+
+    /**
+     * Keeps what a memory that was taken from here has learned since.
+     *
+     * @param  string  $before  the key of the state and view in which it was taken
+     *
+     * @throws PartLost
+     */
+    public function follow(MapRecord $map, Person $person, string $pane, string $before, View $view, Memory $memory): void
+    {
+        $parts = $this->cache->of($this->name($map, $person, $pane), $before);
+        if ($parts !== null) {
+            $this->cache->change($this->name($map, $person, $pane), $this->key($map, $view), $parts, $memory->changed());
         }
     }
 
@@ -48,13 +71,12 @@ final readonly class LayoutMemories
         return "layout {$map->id} {$person->id} {$pane}";
     }
 
-    /** The latest edit names the state of a map; its number alone could come again after a transaction that failed. */
+    /** Names a state of a map and a view of it. */
     public function key(MapRecord $map, View $view): string
     {
         $folded = array_keys($view->folded);
         sort($folded);
-        $edit = $map->seq === 0 ? 'none' : (string) EditRecord::query()->where('map_id', $map->id)->where('seq', $map->seq)->value('edit_id');
 
-        return hash('xxh128', implode(' ', [self::VERSION, $map->id, $map->seq, $edit, $map->arrangement, (string) $view->scope, ...$folded]));
+        return hash('xxh128', implode(' ', [self::VERSION, $this->states->of($map), $map->arrangement, (string) $view->scope, ...$folded]));
     }
 }

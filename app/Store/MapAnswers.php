@@ -7,7 +7,6 @@ namespace App\Store;
 use App\Limits\Alone;
 use App\Models\MapRecord;
 use App\Models\Person;
-use ChalkTree\Arrange\Memory;
 use ChalkTree\Arrange\View;
 use ChalkTree\Edit\Change;
 use ChalkTree\Edit\Changes;
@@ -19,6 +18,8 @@ use ChalkTree\Map\TopicMap;
 use ChalkTree\Number\Numbers;
 use ChalkTree\Refusal;
 use Illuminate\Database\Connection;
+
+use function Illuminate\Support\defer;
 
 /**
  * Answers the requests of a browser that has a map open: the whole of it, edits made on it, news of it.
@@ -38,6 +39,8 @@ final readonly class MapAnswers
         private EditLog $log,
         private ViewStore $views,
         private LayoutMemories $memories,
+        private Snapshots $snapshots,
+        private MapStates $states,
         private DrawnMaps $drawn,
         private Alone $alone,
     ) {
@@ -49,7 +52,9 @@ final readonly class MapAnswers
         $look = $this->views->of($record, $person, $pane);
         $view = ViewStore::view($look);
         $drawn = $this->drawn->of($record, $view) ?? self::withoutCollecting(fn (): array => $this->draw($record, $view));
-        $this->memories->keep($record, $person, $pane, $view, Memory::unpack($drawn['memory']));
+        if (! $this->memories->has($record, $person, $pane, $view)) {
+            defer(fn () => $this->memories->keepRecords($record, $person, $pane, $view, DrawnMaps::records($drawn)));
+        }
         $own = [
             'id' => $record->id,
             'seq' => $record->seq,
@@ -68,7 +73,7 @@ final readonly class MapAnswers
         $board = new SceneBoard(null, $view);
         $scene = $board->news($map, []);
         $rows = $this->allRows($map);
-        $drawn = ['rows' => self::json($rows), 'scene' => self::json($scene), 'numbers' => self::json((object) Numbers::of($map)), 'memory' => $board->memory()?->pack() ?? ''];
+        $drawn = ['rows' => self::json($rows), 'scene' => self::json($scene), 'numbers' => self::json((object) Numbers::of($map)), 'memory' => serialize($board->memory()?->changed() ?? [])];
         $this->drawn->keep($record, $view, $drawn, count($rows));
 
         return $drawn;
@@ -116,22 +121,41 @@ final readonly class MapAnswers
     {
         $edits = $this->prepared($record, $person, $bodies, $all);
 
-        return self::withoutCollecting(fn (): array => $this->database->transaction(function () use ($record, $person, $since, $edits, $all, $look, $pane): array {
+        $make = fn (bool $isFromTables): array => self::withoutCollecting(fn (): array => $this->made($record, $person, $since, $edits, $all, $look, $pane, $isFromTables));
+        try {
+            return $make(false);
+        } catch (PartLost) {
+            return $make(true);
+        }
+    }
+
+    /**
+     * @param  list<array{string|null, EditBody|Refusal}>  $edits
+     * @param  Look|null  $look
+     * @return array<string, mixed>
+     *
+     * @throws PartLost having changed nothing
+     */
+    private function made(MapRecord $record, Person $person, int $since, array $edits, bool $all, ?array $look, string $pane, bool $isFromTables): array
+    {
+        [$answer, $keep] = $this->database->transaction(function () use ($record, $person, $since, $edits, $all, $look, $pane, $isFromTables): array {
             $record = $this->locked($record);
-            $map = $this->store->load($record);
+            $held = new HeldMap($this->snapshots, $this->memories, $this->states, $this->store, $record, $person, $pane, $isFromTables);
+            $map = $held->map;
             $view = $this->views->board($record, $person, $pane);
             $missed = $since === $record->seq ? [] : $this->missed($record, $since);
             $seen = $missed === null ? null : ($missed === [] ? clone $map : $this->asOf($map, $missed));
             $missed = $seen === null ? null : $missed;
             $numbers = $seen === null ? null : Numbers::of($seen);
-            $board = new SceneBoard($seen, $view, $missed === [] ? $this->memories->of($record, $person, $pane, $view) : null);
+            $board = new SceneBoard($seen, $view, $missed === [] ? $held->memory($view) : null);
             $changes = $missed ?? [];
+            $made = [];
             $outcomes = [];
             foreach ($edits as $edit) {
-                [$outcome, $made] = $this->one($record, $map, $person, $edit, $all);
+                [$outcome, $change] = $this->one($record, $map, $person, $edit, $all);
                 $outcomes[] = $outcome;
-                if ($made !== null) {
-                    $changes[] = $made;
+                if ($change !== null) {
+                    $changes[] = $made[] = $change;
                 }
             }
             $refolded = [];
@@ -142,19 +166,21 @@ final readonly class MapAnswers
             }
 
             $scene = $board->news($map, $changes, $view, array_values($refolded));
-            if ($changes !== [] || $refolded !== [] || $scene['reset']) {
-                $this->memories->keep($record, $person, $pane, $view, $board->memory());
-            }
+            $keep = $changes !== [] || $refolded !== [] || $scene['reset'] ? fn () => $held->keep($made, $view, $board->memory()) : null;
 
-            return [
+            return [[
                 'seq' => $record->seq,
                 'edits' => $outcomes,
                 'rows' => $missed === null ? $this->allRows($map) : $this->changedRows($map, $changes),
                 'scene' => $scene,
                 'numbers' => ($now = Numbers::of($map)) === $numbers ? null : (object) $now,
                 ...$this->log->next($record, $person),
-            ];
-        }));
+            ], $keep];
+        });
+        // Not before it is in the database: nobody may find there what then was not kept.
+        $keep === null ?: $keep();
+
+        return $answer;
     }
 
     /**

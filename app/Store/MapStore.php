@@ -20,6 +20,7 @@ use ChalkTree\Map\Sheet;
 use ChalkTree\Map\Side;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
+use Closure;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Query\Builder as BaseQuery;
@@ -52,21 +53,46 @@ final readonly class MapStore
             }
         })());
         $this->loadRarities($record, $map);
-        $map->lend(fn (): iterable => $this->featureRows($record->id));
+        $map->lendRows($this->lent($record->id));
 
         return $map;
     }
 
-    /** @return iterable<FeatureRow> what features keep; sorts that this version does not know rest where they are */
-    public function featureRows(string $map): iterable
+    /**
+     * What features keep of a map; sorts that this version does not know rest where they are.
+     *
+     * @param  list<class-string<FeatureRow>>|null  $classes  of these sorts only
+     * @return iterable<FeatureRow>
+     */
+    public function featureRows(string $map, ?array $classes = null): iterable
     {
-        $types = array_map(fn (string $class): string => $class::type(), Features::rows());
+        $types = array_map(fn (string $class): string => $class::type(), $classes ?? Features::rows());
         if ($types !== []) {
             // There may be as many of these as topics, so none becomes a model.
             foreach ($this->kept($map)->toBase()->whereIn('type', $types)->get(['type', 'id', 'fields']) as $row) {
                 yield $this->decoded($row);
             }
         }
+    }
+
+    /**
+     * What features keep, as it is now, each sort decoded when it is asked for.
+     *
+     * @return Closure(string): iterable<FeatureRow>
+     */
+    private function lent(string $map): Closure
+    {
+        $written = [];
+        // There may be as many of these as topics, so none becomes a model.
+        foreach ($this->kept($map)->toBase()->get(['type', 'id', 'fields']) as $row) {
+            $written[(string) $row->type][] = $row;
+        }
+
+        return function (string $type) use ($written): iterable {
+            foreach ($written[$type] ?? [] as $row) {
+                yield $this->decoded($row);
+            }
+        };
     }
 
     public function featureRow(string $map, string $type, string $id): ?FeatureRow
@@ -90,9 +116,10 @@ final readonly class MapStore
         return RowTypes::ofFeature((string) $row->type)::fromFields((string) $row->id, $fields);
     }
 
-    /** Takes the rows of features whose topics are gone for good. */
+    /** Takes the rows of features whose topics were just taken for good, and notes that the map is not what it was. */
     public function sweep(MapRecord $record): void
     {
+        MapRecord::query()->whereKey($record->id)->increment('cleared');
         if (! $this->kept($record->id)->exists()) {
             return;
         }
@@ -144,6 +171,7 @@ final readonly class MapStore
                 'starter' => false,
                 'indexed_seq' => null,
                 'seq' => 0,
+                'cleared' => 0,
                 'created_at' => $now,
                 'updated_at' => $now,
             ]);

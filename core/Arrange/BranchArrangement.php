@@ -22,6 +22,6 @@ final readonly class BranchArrangement extends FeatureRow
 
     public static function declared(): array
     {
-        return ['name' => Field::choice(Arrangements::names())];
+        return ['name' => Field::choice(Arrangements::names())->asked()];
     }
 }

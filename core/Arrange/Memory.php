@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ChalkTree\Arrange;
 
+use Closure;
+
 /**
  * What a layout found for each slip, so small that it can be kept from one request to the next: the size of its box and
  * of its branch. With it a layout begins as if everything were drawn already, and goes down only where something has
@@ -11,15 +13,33 @@ namespace ChalkTree\Arrange;
  */
 final class Memory
 {
-    private const ID = 26;
-
     private const FORM = 'd6VH8a8';
 
-    private const RECORD = 26 + 6 * 8 + 4 + 4 + 8;
+    /** @var array<string, string|null> the records that changed since this was lent, by topic id; null for those that are gone */
+    private array $changed = [];
 
-    /** @param  array<string, string>  $records  packed, by topic id */
-    private function __construct(private array $records)
+    /**
+     * @param  array<string, string|null>  $records  packed, by topic id
+     * @param  (Closure(string): ?string)|null  $stored  reads a record that is not among these
+     */
+    private function __construct(private array $records, private readonly ?Closure $stored = null)
     {
+    }
+
+    /**
+     * What is kept somewhere, each record read when it is asked for.
+     *
+     * @param  Closure(string): ?string  $stored
+     */
+    public static function lent(Closure $stored): self
+    {
+        return new self([], $stored);
+    }
+
+    /** @return array<string, string|null> the records that changed since this was lent, or all if it was not, by topic id; null for those that are gone */
+    public function changed(): array
+    {
+        return $this->changed;
     }
 
     /** @param  iterable<Slip>  $slips  all that are drawn */
@@ -31,33 +51,18 @@ final class Memory
         return $memory;
     }
 
-    /** Null where the text is not one. */
-    public static function unpack(string $data): ?self
-    {
-        if (strlen($data) % self::RECORD !== 0) {
-            return null;
-        }
-        $records = [];
-        for ($at = 0, $end = strlen($data); $at < $end; $at += self::RECORD) {
-            $records[substr($data, $at, self::ID)] = substr($data, $at + self::ID, self::RECORD - self::ID);
-        }
-
-        return new self($records);
-    }
-
-    public function pack(): string
-    {
-        $data = '';
-        foreach ($this->records as $id => $record) {
-            $data .= $id.$record;
-        }
-
-        return $data;
-    }
-
     public function has(string $id): bool
     {
-        return isset($this->records[$id]);
+        return $this->record($id) !== null;
+    }
+
+    private function record(string $id): ?string
+    {
+        if (! array_key_exists($id, $this->records) && $this->stored !== null) {
+            $this->records[$id] = ($this->stored)($id);
+        }
+
+        return $this->records[$id] ?? null;
     }
 
     /**
@@ -67,7 +72,7 @@ final class Memory
      */
     public function recall(Slip $slip): ?bool
     {
-        $record = $this->records[$slip->topic->id] ?? null;
+        $record = $this->record($slip->topic->id);
         /** @var array{1: float, 2: float, 3: float, 4: float, 5: float, 6: float, hidden: int, look: string, given: string}|false $known */
         $known = $record === null ? false : unpack('d6/Vhidden/H8look/a8given', $record);
         if ($known === false || $known['look'] !== $slip->look->hash) {
@@ -89,10 +94,10 @@ final class Memory
     public function learn(iterable $slips, array $gone): void
     {
         foreach ($gone as $id) {
-            unset($this->records[$id]);
+            $this->records[$id] = $this->changed[$id] = null;
         }
         foreach ($slips as $slip) {
-            $this->records[$slip->topic->id] = pack(
+            $this->records[$slip->topic->id] = $this->changed[$slip->topic->id] = pack(
                 self::FORM, $slip->w, $slip->h, $slip->left, $slip->top, $slip->right, $slip->bottom, $slip->hidden, $slip->look->hash, $slip->given->hash,
             );
         }

@@ -70,6 +70,25 @@ abstract readonly class FeatureRow implements Row
         return array_keys(array_filter(static::declared(), fn (Field $field): bool => $field->isText()));
     }
 
+    /** @return list<string> the names of the fields that can be asked for across maps */
+    final public static function asked(): array
+    {
+        return array_keys(array_filter(static::declared(), fn (Field $field): bool => $field->isAsked));
+    }
+
+    /** @return list<Fact> what it says of its topics that can be asked for */
+    final public function facts(): array
+    {
+        $facts = [];
+        foreach (array_intersect_key($this->saying(), array_flip(static::asked())) as $name => $value) {
+            foreach ($this->topics() as $topic) {
+                $facts[] = static::declared()[$name]->fact($topic, static::type().'.'.$name, $value);
+            }
+        }
+
+        return $facts;
+    }
+
     final public function id(): string
     {
         return $this->id;

@@ -12,6 +12,9 @@ use Closure;
 /** One field of a row of a feature: what it may hold, and what it holds where nothing was said. */
 final readonly class Field
 {
+    /** Of longer texts the beginning is what can be asked for. */
+    private const LONGEST_ASKED = 200;
+
     /**
      * @param  list<string>  $words
      * @param  (Closure(string): bool)|null  $isRight
@@ -24,6 +27,7 @@ final readonly class Field
         private array $words = [],
         private ?Closure $isRight = null,
         public ?string $called = null,
+        public bool $isAsked = false,
     ) {
     }
 
@@ -65,7 +69,19 @@ final readonly class Field
     /** What it is called in the middle of a sentence, where that is not what its row is called. */
     public function called(string $words): self
     {
-        return new self($this->sort, $this->blank, $this->least, $this->most, $this->words, $this->isRight, $words);
+        return new self($this->sort, $this->blank, $this->least, $this->most, $this->words, $this->isRight, $words, $this->isAsked);
+    }
+
+    /** Lets it be asked for across maps; see Fact. */
+    public function asked(): self
+    {
+        return new self($this->sort, $this->blank, $this->least, $this->most, $this->words, $this->isRight, $this->called, true);
+    }
+
+    /** A day as YYYY-MM-DD, or null. */
+    public static function day(): self
+    {
+        return new self('day', null, most: 10, words: ['be a day as YYYY-MM-DD'], isRight: fn (string $day): bool => preg_match('/^(\d{4})-(\d\d)-(\d\d)$/D', $day, $m) === 1 && checkdate((int) $m[2], (int) $m[3], (int) $m[1]));
     }
 
     public static function flag(): self
@@ -101,7 +117,7 @@ final readonly class Field
             'text' => $this->readText($from, $key),
             'number' => $from->intOrNull($key, $this->least, $this->most),
             'whole' => $from->int($key, $this->least, $this->most),
-            'formed' => $this->readFormed($from, $key),
+            'formed', 'day' => $this->readFormed($from, $key),
             'flag' => $from->bool($key),
             default => $from->isNull($key) ? null : $from->oneOf($key, $this->words === [] ? [''] : $this->words),
         };
@@ -122,6 +138,16 @@ final readonly class Field
         };
     }
 
+    /** The value that it holds, as a fact. */
+    public function fact(string $topic, string $field, int|float|string|bool|null $value): Fact
+    {
+        return match ($this->sort) {
+            'number', 'whole', 'flag' => new Fact($topic, $field, number: (int) $value),
+            'day' => new Fact($topic, $field, date: (string) $value),
+            default => new Fact($topic, $field, text: mb_substr((string) $value, 0, self::LONGEST_ASKED)),
+        };
+    }
+
     /** @return array<string, mixed> its piece of the wire's schema */
     public function schema(): array
     {
@@ -129,7 +155,7 @@ final readonly class Field
             'topic', 'text' => ['type' => 'string'],
             'number' => ['type' => ['integer', 'null'], 'minimum' => $this->least, 'maximum' => $this->most],
             'whole' => ['type' => 'integer', 'minimum' => $this->least, 'maximum' => $this->most],
-            'formed' => ['type' => ['string', 'null'], 'maxLength' => $this->most],
+            'formed', 'day' => ['type' => ['string', 'null'], 'maxLength' => $this->most],
             'flag' => ['type' => 'boolean'],
             default => ['enum' => [...$this->words, null]],
         };

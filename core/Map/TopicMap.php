@@ -12,83 +12,71 @@ use Closure;
  */
 final class TopicMap
 {
-    /** @var array<string, array<string, Row>> by type and id */
-    private array $rows = [];
+    private ?Sheet $sheet = null;
 
-    /** @var array<string, array<string, Topic>> topics in the map by parent ('' for none) and id */
-    private array $children = [];
+    private TopicRows $topics;
 
-    /** @var (Closure(): iterable<Row>)|null brings the rows of features, until they are asked for */
-    private ?Closure $rest = null;
-
-    /** @var array<string, true> parents whose children stand out of order */
-    private array $unsorted = [];
+    private FeatureRows $kept;
 
     /** @param  iterable<Row>  $rows */
     public function __construct(iterable $rows = [])
     {
+        $this->topics = new TopicRows;
+        $this->kept = new FeatureRows;
         foreach ($rows as $row) {
             $this->put($row);
         }
     }
 
+    /** Copies change apart; what is not read yet, each reads for itself. */
+    public function __clone()
+    {
+        $this->topics = clone $this->topics;
+        $this->kept = clone $this->kept;
+    }
+
     /**
-     * Puts topics into a map that has none of them yet; for ten thousand of them, one put() each would take twice as long.
+     * Puts topics into a map that has none of them yet.
      *
      * @param  iterable<Topic>  $topics
      */
     public function fill(iterable $topics): void
     {
-        foreach ($topics as $topic) {
-            $this->rows['topic'][$topic->id] = $topic;
-            if ($topic->removed === null) {
-                $this->children[$topic->parent ?? ''][$topic->id] = $topic;
-            }
-        }
-        foreach ($this->children as $parent => $_) {
-            $this->unsorted[(string) $parent] = true;
-        }
+        $this->topics->fill($topics);
+    }
+
+    /** Lends a map that has no topics yet those that lie elsewhere; each is read when it is asked for. */
+    public function lendTopics(StoredTopics $stored): void
+    {
+        $this->topics->lend($stored);
     }
 
     /**
-     * Lends the rows of features, which are fetched when the first of them is asked for.
+     * Lends the rows of features, which are read sort by sort when the first of one is asked for.
      *
-     * @param  Closure(): iterable<Row>  $fetch
+     * @param  Closure(string): iterable<FeatureRow>  $read  all rows of a type, the same whenever it is called
      */
-    public function lend(Closure $fetch): void
+    public function lendRows(Closure $read): void
     {
-        $this->rest = $fetch;
-    }
-
-    /** A copy stays as it is, so it cannot wait with fetching. */
-    public function __clone()
-    {
-        $this->fetch();
-    }
-
-    private function fetch(): void
-    {
-        [$fetch, $this->rest] = [$this->rest, null];
-        foreach ($fetch === null ? [] : $fetch() as $row) {
-            $this->rows[$row::type()][$row->id()] = $row;
-        }
+        $this->kept->lend($read);
     }
 
     public function row(string $type, string $id): ?Row
     {
-        if ($this->rest !== null && ! isset($this->rows[$type])) {
-            $this->fetch();
-        }
-
-        return $this->rows[$type][$id] ?? null;
+        return match ($type) {
+            'topic' => $this->topics->get($id),
+            'map' => $id === Sheet::ID ? $this->sheet : null,
+            default => $this->kept->ofType($type)[$id] ?? null,
+        };
     }
 
     /** @return array<string, array<string, Row>> by type and id */
     public function rows(): array
     {
-        $this->fetch();
+        $rows = $this->sheet === null ? [] : [Sheet::type() => [Sheet::ID => $this->sheet]];
+        $topics = $this->topics->all();
 
-        return $this->rows;
+        return $rows + ($topics === [] ? [] : [Topic::type() => $topics]) + $this->kept->all();
     }
 
     /**
@@ -99,9 +87,9 @@ final class TopicMap
     public function living(): array
     {
         $living = [];
-        foreach (array_diff_key($this->rows(), [Sheet::type() => 1, Topic::type() => 1]) as $rows) {
+        foreach ($this->kept->all() as $rows) {
             foreach ($rows as $row) {
-                if ($row instanceof FeatureRow && $this->isLiving($row)) {
+                if ($this->isLiving($row)) {
                     $living[] = $row;
                 }
             }
@@ -123,32 +111,21 @@ final class TopicMap
 
     public function put(Row $row): void
     {
-        if ($row instanceof FeatureRow) {
-            $this->fetch();
-        }
-        $type = $row::type();
-        $id = $row->id();
-        if ($row instanceof Topic) {
-            $before = $this->rows[$type][$id] ?? null;
-            $parent = $row->parent ?? '';
-            if ($before instanceof Topic && $before->removed === null && ($before->parent !== $row->parent || $row->removed !== null)) {
-                unset($this->children[$before->parent ?? ''][$id]);
-            }
-            if ($row->removed === null) {
-                $this->children[$parent][$id] = $row;
-                $this->unsorted[$parent] = true;
-            }
-        }
-        $this->rows[$type][$id] = $row;
+        match (true) {
+            $row instanceof Topic => $this->topics->put($row),
+            $row instanceof FeatureRow => $this->kept->put($row),
+            $row instanceof Sheet => $this->sheet = $row,
+            default => throw new UnknownRowType('There is no such sort of row.', 'type'),
+        };
     }
 
     public function drop(string $type, string $id): void
     {
-        $row = $this->row($type, $id);
-        if ($row instanceof Topic) {
-            unset($this->children[$row->parent ?? ''][$id]);
-        }
-        unset($this->rows[$type][$id]);
+        match ($type) {
+            'topic' => $this->topics->drop($id),
+            'map' => $this->sheet = null,
+            default => $this->kept->drop($type, $id),
+        };
     }
 
     /**
@@ -161,17 +138,13 @@ final class TopicMap
      */
     public function rowsOf(string $class): array
     {
-        $this->rest === null ?: $this->fetch();
-
         /** @var array<string, T> rows stand under the type of their class */
-        return $this->rows[$class::type()] ?? [];
+        return $this->kept->ofType($class::type());
     }
 
     public function sheet(): Sheet
     {
-        $sheet = $this->rows[Sheet::type()][Sheet::ID] ?? null;
-
-        return $sheet instanceof Sheet ? $sheet : throw MissingTopic::called(Sheet::ID);
+        return $this->sheet ?? throw MissingTopic::called(Sheet::ID);
     }
 
     public function root(): Topic
@@ -187,9 +160,9 @@ final class TopicMap
     /** A topic that is in the map, not in its trash. */
     public function find(string $id): ?Topic
     {
-        $topic = $this->rows['topic'][$id] ?? null;
+        $topic = $this->topics->get($id);
 
-        return $topic instanceof Topic && $topic->removed === null ? $topic : null;
+        return $topic !== null && $topic->removed === null ? $topic : null;
     }
 
     public function topic(string $id, string $field = 'topic'): Topic
@@ -200,11 +173,7 @@ final class TopicMap
     /** @return array<string, Topic> the topics right below, in their order, by id */
     public function children(string $id): array
     {
-        if (isset($this->unsorted[$id])) {
-            $this->sort($id);
-        }
-
-        return $this->children[$id] ?? [];
+        return $this->topics->children($id);
     }
 
     /** @return array<string, Topic> topics without a parent other than the root and those parked, in their order, by id */
@@ -247,8 +216,9 @@ final class TopicMap
         $stack = [$this->topic($id)];
         while (($topic = array_pop($stack)) !== null) {
             $branch[$topic->id] = $topic;
-            if (isset($this->children[$topic->id])) {
-                array_push($stack, ...array_reverse(array_values($this->children($topic->id))));
+            $below = $this->topics->children($topic->id);
+            if ($below !== []) {
+                array_push($stack, ...array_reverse(array_values($below)));
             }
         }
 
@@ -281,8 +251,8 @@ final class TopicMap
     public function removedTops(): array
     {
         $tops = [];
-        foreach ($this->rows['topic'] ?? [] as $topic) {
-            if ($topic instanceof Topic && $topic->removed === $topic->id) {
+        foreach ($this->topics->all() as $topic) {
+            if ($topic->removed === $topic->id) {
                 $tops[] = $topic;
             }
         }
@@ -294,8 +264,8 @@ final class TopicMap
     public function removedWith(string $id): array
     {
         $gone = [];
-        foreach ($this->rows['topic'] ?? [] as $topic) {
-            if ($topic instanceof Topic && $topic->removed === $id) {
+        foreach ($this->topics->all() as $topic) {
+            if ($topic->removed === $id) {
                 $gone[] = $topic;
             }
         }
@@ -324,7 +294,7 @@ final class TopicMap
         for ($level = [$id]; $level !== [] && $height < $most; $height++) {
             $below = [];
             foreach ($level as $at) {
-                foreach ($this->children[$at] ?? [] as $child) {
+                foreach ($this->topics->children($at) as $child) {
                     $below[] = $child->id;
                 }
             }
@@ -332,22 +302,5 @@ final class TopicMap
         }
 
         return $height;
-    }
-
-    private function sort(string $parent): void
-    {
-        unset($this->unsorted[$parent]);
-        $last = '';
-        foreach ($this->children[$parent] ?? [] as $topic) {
-            if (strcmp($last, $topic->rank) >= 0) {
-                uasort(
-                    $this->children[$parent],
-                    fn (Topic $a, Topic $b): int => strcmp($a->rank, $b->rank) ?: strcmp($a->id, $b->id),
-                );
-
-                return;
-            }
-            $last = $topic->rank;
-        }
     }
 }

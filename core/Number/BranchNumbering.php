@@ -25,7 +25,7 @@ final readonly class BranchNumbering extends FeatureRow
     public static function declared(): array
     {
         return [
-            'style' => Field::formed(fn (string $text): bool => Numbering::parse($text) !== null, 40, 'name a style for up to nine levels, such as “1.1*” or “A,1,a”'),
+            'style' => Field::formed(fn (string $text): bool => Numbering::parse($text) !== null, 40, 'name a style for up to nine levels, such as “1.1*” or “A,1,a”')->asked(),
             'from' => Field::whole(0, Bounds::HIGHEST_NUMBER, 1),
         ];
     }

@@ -59,7 +59,7 @@ it('makes, changes and removes rows of a feature, and says so', function () {
 it('keeps one row a topic, and none that says nothing', function () {
     $edit = Edits::read('row.set', ['type' => 'weight', 'topics' => [$this->ids['Crane'], $this->ids['Rope']], 'fields' => ['grams' => 7]]);
     Edits::apply($edit, $this->map);
-    expect($this->map->row('weight', $this->ids['Rope'])?->fields())->toBe(['grams' => 7, 'guessed' => false])
+    expect($this->map->row('weight', $this->ids['Rope'])?->fields())->toBe(['grams' => 7, 'guessed' => false, 'by' => null])
         ->and($edit->sentence($this->map))->toBe('Changed the weight of 2 topics');
     ($this->make)('row.set', ['type' => 'weight', 'topics' => [$this->ids['Rope']], 'fields' => ['grams' => null]]);
     expect($this->map->row('weight', $this->ids['Rope']))->toBeNull()->and($this->map->living())->toHaveCount(1);

@@ -2,18 +2,24 @@
 
 declare(strict_types=1);
 
+use ChalkTree\Edit\Edits;
+use ChalkTree\Edit\Recorder;
 use ChalkTree\Edit\TopicDraft;
+use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\MissingTopic;
 use ChalkTree\Map\NewMap;
+use ChalkTree\Map\Row;
 use ChalkTree\Map\RowTypes;
 use ChalkTree\Map\Sheet;
 use ChalkTree\Map\Side;
 use ChalkTree\Map\SideBalance;
+use ChalkTree\Map\StoredTopics;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Map\TreeCheck;
 use ChalkTree\Map\UnknownRowType;
+use ChalkTree\Refusal;
 use Tests\Support\Chance;
 use Tests\Support\RandomMaps;
 
@@ -52,6 +58,75 @@ it('answers questions about the tree', function () {
         ->and($map->isWithin('a', 'a'))->toBeTrue()
         ->and($map->isWithin('b', 'a'))->toBeFalse();
 });
+
+it('reads topics and rows one by one as it would have read all at once', function (int $seed) {
+    $chance = new Chance(900 + $seed);
+    $whole = RandomMaps::map($chance, 60);
+    for ($i = 0; $i < 20; $i++) {
+        try {
+            Edits::apply(RandomMaps::read(RandomMaps::edit($chance, $whole)), $whole, 5);
+        } catch (Refusal) {
+            continue;
+        }
+    }
+    $rows = $whole->rows();
+    $stored = clone $whole;
+    $read = 0;
+    $lent = new TopicMap([$whole->sheet()]);
+    $lent->lendTopics(new class($stored, $read) implements StoredTopics
+    {
+        public function __construct(private readonly TopicMap $stored, private int &$read)
+        {
+        }
+
+        public function topic(string $id): ?Topic
+        {
+            $this->read++;
+            $topic = $this->stored->row('topic', $id);
+
+            return $topic instanceof Topic ? $topic : null;
+        }
+
+        public function below(string $parent): array
+        {
+            return array_reverse(keys($this->stored->children($parent)));
+        }
+
+        public function all(): iterable
+        {
+            yield from array_filter($this->stored->rows()['topic'], fn (Row $row): bool => $row instanceof Topic);
+        }
+    });
+    $lent->lendRows(fn (string $type): iterable => array_filter($rows[$type] ?? [], fn (Row $row): bool => $row instanceof FeatureRow));
+    expect($lent->root())->toEqual($whole->root())->and($read)->toBe(1);
+    $made = 0;
+    for ($i = 0; $i < 40; $i++) {
+        try {
+            $changes = Edits::apply(RandomMaps::read(RandomMaps::edit($chance, $whole)), $whole, 5);
+        } catch (Refusal) {
+            continue;
+        }
+        $made++;
+        $lent = $chance->yes(50) ? $lent : clone $lent;
+        $changes->applyTo($lent, new Recorder($lent));
+        if ($chance->yes(10)) {
+            expect(RandomMaps::reading($lent))->toEqual(RandomMaps::reading($whole));
+        }
+    }
+    $byId = function (TopicMap $map): array {
+        $rows = array_map(function (array $rows): array {
+            ksort($rows);
+
+            return $rows;
+        }, $map->rows());
+        ksort($rows);
+
+        return array_filter($rows);
+    };
+    expect($made)->toBeGreaterThan(10)
+        ->and($seed % 2 === 0 ? $byId($lent) : RandomMaps::reading($lent))->toEqual($seed % 2 === 0 ? $byId($whole) : RandomMaps::reading($whole))
+        ->and(RandomMaps::reading($lent))->toEqual(RandomMaps::reading($whole));
+})->with(range(1, 30));
 
 it('says which topic is missing, and where it was named', function () {
     try {

@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
+use App\Find\Indexer;
 use App\Find\WordIndex;
+use App\Find\WordSearch;
 use App\Limits\Alone;
 use App\Models\MapRecord;
 use App\Models\Person;
@@ -230,23 +232,24 @@ it('counts what JSON would become before it is parsed', function () {
 it('finds by the words of one’s own maps only, and forgets words that stand nowhere', function () {
     $ines = $this->person('ines@saltmere.example');
     $this->mapOf($ines, new TopicDraft('Secretariat', children: array_map(fn (int $n): TopicDraft => new TopicDraft("lant{$n}"), range(1, 160))));
-    $index = $this->app->make(WordIndex::class);
-    $index->catchUp($ines);
-    $index->catchUp($this->tove);
+    $indexer = $this->app->make(Indexer::class);
+    $indexer->catchUp($ines);
+    $indexer->catchUp($this->tove);
+    $search = $this->app->make(WordSearch::class);
     $named = fn (array $likely): array => DB::table('words')->whereIn('id', array_keys($likely))->pluck('word')->all();
 
-    expect($named($index->meant($this->tove, 'secr')))->toBe([])
-        ->and($named($index->meant($this->tove, 'secretarait')))->toBe([])
-        ->and($named($index->meant($this->tove, 'lant')))->toBe(['lanterns'])
-        ->and($named($index->meant($ines, 'secretarait')))->toBe(['secretariat'])
+    expect($named($search->meant($this->tove, 'secr')))->toBe([])
+        ->and($named($search->meant($this->tove, 'secretarait')))->toBe([])
+        ->and($named($search->meant($this->tove, 'lant')))->toBe(['lanterns'])
+        ->and($named($search->meant($ines, 'secretarait')))->toBe(['secretariat'])
         ->and($this->getJson('/api/quick?words=lant')->json('topics.0.title'))->toBe('Lanterns');
 
     $this->sendEdits($this->map, [['name' => 'topic.retitle', 'topic' => $this->id($this->map, 'Willow'), 'title' => 'Cane']]);
-    $index->catchUp($this->tove);
+    $indexer->catchUp($this->tove);
     expect(DB::table('words')->where('word', 'willow')->exists())->toBeFalse()
         ->and(DB::table('words')->where('word', 'cane')->exists())->toBeTrue();
     MapRecord::query()->where('person_id', $ines->id)->delete();
-    $index->sweep();
+    $this->app->make(WordIndex::class)->sweep();
     expect(DB::table('words')->where('word', 'secretariat')->exists())->toBeFalse()
         ->and(DB::table('words')->pluck('word')->sort()->values()->all())->toBe(['boats', 'cane', 'festival', 'lanterns', 'paper'])
         ->and(DB::table('word_grams')->whereNotIn('word_id', DB::table('words')->pluck('id'))->count())->toBe(0);

@@ -2,9 +2,13 @@
 
 declare(strict_types=1);
 
+use App\Find\FactSearch;
 use App\Library\Trash;
+use App\Models\FactRecord;
+use App\Models\MapRecord;
 use ChalkTree\Features;
 use ChalkTree\Map\Ids;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Tests\Support\Ties\TieFeature;
 
@@ -62,6 +66,38 @@ it('finds topics by what features keep of them', function () {
     $this->getJson('/api/quick?words=moors')->assertJsonPath('topics', []);
     $this->getJson('/api/quick?words=drifts')->assertJsonPath('topics.0.title', 'Paper');
     $this->postJson('/api/find', ['find' => ['text' => 'drift', 'case' => false, 'word' => false, 'pattern' => false]])->assertOk()->assertJsonPath('maps.0.hits.0.field', 'tie-word');
+});
+
+it('asks for topics across maps by what features say of them, following the log', function () {
+    $search = app(FactSearch::class);
+    $other = $this->mapOf($this->tove);
+    $weigh = fn (MapRecord $map, string $title, array $fields) => $this->sendEdits($map, [['name' => 'row.set', 'type' => 'weight', 'topics' => [$this->id($map, $title)], 'fields' => $fields]], $map->refresh()->seq)->assertOk();
+    $weigh($this->map, 'Paper', ['grams' => 80, 'by' => '2031-03-02']);
+    $weigh($this->map, 'Boats', ['grams' => 500]);
+    $weigh($other, 'Paper', ['grams' => 90, 'by' => '2031-02-28']);
+    $found = fn (string $field, mixed ...$asked): array => $search->find($this->tove, $field, ...$asked)->map(fn (FactRecord $fact): array => [$fact->map_id, $fact->topic_id, $fact->date ?? $fact->number ?? $fact->text])->all();
+    [$paper, $boats, $second] = [$this->id($this->map, 'Paper'), $this->id($this->map, 'Boats'), $this->id($other, 'Paper')];
+    expect($found('weight.grams', from: 85))->toBe([[$other->id, $second, 90], [$this->map->id, $boats, 500]])
+        ->and($found('weight.grams', from: 80, to: 89))->toBe([[$this->map->id, $paper, 80]])
+        ->and($found('weight.by', to: '2031-02-28'))->toBe([[$other->id, $second, '2031-02-28']])
+        ->and($found('weight.by'))->toBe([[$other->id, $second, '2031-02-28'], [$this->map->id, $paper, '2031-03-02']])
+        ->and($found('weight.guessed'))->toBe([])
+        ->and($search->find($this->person('else@saltmere.example'), 'weight.by')->all())->toBe([]);
+    $weigh($this->map, 'Paper', ['grams' => null]);
+    $this->sendEdits($this->map, [['name' => 'topic.remove', 'topics' => [$boats]]], $this->map->refresh()->seq);
+    expect($found('weight.grams'))->toBe([[$other->id, $second, 90]]);
+    $this->sendEdits($this->map, [['name' => 'undo']], $this->map->refresh()->seq);
+    expect($found('weight.grams', from: 100))->toBe([[$this->map->id, $boats, 500]]);
+    $this->deleteJson("/api/maps/{$other->id}")->assertSuccessful();
+    expect($found('weight.by'))->toBe([[$this->map->id, $paper, '2031-03-02']]);
+    $weigh($this->map, 'Paper', ['by' => '2031-02-29']);
+    expect($found('weight.by'))->toBe([[$this->map->id, $paper, '2031-03-02']]);
+    $this->sendEdits($this->map, [['name' => 'row.set', 'type' => 'arrangement', 'topics' => [$paper], 'fields' => ['name' => 'grid']]], $this->map->refresh()->seq);
+    expect($found('arrangement.name', text: 'grid'))->toBe([[$this->map->id, $paper, 'grid']]);
+    foreach ([['arrangement.name', '--text', 'grid', 'grid'], ['weight.by', '--from', '2031-03-01', '2031-03-02']] as [$field, $option, $asked, $said]) {
+        $this->artisan('find:facts', ['field' => $field, $option => $asked]);
+        expect(trim(Artisan::output()))->toBe("{$this->map->id} {$paper} {$said}");
+    }
 });
 
 it('lets rows go for good with their topics, and carries them to a copy of the map', function () {

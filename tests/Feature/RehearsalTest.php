@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
+use App\Find\Indexer;
 use App\Find\MapSearch;
-use App\Find\WordIndex;
 use App\Models\MapRecord;
 use App\Store\MapPast;
 use ChalkTree\Edit\TopicDraft;
@@ -66,7 +66,7 @@ it('lists so many hits and says that there are more', function () {
 });
 
 it('takes in words in small helpings, the open map first', function () {
-    $index = app(WordIndex::class);
+    $index = app(Indexer::class);
     $others = array_map(fn (int $n): MapRecord => $this->mapOf($this->tove, new TopicDraft("Other {$n}")), range(1, 3));
     $index->catchUp($this->tove, -1.0, $this->map->id);
     expect(DB::table('maps')->whereNotNull('indexed_seq')->count())->toBe(0);

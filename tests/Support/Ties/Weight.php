@@ -22,6 +22,6 @@ final readonly class Weight extends FeatureRow
 
     public static function declared(): array
     {
-        return ['grams' => Field::number(0, 1000), 'guessed' => Field::flag()];
+        return ['grams' => Field::number(0, 1000)->asked(), 'guessed' => Field::flag(), 'by' => Field::day()->asked()];
     }
 }

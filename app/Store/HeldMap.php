@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\MapRecord;
+use App\Models\Person;
+use ChalkTree\Arrange\Memory;
+use ChalkTree\Arrange\View;
+use ChalkTree\Edit\Changes;
+use ChalkTree\Map\TopicMap;
+
+use function Illuminate\Support\defer;
+
+/**
+ * A map on which edits are made, while nobody else can: taken from where it lies nearest, with what is remembered of
+ * its layout. When the edits are made, both are kept for the next one.
+ */
+final class HeldMap
+{
+    public readonly TopicMap $map;
+
+    /** The state in which it was taken. */
+    private readonly string $state;
+
+    private readonly bool $isOfSnapshot;
+
+    private ?Memory $memory = null;
+
+    private string $memoryKey = '';
+
+    /** @param  bool  $isFromTables  whether it is read from the tables whatever else there is */
+    public function __construct(
+        private readonly Snapshots $snapshots,
+        private readonly LayoutMemories $memories,
+        private readonly MapStates $states,
+        MapStore $store,
+        private readonly MapRecord $record,
+        private readonly Person $person,
+        private readonly string $pane,
+        private readonly bool $isFromTables,
+    ) {
+        $this->state = $this->states->of($record);
+        $snapshot = $isFromTables ? null : $snapshots->load($record);
+        $this->isOfSnapshot = $snapshot !== null;
+        $this->map = $snapshot ?? $store->load($record);
+    }
+
+    /** What is remembered of its layout in a view, if that is known. */
+    public function memory(View $view): ?Memory
+    {
+        if ($this->isFromTables) {
+            return null;
+        }
+        $this->memoryKey = $this->memories->key($this->record, $view);
+
+        return $this->memory = $this->memories->of($this->record, $this->person, $this->pane, $view);
+    }
+
+    /**
+     * Keeps the map as it is now, and what is remembered of its layout; to be called when all is in the database.
+     *
+     * @param  list<Changes>  $made  what was done since it was taken
+     * @param  Memory|null  $memory  of its layout in this view; null where nothing is known
+     */
+    public function keep(array $made, View $view, ?Memory $memory): void
+    {
+        try {
+            if ($memory !== null && $memory === $this->memory) {
+                $this->memories->follow($this->record, $this->person, $this->pane, $this->memoryKey, $view, $memory);
+            } else {
+                $this->memories->keep($this->record, $this->person, $this->pane, $view, $memory);
+            }
+            if ($this->isOfSnapshot) {
+                $this->snapshots->follow($this->record, $this->state, $this->map, $made);
+            } elseif ($made !== []) {
+                // Whoever goes on editing has it the next time, and nobody waits until it is written.
+                defer(fn () => $this->snapshots->keep($this->record, $this->map));
+            }
+        } catch (PartLost) {
+            // Nothing is kept then; the next one reads the tables.
+        }
+    }
+}

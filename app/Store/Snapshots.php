@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\MapRecord;
+use ChalkTree\Edit\Changes;
+use ChalkTree\Features;
+use ChalkTree\Map\FeatureRow;
+use ChalkTree\Map\RowTypes;
+use ChalkTree\Map\Sheet;
+use ChalkTree\Map\Topic;
+use ChalkTree\Map\TopicMap;
+
+/**
+ * What is in the larger maps that are being edited, in memory that the servers of one machine share, so that an edit
+ * reads the few rows it needs and not ten thousand. It holds for one state of a map and only for whoever holds the map
+ * locked; who only looks at a map reads the tables.
+ */
+final readonly class Snapshots
+{
+    /** Smaller maps are read from the tables as fast. */
+    private const FEWEST_TOPICS = 200;
+
+    public function __construct(private PartedCache $cache, private MapStates $states)
+    {
+    }
+
+    /** The map as it is in this state, each row read when it is asked for; null where it lies nowhere. */
+    public function load(MapRecord $record): ?TopicMap
+    {
+        $parts = $this->cache->of($this->name($record), $this->states->of($record));
+        if ($parts === null) {
+            return null;
+        }
+        $map = new TopicMap([new Sheet($record->title, $record->root, $record->arrangement)]);
+        $map->lendTopics(new SnapshotTopics($parts));
+        $map->lendRows(fn (string $type): iterable => $this->rows($type, $parts->get("rows {$type}") ?? '{}'));
+
+        return $map;
+    }
+
+    /** @return iterable<FeatureRow> */
+    private function rows(string $type, string $written): iterable
+    {
+        /** @var array<string, array<string, scalar|null>> $rows */
+        $rows = json_decode($written, true, 8, JSON_THROW_ON_ERROR);
+        foreach ($rows as $id => $fields) {
+            yield RowTypes::ofFeature($type)::fromFields((string) $id, $fields);
+        }
+    }
+
+    /** Keeps a whole map as it is in this state, if it is large enough to be worth it. */
+    public function keep(MapRecord $record, TopicMap $map): void
+    {
+        $rows = $map->rows();
+        if (count($rows[Topic::type()] ?? []) < self::FEWEST_TOPICS) {
+            return;
+        }
+        $texts = [];
+        $below = [];
+        foreach ($rows[Topic::type()] as $topic) {
+            if ($topic instanceof Topic) {
+                $texts[SnapshotTopics::key($topic->id)] = SnapshotTopics::written($topic);
+                $below[$topic->removed === null ? $topic->parent ?? '' : null] = true;
+            }
+        }
+        foreach (array_keys($below) as $parent) {
+            $texts[SnapshotTopics::keyBelow((string) $parent)] = $this->idsBelow($map, (string) $parent);
+        }
+        foreach (Features::rows() as $class) {
+            $texts["rows {$class::type()}"] = $this->written($map, $class::type());
+        }
+        $this->cache->keep($this->name($record), $this->states->of($record), $texts);
+    }
+
+    /**
+     * Keeps what edits have changed since the state in which a map was loaded from here.
+     *
+     * @param  string  $before  that state
+     * @param  list<Changes>  $changes  what they were
+     *
+     * @throws PartLost
+     */
+    public function follow(MapRecord $record, string $before, TopicMap $map, array $changes): void
+    {
+        $parts = $this->cache->of($this->name($record), $before);
+        if ($parts === null) {
+            return;
+        }
+        $texts = $parents = [];
+        foreach ($changes as $made) {
+            foreach ($made->all as $change) {
+                if ($change->type === Topic::type()) {
+                    $topic = $map->row(Topic::type(), $change->id);
+                    $texts[SnapshotTopics::key($change->id)] = $topic instanceof Topic ? SnapshotTopics::written($topic) : null;
+                    foreach ([$change->before, $change->after, $topic?->fields()] as $fields) {
+                        if ($fields !== null && array_key_exists('parent', $fields)) {
+                            $parents[(string) $fields['parent']] = true;
+                        }
+                    }
+                } elseif ($change->type !== Sheet::type()) {
+                    $texts["rows {$change->type}"] = $this->written($map, $change->type);
+                }
+            }
+        }
+        foreach (array_keys($parents) as $parent) {
+            $texts[SnapshotTopics::keyBelow((string) $parent)] = $this->idsBelow($map, (string) $parent);
+        }
+        $this->cache->change($this->name($record), $this->states->of($record), $parts, $texts);
+    }
+
+    private function idsBelow(TopicMap $map, string $parent): string
+    {
+        return implode(' ', array_keys($map->children($parent)));
+    }
+
+    private function written(TopicMap $map, string $type): string
+    {
+        $rows = array_map(fn (FeatureRow $row): array => $row->fields(), $map->rowsOf(RowTypes::ofFeature($type)));
+
+        return json_encode((object) $rows, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
+    }
+
+    private function name(MapRecord $record): string
+    {
+        return "map {$record->id}";
+    }
+}

@@ -7,6 +7,7 @@ namespace ChalkTree;
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Draw\SceneMark;
 use ChalkTree\Edit\Edit;
+use ChalkTree\Face\FacePart;
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\TopicMap;
 
@@ -28,6 +29,13 @@ interface Feature
      * @return array<string, array{name: string, properties: array<string, mixed>, required: list<string>}> in the terms of JSON Schema
      */
     public function schema(): array;
+
+    /**
+     * What it puts into the boxes of topics.
+     *
+     * @return iterable<string, FacePart> by topic; several of one topic stand in this order
+     */
+    public function parts(TopicMap $map): iterable;
 
     /**
      * What it draws that is not a topic. Asked for only where the map has rows of its.

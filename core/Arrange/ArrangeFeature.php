@@ -29,6 +29,11 @@ final class ArrangeFeature implements Feature
         ]];
     }
 
+    public function parts(TopicMap $map): iterable
+    {
+        return [];
+    }
+
     public function marks(TopicMap $map, Scene $scene): iterable
     {
         return [];

@@ -7,11 +7,13 @@ namespace ChalkTree\Arrange;
 /** What stands inside the box of a slip and decides its size. */
 final readonly class Face
 {
-    /** @param  string  $look  its hash */
+    /**
+     * @param  list<string>  $parts  the keys of what stands there besides the title
+     * @param  string  $look  its hash
+     */
     public function __construct(
         public string $text,
-        public string $caption,
-        public bool $hasNote,
+        public array $parts,
         public string $look,
     ) {
     }
@@ -19,6 +21,6 @@ final readonly class Face
     /** 16 bytes; equal for faces that measure and look the same. */
     public function hash(): string
     {
-        return hash('xxh128', serialize([$this->text, $this->caption, $this->hasNote, $this->look]), true);
+        return hash('xxh128', serialize([$this->text, $this->parts, $this->look]), true);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Arrange;
 
+use ChalkTree\Face\FaceParts;
 use ChalkTree\Look\Chalk;
 use ChalkTree\Look\Look;
 use ChalkTree\Look\LookResolver;
@@ -59,6 +60,8 @@ final class Layout
 
     private readonly LookResolver $looks;
 
+    private readonly FaceParts $faces;
+
     private readonly Measurer $measurer;
 
     private readonly Arrangements $arrangements;
@@ -68,6 +71,7 @@ final class Layout
         $this->looks = new LookResolver($looks);
         $this->measurer = new Measurer(new Wrapper($advances ?? new Advances));
         $this->arrangements = new Arrangements;
+        $this->faces = new FaceParts;
     }
 
     /** Lays out everything that is not known yet, or all that could have changed if these topics have. */
@@ -124,6 +128,7 @@ final class Layout
         $this->root = $scope ?? $map->sheet()->root;
         $this->own = $this->owned($map);
         $this->looks->read($map);
+        $this->faces->read($map);
         $this->apart = $map->rowsOf(Apart::class);
         $todo = [];
         $left = [];
@@ -304,6 +309,7 @@ final class Layout
             }
             $slip = new Slip($topic, $above?->topic->id, $given);
             $slip->number = $this->numbers[$id] ?? '';
+            $slip->parts = $this->faces->of($topic);
             if (isset($this->apart[$id])) {
                 [$slip->apartX, $slip->apartY] = [$this->apart[$id]->number('x') ?? 0, $this->apart[$id]->number('y') ?? 0];
             }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Arrange;
 
+use ChalkTree\Face\FacePart;
 use ChalkTree\Look\Look;
 use ChalkTree\Map\Topic;
 
@@ -40,6 +41,9 @@ final class Slip
 
     /** The number before its title, as the numbering above it has it; mostly none. */
     public string $number = '';
+
+    /** @var list<FacePart> what stands in its box besides the title */
+    public array $parts = [];
 
     /** How far it is held apart by hand; see Apart. */
     public int $apartX = 0;
@@ -123,13 +127,13 @@ final class Slip
     /** What stands inside its box, so far as that decides its size. */
     public function face(): Face
     {
-        return new Face($this->text(), $this->topic->caption, $this->topic->note !== '', $this->look->hash);
+        return new Face($this->text(), array_map(fn (FacePart $part): string => $part->key(), $this->parts), $this->look->hash);
     }
 
     /** Whether the same stands in both boxes; mostly it is the very same topic. */
     public function hasFaceOf(self $other): bool
     {
-        return ($this->topic === $other->topic && $this->number === $other->number && $this->look->hash === $other->look->hash) || $this->face()->hash() === $other->face()->hash();
+        return ($this->topic === $other->topic && $this->number === $other->number && $this->parts === [] && $other->parts === [] && $this->look->hash === $other->look->hash) || $this->face()->hash() === $other->face()->hash();
     }
 
     /** Whether nobody would see a difference between the two. */

@@ -8,17 +8,13 @@ use ChalkTree\Arrange\Growth;
 use ChalkTree\Arrange\Measurer;
 use ChalkTree\Arrange\Slip;
 use ChalkTree\Look\BoxLook;
-use ChalkTree\Look\Looks;
 use ChalkTree\Text\Advances;
-use ChalkTree\Text\Line;
 use ChalkTree\Text\Run;
 use ChalkTree\Text\Wrapper;
 
 /**
  * Of what a slip is drawn: its paper, the spine along the edge that faces the parent, its text, the sign of a note and
  * the tally of what is folded, from below to above. Places are from the slip's top left corner.
- *
- * @phpstan-import-type Span from Primitive
  */
 final readonly class SlipParts
 {
@@ -26,37 +22,32 @@ final readonly class SlipParts
 
     private Measurer $measurer;
 
+    private Wrapper $wrapper;
+
     private Advances $advances;
 
     public function __construct()
     {
         $this->advances = new Advances;
-        $this->measurer = new Measurer(new Wrapper($this->advances));
+        $this->wrapper = new Wrapper($this->advances);
+        $this->measurer = new Measurer($this->wrapper);
     }
 
     /** @return list<Primitive> */
     public function of(Slip $slip): array
     {
         $look = $slip->look;
-        $soft = $look->type->softInk;
         $parts = [$this->paper($slip)];
         if ($look->box->spine > 0) {
             $parts[] = Primitive::path('spine', self::spine($slip), "chalk:{$slip->chalk}");
         }
-        $titleLines = $this->measurer->lines($slip);
-        $captionLines = $this->measurer->captionLines($slip);
-        $widest = 0.0;
-        foreach ([...$titleLines, ...$captionLines] as $line) {
-            $widest = max($widest, $line->width);
+        $face = $this->measurer->placed($slip);
+        foreach ($face->title as $i => $line) {
+            $y = round($face->titleArea->y + Measurer::baseline($look, $i), 2);
+            array_push($parts, ...TextLine::of('title', $line, $face->titleArea->begin($line->width, $look->type->isCentred), $y, $look->type->size, $look->type->ink, $look));
         }
-        foreach ($titleLines as $i => $line) {
-            array_push($parts, ...$this->line('title', $slip, $line, $widest, Measurer::baseline($look, $i), $look->type->size, $look->type->ink));
-        }
-        foreach ($captionLines as $i => $line) {
-            array_push($parts, ...$this->line('caption', $slip, $line, $widest, Measurer::captionBaseline($look, count($titleLines), $i), Looks::CAPTION_SIZE, $soft));
-        }
-        if ($slip->topic->note !== '') {
-            $parts[] = Primitive::path('note-sign', self::noteSign($slip), '', $soft, 1.6);
+        foreach ($face->parts as [$part, $area]) {
+            array_push($parts, ...$part->draw($area, $look, $this->wrapper));
         }
         if ($slip->hidden > 0) {
             $parts[] = $this->tally($slip)->touching('fold');
@@ -87,62 +78,6 @@ final readonly class SlipParts
             Growth::Left => 'M'.($w - $r)." 0A{$r} {$r} 0 0 1 {$w} {$r}v{$inner}A{$r} {$r} 0 0 1 ".($w - $r)." {$h}L".($w - $s).' '.($h - $r)."V{$r}Z",
             Growth::Down => "M0 {$r}A{$r} {$r} 0 0 1 {$r} 0H".($w - $r)."A{$r} {$r} 0 0 1 {$w} {$r}L".($w - $r)." {$s}H{$r}Z",
         };
-    }
-
-    /** @return list<Primitive> the text, above the grounds of what is code in it */
-    private function line(string $part, Slip $slip, Line $line, float $widest, float $y, float $size, string $ink): array
-    {
-        $begin = $this->begin($slip, $line->width, $widest);
-        $isOnPlate = $slip->look->box->fill === 'plate';
-        $grounds = [];
-        $spans = [];
-        foreach ($line->parts as $run) {
-            $span = [
-                'x' => (int) (($begin + $run['x']) * 100) / 100,
-                'w' => (int) ($run['w'] * 100 + 1) / 100,
-                'text' => $run['run']->text,
-                'marks' => $run['run']->marks,
-            ];
-            if ($run['run']->href !== null) {
-                $span['href'] = $run['run']->href;
-                $span += $isOnPlate ? [] : ['fill' => 'link'];
-            }
-            // Where a fallback font will be used its width is an estimate, which whoever draws it may hold it to.
-            if (preg_match('/[^\x00-\x{17f}\x{2013}-\x{2026}]/u', $run['run']->text) === 1) {
-                $span['guess'] = true;
-            }
-            if ($run['run']->marks & Run::CODE && ! $isOnPlate) {
-                [$x, $top, $w, $h] = [$span['x'] - 2, $y - $size, $span['w'] + 4, $size * 1.3];
-                $grounds[] = Primitive::path('code', "M{$x} {$top}h{$w}v{$h}h-{$w}Z", 'code');
-            }
-            $spans[] = $span;
-        }
-
-        return $spans === [] ? $grounds : [...$grounds, Primitive::line($part, $y, $size, $spans, $ink)];
-    }
-
-    /** Where a line begins: in the middle on the root's plate, else ranged left, in a block beside the spine. */
-    private function begin(Slip $slip, float $width, float $widest): float
-    {
-        $box = $slip->look->box;
-        $sign = $slip->topic->note === '' ? 0 : Looks::NOTE_SIGN;
-        if ($slip->look->type->isCentred) {
-            return ($slip->w - $sign - $width) / 2;
-        }
-        if ($slip->given->enters !== Growth::Left) {
-            return $box->padX + $box->spine;
-        }
-
-        return max((float) $box->padX, $slip->w - $box->padX - $box->spine - $sign - $widest);
-    }
-
-    private static function noteSign(Slip $slip): string
-    {
-        $box = $slip->look->box;
-        $x = $slip->w - $box->padX - 11 - ($slip->given->enters === Growth::Left ? $box->spine : 0);
-        $y = $box->padY + $slip->look->type->line / 2 - 5;
-
-        return "M{$x} {$y}h11m-11 5h11m-11 5h6";
     }
 
     /** A stroke for each hidden topic up to five, then their number. */

@@ -26,6 +26,11 @@ final class LookFeature implements Feature
         return [];
     }
 
+    public function parts(TopicMap $map): iterable
+    {
+        return [];
+    }
+
     public function marks(TopicMap $map, Scene $scene): iterable
     {
         return [];

@@ -7,13 +7,6 @@ namespace ChalkTree\Look;
 /** How each level of a map looks where nothing else is said. The last one given holds for all deeper levels. */
 final readonly class Looks
 {
-    public const CAPTION_SIZE = 12.0;
-
-    public const CAPTION_LINE = 16.0;
-
-    /** Room beside the text for the sign that a topic has a note. */
-    public const NOTE_SIGN = 18;
-
     /** @param  non-empty-list<Look>  $levels */
     public function __construct(public array $levels)
     {

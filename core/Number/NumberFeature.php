@@ -30,6 +30,11 @@ final class NumberFeature implements Feature
         ]];
     }
 
+    public function parts(TopicMap $map): iterable
+    {
+        return [];
+    }
+
     public function marks(TopicMap $map, Scene $scene): iterable
     {
         return [];

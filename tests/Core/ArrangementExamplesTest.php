@@ -11,6 +11,7 @@ use ChalkTree\Arrange\Slip;
 use ChalkTree\Arrange\View;
 use ChalkTree\Draw\SlipData;
 use ChalkTree\Edit\TopicDraft;
+use ChalkTree\Face\NotePart;
 use ChalkTree\Look\BoardTheme;
 use ChalkTree\Look\Chalk;
 use ChalkTree\Look\Looks;
@@ -113,7 +114,7 @@ it('keeps room for a caption and for the sign of a note', function () {
     $plain = byTitle(Layout::of($bare, new View, 'rightward')->scene())['Soup'];
 
     expect($slips['Soup']->h)->toBeGreaterThan($plain->h + 14)
-        ->and($slips['Soup']->w)->toBeGreaterThanOrEqual($plain->w + Looks::NOTE_SIGN);
+        ->and($slips['Soup']->w)->toBeGreaterThanOrEqual($plain->w + NotePart::ROOM);
 });
 
 it('keeps room beside a folded branch for its tally marks', function () {

@@ -2,9 +2,12 @@
 
 declare(strict_types=1);
 
+use ChalkTree\Arrange\Arrangements;
 use ChalkTree\Arrange\BranchArrangement;
 use ChalkTree\Arrange\Layout;
+use ChalkTree\Arrange\Slip;
 use ChalkTree\Arrange\View;
+use ChalkTree\Draw\SlipParts;
 use ChalkTree\Draw\SvgWriter;
 use ChalkTree\Edit\Changes;
 use ChalkTree\Edit\Edits;
@@ -198,3 +201,61 @@ it('keeps to the rules in random sequences of edits', function (int $seed) {
     }
     expect(RandomMaps::contents($map))->toBe($start);
 })->with(range(1, 12));
+
+/**
+ * The boxes of what stands in a slip, as it is drawn.
+ *
+ * @return list<array{string, float, float, float, float}> what it is, and left, top, right and bottom
+ */
+function standing(Slip $slip): array
+{
+    $boxes = [];
+    foreach ((new SlipParts)->of($slip) as $part) {
+        $its = $part->toArray();
+        if ($part->part === 'weight' && preg_match('/^M(\S+) (\S+)h(\S+)v(\S+)h/', (string) $its['d'], $m) === 1) {
+            $boxes[] = ['weight', (float) $m[1], (float) $m[2], $m[1] + (float) $m[3], $m[2] + (float) $m[4]];
+        } elseif ($part->part === 'title' || $part->part === 'caption') {
+            $spans = $its['spans'];
+            $last = $spans[count($spans) - 1];
+            $boxes[] = [$part->part, $spans[0]['x'], $its['y'] - 0.72 * $its['size'], $last['x'] + $last['w'], $its['y'] + 0.2 * $its['size']];
+        } elseif ($part->part === 'note-sign' && preg_match('/^M(\S+) (\S+)h11/', (string) $its['d'], $m) === 1) {
+            $boxes[] = ['note', (float) $m[1], (float) $m[2], $m[1] + 11.0, $m[2] + 10.0];
+        }
+    }
+
+    return $boxes;
+}
+
+it('makes room in the boxes of topics for what a feature puts there, over nothing else, in every arrangement and from memory too', function (int $seed) {
+    $chance = new Chance(60 + $seed);
+    $map = RandomMaps::map($chance, 40, notes: true);
+    $layout = Layout::of($map, new View);
+    $weighed = 0;
+    for ($i = 0; $i < 12; $i++) {
+        $topic = (string) $chance->pick(array_keys($map->all()));
+        $changes = Edits::apply(Edits::read(...$chance->pick([
+            ['row.set', ['type' => 'weight', 'topics' => [$topic], 'fields' => ['grams' => $chance->pick([null, 40, 700, 1000])]]],
+            ['row.set', ['type' => 'weight', 'topics' => [$topic], 'fields' => ['grams' => $chance->int(1, 900)]]],
+            ['row.set', ['type' => 'look', 'topics' => [$topic], 'fields' => ['width' => $chance->int(60, 400)]]],
+            ['topic.caption', ['topics' => [$topic], 'caption' => $chance->pick(['', 'from the quay', 'a caption of many words that has to be wrapped more than once in its box'])]],
+            ['row.set', ['type' => 'arrangement', 'topics' => [$topic], 'fields' => ['name' => $chance->pick(Arrangements::names())]]],
+        ])), $map);
+        $layout->draw($map, new View, $changes->topics($map));
+    }
+    $slips = $layout->slips();
+    expect(array_map(fn (Slip $slip): array => [$slip->x, $slip->y, $slip->w, $slip->h], $slips))->toEqual(array_map(fn (Slip $slip): array => [$slip->x, $slip->y, $slip->w, $slip->h], Layout::of($map, new View)->slips()));
+    foreach ($slips as $id => $slip) {
+        $boxes = standing($slip);
+        $grams = $map->row('weight', (string) $id)?->number('grams');
+        expect(count(array_filter($boxes, fn (array $box): bool => $box[0] === 'weight')))->toBe($grams === null ? 0 : 1);
+        $weighed += $grams === null ? 0 : 1;
+        foreach ($boxes as $n => [$what, $left, $top, $right, $bottom]) {
+            expect(min($left, $top, $slip->w - $right, $slip->h - $bottom))->toBeGreaterThanOrEqual(-0.6, "{$what} of {$slip->topic->title}");
+            foreach (array_slice($boxes, $n + 1) as [$other, $l, $t, $r, $b]) {
+                expect($left < $r - 0.1 && $l < $right - 0.1 && $top < $b - 0.1 && $t < $bottom - 0.1)->toBeFalse("{$what} over {$other}");
+            }
+        }
+    }
+    $svg = (new SvgWriter)->write($layout->scene(), 'Weighed');
+    expect($weighed)->toBeGreaterThan(0)->and(preg_match_all('/M\S+ \S+h[\d.]+v[\d.]+h-[\d.]+Z/', $svg))->toBeGreaterThanOrEqual($weighed);
+})->with(range(1, 25));

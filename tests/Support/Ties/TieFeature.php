@@ -27,6 +27,15 @@ final class TieFeature implements Feature
         return [];
     }
 
+    public function parts(TopicMap $map): iterable
+    {
+        foreach ($map->rowsOf(Weight::class) as $id => $weight) {
+            if ($weight->number('grams') !== null) {
+                yield $id => new WeightPart($weight->number('grams'));
+            }
+        }
+    }
+
     public function marks(TopicMap $map, Scene $scene): iterable
     {
         foreach ($map->living() as $tie) {

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Face;
+
+use ChalkTree\Draw\Primitive;
+use ChalkTree\Look\Look;
+use ChalkTree\Text\Wrapper;
+
+/** The sign, beside the first line of a title, that a topic has a note. */
+final readonly class NotePart implements FacePart
+{
+    public const ROOM = 18.0;
+
+    private const WIDTH = 11.0;
+
+    public function place(): FacePlace
+    {
+        return FacePlace::After;
+    }
+
+    public function key(): string
+    {
+        return 'note';
+    }
+
+    public function size(float $widest, Wrapper $wrapper): array
+    {
+        return [self::ROOM, 0.0];
+    }
+
+    public function draw(Area $area, Look $look, Wrapper $wrapper): array
+    {
+        $x = $area->x + self::ROOM - self::WIDTH;
+        $y = $area->y + $look->type->line / 2 - 5;
+
+        return [Primitive::path('note-sign', "M{$x} {$y}h11m-11 5h11m-11 5h6", '', $look->type->softInk, 1.6)];
+    }
+}

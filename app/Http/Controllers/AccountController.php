@@ -6,6 +6,13 @@ namespace App\Http\Controllers;
 
 use App\Http\ErrorAnswer;
 use App\Http\Loopback;
+use App\Http\Requests\AccountRequest;
+use App\Http\Requests\FinishRegistration;
+use App\Http\Requests\ForgotPassword;
+use App\Http\Requests\KeepKeys;
+use App\Http\Requests\Register;
+use App\Http\Requests\ResetPassword;
+use App\Http\Requests\SignIn;
 use App\Library\Registration;
 use App\Mail\Outbox;
 use App\Models\Person;
@@ -17,7 +24,6 @@ use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Password;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Str;
-use Illuminate\Validation\Rules\Password as PasswordRule;
 use Illuminate\Validation\ValidationException;
 use Symfony\Component\HttpKernel\Exception\TooManyRequestsHttpException;
 
@@ -42,47 +48,33 @@ final readonly class AccountController
     }
 
     /** Keeps the keys that a person has changed, all of them at once; what they mean is the browser's business. */
-    public function keys(Request $request, #[CurrentUser] Person $person): JsonResponse
+    public function keys(KeepKeys $request, #[CurrentUser] Person $person): JsonResponse
     {
-        $request->validate([
-            'keys' => ['present', 'array', 'max:400'],
-            'keys.*' => ['list', 'max:6'],
-            'keys.*.*' => ['string', 'max:40', 'not_regex:/[[:cntrl:]]/'],
-        ]);
-        $keys = [];
-        foreach ((array) $request->json('keys') as $action => $its) {
-            if (preg_match('/\A[a-z][a-z0-9.-]{0,59}\z/D', (string) $action) !== 1) {
-                throw ValidationException::withMessages(['keys' => 'Keys belong to actions, and there can be none of this name.']);
-            }
-            $keys[$action] = $its;
-        }
+        $keys = (array) $request->json('keys');
         $person->forceFill(['keys' => $keys === [] ? null : $keys])->save();
 
         return new JsonResponse(['person' => $this->data($person)]);
     }
 
     /** Sends a letter from which registering is finished; the answer is the same whether there is an account or not. */
-    public function register(Request $request, Registration $registration): JsonResponse
+    public function register(Register $request, Registration $registration): JsonResponse
     {
-        $request->validate(['name' => ['required', 'string', 'max:100', 'not_regex:/[[:cntrl:]]/'], 'email' => ['required', 'string', 'email', 'max:200', 'not_regex:/[[:cntrl:]]/']]);
         $email = $this->email($request);
         $registration->begin(trim((string) $request->string('name')), $email);
 
         return $this->letter($request, $email, 'A letter with a link is on its way. Open it to choose a password and begin.');
     }
 
-    public function finish(Request $request, Registration $registration): JsonResponse
+    public function finish(FinishRegistration $request, Registration $registration): JsonResponse
     {
-        $request->validate(['token' => ['required', 'string', 'max:2000'], 'password' => ['required', 'string', 'max:200', PasswordRule::min(10)]]);
         $this->count($request, 'finish');
         $person = $registration->finish((string) $request->string('token'), (string) $request->string('password'));
 
         return $person === null ? $this->spent() : $this->enter($request, $person, 201);
     }
 
-    public function signIn(Request $request): JsonResponse
+    public function signIn(SignIn $request): JsonResponse
     {
-        $request->validate(['email' => ['required', 'string', 'max:200'], 'password' => ['required', 'string', 'max:200']]);
         $person = Person::query()->where('email', $this->email($request))->first();
         $isRight = Hash::check((string) $request->string('password'), $person->password ?? sprintf('$2y$%02d$%s', config('hashing.bcrypt.rounds', 12), self::NOBODY));
         if (! $isRight || $person === null) {
@@ -109,9 +101,8 @@ final readonly class AccountController
         return new JsonResponse(['person' => null]);
     }
 
-    public function forgot(Request $request): JsonResponse
+    public function forgot(ForgotPassword $request): JsonResponse
     {
-        $request->validate(['email' => ['required', 'string', 'email', 'max:200', 'not_regex:/[[:cntrl:]]/']]);
         $email = $this->email($request);
         if (Password::sendResetLink(['email' => $email]) === Password::INVALID_USER) {
             // A token of an account takes a hash; nobody shall tell from the time that none was made.
@@ -122,13 +113,8 @@ final readonly class AccountController
         return $this->letter($request, $email, 'If there is an account with this address, a letter with a link is on its way.');
     }
 
-    public function reset(Request $request): JsonResponse
+    public function reset(ResetPassword $request): JsonResponse
     {
-        $request->validate([
-            'token' => ['required', 'string', 'max:200'],
-            'email' => ['required', 'string', 'max:200'],
-            'password' => ['required', 'string', 'max:200', PasswordRule::min(10)],
-        ]);
         $entered = null;
         $status = Password::reset(
             ['email' => $this->email($request), 'token' => (string) $request->string('token'), 'password' => (string) $request->string('password')],
@@ -149,9 +135,9 @@ final readonly class AccountController
     }
 
     /** The address in a request; each can be tried only so often, wherever from. */
-    private function email(Request $request): string
+    private function email(AccountRequest $request): string
     {
-        $email = mb_strtolower(trim((string) $request->string('email')));
+        $email = $request->email();
         $this->count($request, $email);
 
         return $email;

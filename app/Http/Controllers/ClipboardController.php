@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\PlainJson;
+use App\Http\Requests\DrawClip;
+use App\Http\Requests\ReadClip;
 use App\Models\MapRecord;
 use App\Store\MapStore;
 use ChalkTree\Draw\Thumbnail;
@@ -23,14 +25,8 @@ use Illuminate\Http\Request;
 final readonly class ClipboardController
 {
     /** Reads a clip into lines with levels; nothing is changed. */
-    public function read(Request $request, MapRecord $map): JsonResponse
+    public function read(ReadClip $request, MapRecord $map): JsonResponse
     {
-        $request->validate([
-            'text' => ['present', 'nullable', 'string'],
-            'html' => ['sometimes', 'nullable', 'string'],
-            'source' => ['sometimes', 'nullable', 'string', 'max:2000'],
-            'headings' => ['sometimes', 'boolean'],
-        ]);
         $clip = Clip::read(
             (string) $request->json('text'),
             (string) $request->json('html'),
@@ -46,9 +42,8 @@ final readonly class ClipboardController
     }
 
     /** A small drawing of what lines would become. */
-    public function picture(Request $request, MapRecord $map): JsonResponse
+    public function picture(DrawClip $request, MapRecord $map): JsonResponse
     {
-        $request->validate(['board' => ['nullable', 'in:day,slate'], 'as' => ['required', 'in:branches,paragraphs,one']]);
         $arguments = new Arguments($request->json()->all());
         $drafts = Landing::read($arguments)->topics((string) $request->json('as'));
         $map = NewMap::from(count($drafts) === 1 ? $drafts[0] : new TopicDraft('…', children: $drafts), arrangement: 'rightward');

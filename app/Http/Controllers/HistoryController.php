@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\PlainJson;
+use App\Http\Requests\ListHistory;
+use App\Http\Requests\ShowPast;
 use App\Library\PictureCache;
 use App\Library\Pictures;
 use App\Library\Trash;
@@ -20,7 +22,6 @@ use ChalkTree\Look\Chalk;
 use ChalkTree\Map\Comparison;
 use ChalkTree\Map\Topic;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 
 /** What was done to a map, how it once was, and what was removed from it. */
@@ -33,10 +34,8 @@ final readonly class HistoryController
     {
     }
 
-    public function index(Request $request, MapRecord $map): JsonResponse
+    public function index(ListHistory $request, MapRecord $map): JsonResponse
     {
-        $request->validate(['before' => ['sometimes', 'integer', 'min:1']]);
-
         return new PlainJson(['edits' => $this->log->history($map, $request->integer('before', PHP_INT_MAX), 100)]);
     }
 
@@ -52,9 +51,8 @@ final readonly class HistoryController
     }
 
     /** The map drawn as it was then, or as it is now, with a ring around each topic that is different. */
-    public function picture(Request $request, MapRecord $map, int $seq, Pictures $pictures, PictureCache $cache): Response
+    public function picture(ShowPast $request, MapRecord $map, int $seq, Pictures $pictures, PictureCache $cache): Response
     {
-        $request->validate(['board' => ['nullable', 'in:day,slate'], 'show' => ['required', 'in:then,now']]);
         $board = BoardTheme::tryFrom((string) $request->string('board')) ?? BoardTheme::Day;
         $show = (string) $request->string('show');
 

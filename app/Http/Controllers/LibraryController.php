@@ -4,6 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\ChangeMap;
+use App\Http\Requests\ExportMap;
+use App\Http\Requests\ImportMap;
+use App\Http\Requests\MakeMap;
+use App\Http\Requests\ShowPicture;
 use App\Library\Exports;
 use App\Library\Folders;
 use App\Library\PictureCache;
@@ -31,7 +36,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
-use Illuminate\Validation\Rule;
 use Symfony\Component\HttpFoundation\HeaderUtils;
 
 /** A person's maps: the list, new ones, files in and out, the trash. */
@@ -52,9 +56,8 @@ final readonly class LibraryController
         ]);
     }
 
-    public function store(Request $request, #[CurrentUser] Person $person): JsonResponse
+    public function store(MakeMap $request, #[CurrentUser] Person $person): JsonResponse
     {
-        $request->validate(['title' => ['nullable', 'string', 'max:200'], 'starter' => ['nullable', 'string', 'max:40'], 'folder' => ['nullable', 'string', 'size:26']]);
         $said = fn (string $key): ?string => $request->filled($key) ? (string) $request->string($key) : null;
         $this->folders->check($person, $said('folder'));
 
@@ -80,9 +83,8 @@ final readonly class LibraryController
     }
 
     /** Puts a map into a folder, or changes whether it is a favourite or a starter. */
-    public function update(Request $request, MapRecord $map, #[CurrentUser] Person $person): JsonResponse
+    public function update(ChangeMap $request, MapRecord $map, #[CurrentUser] Person $person): JsonResponse
     {
-        $request->validate(['folder' => ['sometimes', 'nullable', 'string', 'size:26'], 'favourite' => ['sometimes', 'boolean'], 'starter' => ['sometimes', 'boolean']]);
         if ($request->has('folder')) {
             $map->folder = $request->filled('folder') ? (string) $request->string('folder') : null;
             $this->folders->check($person, $map->folder);
@@ -99,7 +101,7 @@ final readonly class LibraryController
         return new JsonResponse($this->starters->list($person));
     }
 
-    public function starterPicture(Request $request, string $starter, #[CurrentUser] Person $person): Response
+    public function starterPicture(ShowPicture $request, string $starter, #[CurrentUser] Person $person): Response
     {
         return new Response($this->thumbnail($request, $this->starters->map($person, $starter)), 200, ['Content-Security-Policy' => self::PICTURE_POLICY, 'Content-Type' => 'image/svg+xml', 'Cache-Control' => 'private, max-age=300']);
     }
@@ -110,9 +112,8 @@ final readonly class LibraryController
     }
 
     /** The body is the file itself; "name" says what it is called. */
-    public function import(Request $request, #[CurrentUser] Person $person): JsonResponse
+    public function import(ImportMap $request, #[CurrentUser] Person $person): JsonResponse
     {
-        $request->validate(['name' => ['required', 'string', 'max:255'], 'format' => ['nullable', Rule::in(Formats::readable())], 'folder' => ['nullable', 'string', 'size:26']]);
         $folder = $request->filled('folder') ? (string) $request->string('folder') : null;
         $this->folders->check($person, $folder);
         if ((int) $request->header('Content-Length') > Bounds::LARGEST_FILE) {
@@ -148,15 +149,8 @@ final readonly class LibraryController
         return new JsonResponse(['id' => $map->id]);
     }
 
-    public function export(Request $request, MapRecord $map, Exports $exports, ViewStore $views, #[CurrentUser] Person $person): Response
+    public function export(ExportMap $request, MapRecord $map, Exports $exports, ViewStore $views, #[CurrentUser] Person $person): Response
     {
-        $request->validate([
-            'to' => ['required', Rule::in(Exports::names())],
-            'board' => ['nullable', Rule::enum(BoardTheme::class)],
-            'as' => ['nullable', Rule::in(['shown', 'unfolded'])],
-            'width' => ['nullable', 'integer', 'min:16', 'max:16000'],
-            'topic' => ['nullable', 'string', 'size:26'],
-        ]);
         $to = (string) $request->string('to');
         $topics = $this->store->load($map);
         $title = $this->shelf->titleOf($map, $topics->root()->title);
@@ -185,9 +179,8 @@ final readonly class LibraryController
     }
 
     /** A small picture of the map for the library. */
-    public function picture(Request $request, MapRecord $map): Response
+    public function picture(ShowPicture $request, MapRecord $map): Response
     {
-        $request->validate(['board' => ['nullable', Rule::enum(BoardTheme::class)]]);
         $answer = new Response('', 200, [
             'Content-Type' => 'image/svg+xml',
             'Content-Security-Policy' => self::PICTURE_POLICY,
@@ -201,9 +194,8 @@ final readonly class LibraryController
         return $answer;
     }
 
-    private function thumbnail(Request $request, TopicMap $map): string
+    private function thumbnail(ShowPicture $request, TopicMap $map): string
     {
-        $request->validate(['board' => ['nullable', Rule::enum(BoardTheme::class)]]);
         $board = BoardTheme::tryFrom((string) $request->string('board')) ?? BoardTheme::Day;
 
         return (new Thumbnail($board))->ofMap($map);

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+/** Asks what is new since the latest edit that the browser knows. */
+final class AskNews extends MapRequest
+{
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return [
+            ...parent::rules(),
+            'since' => ['required', 'integer', 'min:0'],
+        ];
+    }
+}

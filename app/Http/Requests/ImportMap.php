@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use ChalkTree\Exchange\Formats;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+
+/** A file to make a map of; it is the body itself. */
+final class ImportMap extends FormRequest
+{
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return [
+            'name' => ['required', 'string', 'max:255'],
+            'format' => ['nullable', Rule::in(Formats::readable())],
+            'folder' => ['nullable', 'string', 'size:26'],
+        ];
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use Illuminate\Validation\Rules\Password;
+
+/** What the letter says, and a new password. */
+final class ResetPassword extends AccountRequest
+{
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return [
+            'token' => ['required', 'string', 'max:200'],
+            'email' => ['required', 'string', 'max:200'],
+            'password' => ['required', 'string', 'max:200', Password::min(10)],
+        ];
+    }
+}

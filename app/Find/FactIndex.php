@@ -28,7 +28,7 @@ final readonly class FactIndex implements Index
         }
         $wanted = $topics === null ? null : array_flip($topics);
         $rows = [];
-        foreach ($this->facts($map) as $fact) {
+        foreach ($this->facts($map, $topics) as $fact) {
             if ($wanted === null || isset($wanted[$fact->topic])) {
                 $rows[] = ['map_id' => $map->id, 'topic_id' => $fact->topic, 'field' => $fact->field, 'text' => $fact->text, 'number' => $fact->number, 'date' => $fact->date];
             }
@@ -39,13 +39,20 @@ final readonly class FactIndex implements Index
         }
     }
 
-    /** @return iterable<Fact> of topics in the map, not in its trash */
-    private function facts(MapRecord $map): iterable
+    /**
+     * @param  list<string>|null  $topics  of which something is wanted; null for all
+     * @return iterable<Fact> of topics in the map, not in its trash; maybe of others too
+     */
+    private function facts(MapRecord $map, ?array $topics): iterable
     {
-        $types = array_values(array_filter(Features::rows(), fn (string $class): bool => $class::asked() !== []));
         $rows = [];
-        foreach ($this->store->featureRows($map->id, $types) as $row) {
-            $rows[] = $row;
+        foreach (Features::rows() as $class) {
+            // Where there is one row a topic it has the topic's id; all others have to be looked at.
+            foreach ($class::asked() === [] ? [] : ($topics === null || $class::ends() !== [] ? [null] : array_chunk($topics, self::CHUNK)) as $ids) {
+                foreach ($this->store->featureRows($map->id, [$class], $ids) as $row) {
+                    $rows[] = $row;
+                }
+            }
         }
         $about = array_unique(array_merge(...array_map(fn (FeatureRow $row): array => $row->topics(), $rows)));
         $there = [];

@@ -24,10 +24,8 @@ final readonly class Trash
     {
         $before = CarbonImmutable::now()->subDays(self::DAYS);
         MapRecord::query()->where('trashed_at', '<', $before)->delete();
-        $old = TopicRecord::query()->whereNotNull('removed')->where('changed', '>', 0)->where('changed', '<', $before->getTimestamp());
-        $maps = (clone $old)->distinct()->pluck('map_id');
-        $old->delete();
-        MapRecord::query()->whereKey($maps)->each(fn (MapRecord $map) => $this->store->sweep($map));
+        $maps = TopicRecord::query()->whereNotNull('removed')->where('changed', '>', 0)->where('changed', '<', $before->getTimestamp())->distinct()->pluck('map_id');
+        MapRecord::query()->whereKey($maps)->each(fn (MapRecord $map) => $this->store->clear($map, $before->getTimestamp()));
     }
 
     public function emptyMaps(Person $person): int
@@ -38,9 +36,6 @@ final readonly class Trash
     /** Undo and history can no longer bring back what this takes. */
     public function emptyBranches(MapRecord $map): int
     {
-        $count = TopicRecord::query()->where('map_id', $map->id)->whereNotNull('removed')->delete();
-        $this->store->sweep($map);
-
-        return $count;
+        return $this->store->clear($map);
     }
 }

@@ -62,14 +62,15 @@ final readonly class MapStore
      * What features keep of a map; sorts that this version does not know rest where they are.
      *
      * @param  list<class-string<FeatureRow>>|null  $classes  of these sorts only
+     * @param  list<string>|null  $ids  only these rows
      * @return iterable<FeatureRow>
      */
-    public function featureRows(string $map, ?array $classes = null): iterable
+    public function featureRows(string $map, ?array $classes = null, ?array $ids = null): iterable
     {
         $types = array_map(fn (string $class): string => $class::type(), $classes ?? Features::rows());
         if ($types !== []) {
             // There may be as many of these as topics, so none becomes a model.
-            foreach ($this->kept($map)->toBase()->whereIn('type', $types)->get(['type', 'id', 'fields']) as $row) {
+            foreach ($this->kept($map)->toBase()->whereIn('type', $types)->when($ids !== null, fn (BaseQuery $rows) => $rows->whereIn('id', $ids ?? []))->get(['type', 'id', 'fields']) as $row) {
                 yield $this->decoded($row);
             }
         }
@@ -116,10 +117,28 @@ final readonly class MapStore
         return RowTypes::ofFeature((string) $row->type)::fromFields((string) $row->id, $fields);
     }
 
-    /** Takes the rows of features whose topics were just taken for good, and notes that the map is not what it was. */
-    public function sweep(MapRecord $record): void
+    /**
+     * Takes for good what lies in the trash of a map, and what features keep of it.
+     *
+     * @param  int|null  $before  only what was removed before this time, in seconds since 1970
+     * @return int how many topics
+     */
+    public function clear(MapRecord $record, ?int $before = null): int
     {
-        MapRecord::query()->whereKey($record->id)->increment('cleared');
+        return $this->database->transaction(function () use ($record, $before): int {
+            // Counted first, which holds the map: nobody may edit it meanwhile as it was.
+            MapRecord::query()->whereKey($record->id)->increment('cleared');
+            $count = TopicRecord::query()->toBase()->where('map_id', $record->id)->whereNotNull('removed')
+                ->when($before !== null, fn (BaseQuery $topics) => $topics->where('changed', '>', 0)->where('changed', '<', $before))
+                ->delete();
+            $this->sweep($record);
+
+            return $count;
+        });
+    }
+
+    private function sweep(MapRecord $record): void
+    {
         if (! $this->kept($record->id)->exists()) {
             return;
         }

@@ -44,7 +44,10 @@ final readonly class PartedCache
         foreach ($texts as $key => $text) {
             $parts[self::numberOf($key)][$key] = $text;
         }
-        $this->write($name, $state, $parts, []);
+        $kept = $this->cache->get($name);
+        /** @var array<int, string> $old */
+        $old = is_array($kept) && is_array($kept['versions'] ?? null) ? $kept['versions'] : [];
+        $this->write($name, $state, $parts, [], $old);
     }
 
     /**
@@ -66,7 +69,7 @@ final readonly class PartedCache
                 $parts[$number][$key] = $text;
             }
         }
-        $this->write($name, $state, $parts, $before->versions);
+        $this->write($name, $state, $parts, $before->versions, array_intersect_key($before->versions, $parts));
     }
 
     public function forget(string $name): void
@@ -76,22 +79,24 @@ final readonly class PartedCache
 
     /**
      * @param  array<int, array<string, string>>  $parts
-     * @param  array<int, string>  $versions  of those before
+     * @param  array<int, string>  $versions  of those before that stay as they are
+     * @param  array<int, string>  $old  of those that nobody needs any more
      */
-    private function write(string $name, string $state, array $parts, array $versions): void
+    private function write(string $name, string $state, array $parts, array $versions, array $old): void
     {
         $version = bin2hex(random_bytes(6));
-        $old = [];
         foreach ($parts as $number => $part) {
-            if (isset($versions[$number])) {
-                $old[] = self::partName($name, $number, $versions[$number]);
-            }
             $versions[$number] = $version;
-            $this->cache->put(self::partName($name, $number, $version), $part, self::SECONDS);
+            if (! $this->cache->put(self::partName($name, $number, $version), $part, self::SECONDS)) {
+                // There is no room; whoever asks next finds nothing rather than a part of it.
+                $this->cache->forget($name);
+
+                return;
+            }
         }
         $this->cache->put($name, ['state' => $state, 'versions' => $versions], self::SECONDS);
-        foreach ($old as $gone) {
-            $this->cache->forget($gone);
+        foreach ($old as $number => $gone) {
+            $this->cache->forget(self::partName($name, $number, $gone));
         }
     }
 

@@ -77,3 +77,16 @@ it('keeps nothing of edits of which all were wanted and one could not be', funct
     $this->sendEdits($record, [['name' => 'topic.caption', 'topics' => [$topics[9]], 'caption' => 'more']], 1);
     expect($this->topics($record)->topic($topics[9])->title)->toBe('First');
 });
+
+it('leaves nothing behind in memory that nobody needs any more', function () {
+    $record = app(MapStore::class)->create($this->tove, RandomMaps::map(new Chance(8), 240));
+    $topics = array_map(strval(...), array_keys($this->topics($record)->all()));
+    for ($i = 0; $i < 8; $i++) {
+        // Now one browser that has seen the last edit, now one that has not, which is answered without what is remembered.
+        $this->sendEdits($record, [['name' => 'topic.retitle', 'topic' => $topics[$i + 20], 'title' => "Title {$i}"]], $i % 2 === 0 ? $i : $i - 1)->assertOk();
+    }
+    $there = array_count_values(array_map(fn (string $key): string => explode(' ', $key)[0], array_keys(Cache::store('array')->getStore()->all())));
+    // A part for each number and what names them.
+    expect($there['chalk_tree_map'] ?? $there['map'])->toBeGreaterThan(50)->toBeLessThanOrEqual(129)
+        ->and($there['chalk_tree_layout'] ?? $there['layout'])->toBeGreaterThan(50)->toBeLessThanOrEqual(129);
+});

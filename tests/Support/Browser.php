@@ -167,25 +167,46 @@ final class Browser
     public function keys(string ...$keys): self
     {
         $names = ['Mod' => WebDriverKeys::CONTROL, 'Alt' => WebDriverKeys::ALT, 'Shift' => WebDriverKeys::SHIFT];
+        $presses = [];
         foreach ($keys as $key) {
             $parts = $key === '+' ? ['+'] : explode('+', $key);
             $last = array_pop($parts);
             $name = WebDriverKeys::class.'::'.strtoupper((string) preg_replace('/(?<=[a-z])(?=[A-Z])/', '_', $last));
             $last = strlen($last) > 1 && defined($name) ? constant($name) : $last;
-            $held = array_map(fn (string $part): string => $names[$part], $parts);
-            $keyboard = $this->driver->getKeyboard();
-            array_walk($held, fn (string $one) => $keyboard->pressKey($one));
-            $keyboard->sendKeys($last);
-            array_walk($held, fn (string $one) => $keyboard->releaseKey($one));
+            $all = [...array_map(fn (string $part): string => $names[$part], $parts), $last];
+            foreach ($all as $one) {
+                $presses[] = ['keyDown', $one];
+            }
+            foreach (array_reverse($all) as $one) {
+                $presses[] = ['keyUp', $one];
+            }
         }
 
-        return $this;
+        return $this->perform($presses);
     }
 
     /** Types text as it is. */
     public function type(string $text): self
     {
-        $this->driver->getKeyboard()->sendKeys($text);
+        // Other letters and line breaks are ChromeDriver's to make keys of.
+        if (preg_match('/^[ -~]+$/D', $text) !== 1) {
+            $this->driver->getKeyboard()->sendKeys($text);
+
+            return $this;
+        }
+
+        return $this->perform(array_merge(...array_map(fn (string $letter): array => [['keyDown', $letter], ['keyUp', $letter]], str_split($text))));
+    }
+
+    /**
+     * Presses and releases keys, all in one request: each of its own would take longer than what most keys do.
+     *
+     * @param  list<array{string, string}>  $presses  what, and which key
+     */
+    private function perform(array $presses): self
+    {
+        $actions = array_map(fn (array $press): array => ['type' => $press[0], 'value' => $press[1]], $presses);
+        $this->driver->executeCustomCommand('/session/:sessionId/actions', 'POST', ['actions' => [['type' => 'key', 'id' => 'keyboard', 'actions' => $actions]]]);
 
         return $this;
     }

@@ -26,6 +26,7 @@ import PanelEdge from './PanelEdge.vue'
 import PhoneSwitch from './PhoneSwitch.vue'
 import FirstWords from './FirstWords.vue'
 import ContextMenu from '@/ui/ContextMenu.vue'
+import { trayPages } from '@/tray/trayPages'
 import TopBar from './TopBar.vue'
 
 /** A map that is open: outline, board and desk beside each other, or one at a time where it is narrow. */
@@ -34,6 +35,7 @@ const MoveBelow = defineAsyncComponent(() => import('@/ui/MoveBelow.vue'))
 const FindPanel = defineAsyncComponent(() => import('@/find/FindPanel.vue'))
 const ParkingLot = defineAsyncComponent(() => import('@/desk/ParkingLot.vue'))
 const PasteDialog = defineAsyncComponent(() => import('@/paste/PasteDialog.vue'))
+const Tray = defineAsyncComponent(() => import('@/tray/Tray.vue'))
 const SecondView = defineAsyncComponent(() => import('./SecondView.vue'))
 const RemovedPanel = defineAsyncComponent(() => import('@/desk/RemovedPanel.vue'))
 const WalkControls = defineAsyncComponent(() => import('@/show/WalkControls.vue'))
@@ -166,7 +168,7 @@ onBeforeUnmount(() => {
                 <aside class="left" :class="{ alone: isListed }" :style="narrow || isListed ? {} : { width: `${preferences.outlineWidth}px` }"><ScopeTrail where="outline" /><OutlineTree /><FirstWords v-if="isListed || narrow" /></aside>
                 <PanelEdge v-if="!narrow && !isListed" />
             </template>
-            <div v-if="walk.at !== null || hasBoard" class="middle"><ScopeTrail v-if="walk.at === null" where="board" /><BoardView /></div>
+            <div v-if="walk.at !== null || hasBoard" class="middle"><ScopeTrail v-if="walk.at === null" where="board" /><BoardView /><Tray v-if="walk.at === null && !inFrame && trayPages.length > 0" /></div>
             <SecondView v-if="walk.at === null && !narrow && pane === 'first' && preferences.second !== null" />
             <aside v-if="walk.at === null && ui.side !== null" class="right wide">
                 <FindPanel v-if="ui.side === 'find'" /><ParkingLot v-else-if="ui.side === 'lot'" /><RemovedPanel v-else />

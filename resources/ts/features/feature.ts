@@ -1,6 +1,12 @@
 import type { Component } from 'vue'
 import type { Action } from '@/actions/registry'
 
+/** A page of the tray: things that can be put on topics. */
+export interface TrayPage {
+    readonly name: string
+    readonly component: Component
+}
+
 /** What a feature hands in; see the core's Feature. */
 export interface Feature {
     /** As in the core. */
@@ -10,4 +16,6 @@ export interface Feature {
     readonly deskHint?: Component
     /** Its part of the desk, for what is chosen. */
     readonly deskSection?: Component
+    /** Its page of the tray. */
+    readonly trayPage?: TrayPage
 }

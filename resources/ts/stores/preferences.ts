@@ -11,6 +11,7 @@ export const usePreferences = defineStore('preferences', () => {
     const way = useStorage<'board' | 'outline'>('chalk-way', 'board')
     const outlineOpen = useStorage('chalk-outline-open', true)
     const deskOpen = useStorage('chalk-desk-open', true)
+    const trayOpen = useStorage('chalk-tray-open', false)
     /** The sections of the desk that are folded. */
     const deskFolded = useStorage<string[]>('chalk-desk-folded', [])
     const outlineWidth = useStorage('chalk-outline-width', 248)
@@ -40,5 +41,5 @@ export const usePreferences = defineStore('preferences', () => {
         second.value = map
     }
 
-    return { way, deskFolded, second, setSecond, belongTo, levelsLeft, libraryAs, librarySort, board, outlineOpen, deskOpen, outlineWidth, walkDim }
+    return { way, deskFolded, second, setSecond, belongTo, levelsLeft, libraryAs, librarySort, board, outlineOpen, deskOpen, trayOpen, outlineWidth, walkDim }
 })

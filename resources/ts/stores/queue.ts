@@ -50,6 +50,7 @@ export function createQueue(map: string, listener: Listener) {
             unkept.add(edit.id ?? '')
             void pendingEdits.keep(map, edit).then(() => unkept.delete(edit.id ?? ''), () => undefined)
         }
+        state.value = state.value === 'saved' ? 'saving' : state.value
         // What the key does is seen first; and what it makes of several edits goes in one request.
         sending ??= afterFrame(() => {
             sending = null

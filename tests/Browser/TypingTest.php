@@ -104,6 +104,26 @@ it('keeps a title in view, frame by frame, while the next one begins', function 
         ->and($browser->script('return [document.querySelectorAll(".still").length, document.querySelectorAll(".title-editor").length]'))->toBe([0, 1]);
 });
 
+it('goes about and moves among topics that the server has not drawn yet', function () {
+    $browser = Studio::browser()->newMap();
+    $browser->type('Root')->keys('Tab')->type('Harbour')->keys('Tab');
+    $browser->delayed(1500);
+    foreach (['Crane', 'Rope', 'Buoy', 'Net', 'Oar'] as $title) {
+        $browser->type($title)->keys('Enter');
+    }
+    $browser->type('Anchor')->keys('Mod+Enter');
+    $chosen = fn (): string => (string) $browser->script('return [...document.querySelectorAll(".line.chosen .text")].map((line) => line.textContent).join()');
+    $steps = [];
+    foreach (['ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight', 'ArrowLeft', 'ArrowLeft'] as $key) {
+        $browser->keys($key);
+        $steps[] = $chosen();
+    }
+    expect($steps[0])->toBe('Oar')->and($steps[1])->toBe('Anchor')->and($steps[2])->toBe('Harbour')
+        ->and($steps[4])->toBe('Harbour')->and($steps[5])->toBe('Root');
+    $browser->keys('ArrowRight', 'Alt+s')->delayed(0)->saved();
+    $browser->waitUntil(fn (): bool => $browser->boxOf('Harbour')['x'] < $browser->boxOf('Root')['x'], 'the branch to be on the other side');
+});
+
 it('formats as one types, keeps Markdown, and shows it drawn', function () {
     $browser = Studio::browser()->newMap();
     $browser->type('Plain ')->keys('Mod+b')->type('bold')->keys('Mod+b')->type(' a_b_c 2 * 3 ')->keys('Mod+i')->type('slanted')->keys('Mod+i', 'Shift+Enter')->type('second line <b>');

@@ -17,7 +17,7 @@ function goOnBoard(direction: Direction, { map, camera }: Context): void {
         map.choose(map.tree.root)
         return
     }
-    const next = nearestTowards(camera.boxes, map.slips, map.tree, map.current, direction)
+    const next = nearestTowards(camera.boxes, camera.drawn, map.tree, map.current, direction)
     if (next !== null) {
         map.choose(next)
         camera.reveal(next)

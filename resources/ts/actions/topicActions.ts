@@ -61,8 +61,8 @@ export const topicActions: readonly Action[] = [
     {
         id: 'topic.side', name: 'Move to the other side', group: 'Moving', keys: ['Alt+S'], scopes: onTopics,
         available: ({ map }) => map.tree.arrangement === 'both-sides' && map.currentTopic?.parent === map.tree.root,
-        run: withCurrent((id, { map }) => {
-            map.edit({ name: 'topic.side', topics: [id], side: map.slips.get(id)?.grows === 'left' ? 'right' : 'left' })
+        run: withCurrent((id, { map, camera }) => {
+            map.edit({ name: 'topic.side', topics: [id], side: camera.slipOf(id)?.grows === 'left' ? 'right' : 'left' })
         }),
     },
 ]
@@ -116,17 +116,17 @@ export const movingActions: readonly Action[] = [
 ]
 
 /** The direction in which topics stand from their parent, as one sees them. */
-const growth = (ids: readonly string[], { map }: Context): 'left' | 'right' | 'down' => (map.region === 'board' ? map.slips.get(ids[0] ?? '')?.grows : undefined) ?? 'right'
+const growth = (ids: readonly string[], { map, camera }: Context): 'left' | 'right' | 'down' => (map.region === 'board' ? camera.slipOf(ids[0] ?? '')?.grows : undefined) ?? 'right'
 
 const moveUp = (ids: readonly string[], context: Context): void => moveAmongSiblings(ids, -1, context)
 const moveDown = (ids: readonly string[], context: Context): void => moveAmongSiblings(ids, 1, context)
 
 /** On the board the neighbours are those on the same side of the root. */
-function neighbour(ids: readonly string[], by: -1 | 1, { map }: Context): string | undefined {
+function neighbour(ids: readonly string[], by: -1 | 1, { map, camera }: Context): string | undefined {
     const edge = (by < 0 ? ids[0] : ids[ids.length - 1]) ?? ''
     let next = siblingOf(map.tree, edge, by)
     if (map.region === 'board' && map.tree.topics.get(edge)?.parent === map.tree.root) {
-        for (let n = 2 * by; next !== undefined && map.slips.get(next)?.grows !== map.slips.get(edge)?.grows; n += by) {
+        for (let n = 2 * by; next !== undefined && camera.slipOf(next)?.grows !== camera.slipOf(edge)?.grows; n += by) {
             next = siblingOf(map.tree, edge, n)
         }
     }
@@ -150,10 +150,10 @@ function moveIn(ids: readonly string[], context: Context): void {
     }
 }
 
-function moveOut(ids: readonly string[], { map }: Context): void {
+function moveOut(ids: readonly string[], { map, camera }: Context): void {
     const parent = map.tree.topics.get(ids[0] ?? '')?.parent
     if (parent != null && parent !== map.tree.root) {
-        const grows = map.slips.get(ids[0] ?? '')?.grows
+        const grows = camera.slipOf(ids[0] ?? '')?.grows
         const toRoot = map.tree.topics.get(parent)?.parent === map.tree.root
         map.edit({ name: 'topic.move', topics: [...ids], after: parent, ...(toRoot && grows !== undefined && grows !== 'down' ? { side: grows } : {}) })
     }

@@ -55,7 +55,7 @@ export function overlaps(a: Box, b: Box): boolean {
 /** The topic one comes to by an arrow key: along the branch first, else the nearest one drawn in that direction. */
 export function nearestTowards(
     boxes: ReadonlyMap<string, Box>,
-    slips: ReadonlyMap<string, Slip>,
+    slips: ReadonlyMap<string, Pick<Slip, 'grows' | 'parent'>>,
     tree: Tree,
     from: string,
     direction: Direction,

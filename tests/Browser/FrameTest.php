@@ -82,12 +82,26 @@ it('changes keys, says where they clash, keeps them for the person and puts them
         $browser->script('location.reload()');
         $browser->ready()->saved()->keys('Alt+Shift+k')->waitFor('.title-editor')->type('By the new key')->keys('Mod+Enter')->saved();
         expect($browser->outline())->toBe(['Plan', '  By the new key']);
-        $browser->keys('F1')->waitFor('.key-list li')->press('Put all keys back');
+        $browser->keys('F1')->waitFor('.key-list li')->press('Put back the key of Add a subtopic');
         $browser->waitUntil(fn (): bool => $browser->script('return document.querySelector(`[data-action="topic.subtopic"] kbd`)?.textContent') === 'Tab', 'the old key');
     } finally {
         // The person is shared with other tests.
         $browser->script('return fetch("/api/me/keys", {method: "PUT", headers: {"Content-Type": "application/json", Accept: "application/json", "X-XSRF-TOKEN": decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1])}, body: "{\\"keys\\": {}}"})');
     }
+});
+
+it('says what a control does, and its key, when it has the focus for a moment or the mouse stands on it', function () {
+    $browser = Studio::browser()->newMap()->type('Plan')->keys('Mod+Enter')->saved();
+    $hint = fn (): string => (string) $browser->script('return [...document.querySelectorAll(".n-tooltip")].map((one) => one.innerText).join()');
+    $browser->script('document.querySelector(".home").focus()');
+    for ($i = 0; $i < 12 && $browser->script('return document.activeElement.textContent.trim()') !== 'Find'; $i++) {
+        $browser->keys('Tab');
+    }
+    $browser->waitUntil(fn (): bool => str_contains($hint(), 'Looks for words in this map') && str_contains($hint(), 'Ctrl+F'), 'the hint of the control with the focus');
+    $browser->keys('Tab')->waitUntil(fn (): bool => ! str_contains($hint(), 'Looks for words in this map'), 'the hint to go with the focus');
+    $at = $browser->script('const r = [...document.querySelectorAll(".ways button")].find((one) => one.textContent === "Outline").getBoundingClientRect(); return {x: r.x + r.width / 2, y: r.y + r.height / 2}');
+    $browser->pointer('mouseMoved', $at['x'], $at['y'])->waitUntil(fn (): bool => str_contains($hint(), 'Shows the map as an indented list alone'), 'the hint of the control under the mouse');
+    expect($hint())->toContain('Alt+1');
 });
 
 it('turns between outline and board with what is chosen in view', function () {

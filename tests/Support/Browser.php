@@ -169,6 +169,16 @@ final class Browser
         $names = ['Mod' => WebDriverKeys::CONTROL, 'Alt' => WebDriverKeys::ALT, 'Shift' => WebDriverKeys::SHIFT];
         $presses = [];
         foreach ($keys as $key) {
+            if ($key === 'Shift+F10') {
+                // The menu key, which ChromeDriver's actions do not make a menu of.
+                $presses === [] ?: $this->perform($presses);
+                $presses = [];
+                foreach (['rawKeyDown', 'keyUp'] as $type) {
+                    $this->tools('Input.dispatchKeyEvent', ['type' => $type, 'key' => 'F10', 'code' => 'F10', 'windowsVirtualKeyCode' => 121, 'modifiers' => 8]);
+                }
+
+                continue;
+            }
             $parts = $key === '+' ? ['+'] : explode('+', $key);
             $last = array_pop($parts);
             $name = WebDriverKeys::class.'::'.strtoupper((string) preg_replace('/(?<=[a-z])(?=[A-Z])/', '_', $last));
@@ -182,7 +192,7 @@ final class Browser
             }
         }
 
-        return $this->perform($presses);
+        return $presses === [] ? $this : $this->perform($presses);
     }
 
     /** Types text as it is. */

@@ -11,6 +11,7 @@ use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Draw\WindowWriter;
 use ChalkTree\Look\Looks;
+use Closure;
 use Illuminate\Contracts\Cache\Repository;
 
 /**
@@ -43,8 +44,12 @@ final readonly class FirstPicture
     ) {
     }
 
-    /** The picture as SVG; null where it is not there and would take long. */
-    public function of(MapRecord $map, Person $person, BoardFrame $frame): ?string
+    /**
+     * The picture as SVG; null where it is not there and would take long.
+     *
+     * @param  Closure(): bool  $mayDraw  asked where it is not there
+     */
+    public function of(MapRecord $map, Person $person, BoardFrame $frame, Closure $mayDraw): ?string
     {
         if ($frame->board === null) {
             return null;
@@ -54,7 +59,7 @@ final readonly class FirstPicture
             return is_string($kept['svg'] ?? null) ? $kept['svg'] : null;
         }
 
-        return $map->topics()->count() <= self::MOST_WAITED_FOR ? $this->make($map, $person, $frame) : null;
+        return $map->topics()->count() <= self::MOST_WAITED_FOR && $mayDraw() ? $this->make($map, $person, $frame) : null;
     }
 
     /** Sees to it that the picture is there when the page is asked for the next time. */

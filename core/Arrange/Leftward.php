@@ -9,6 +9,8 @@ use ChalkTree\Map\Topic;
 /** The root at the right, everything growing to the left of it. */
 final readonly class Leftward implements Arrangement
 {
+    use AllTheWayDown;
+
     public function __construct(private Bands $bands = new Bands)
     {
     }
@@ -23,11 +25,6 @@ final readonly class Leftward implements Arrangement
         return Growth::Left;
     }
 
-    public function handsDown(Growth $growth): string
-    {
-        return 'leftward';
-    }
-
     public function enters(Growth $growth): Growth
     {
         return $growth === Growth::Right ? Growth::Down : $growth;
@@ -36,11 +33,6 @@ final readonly class Leftward implements Arrangement
     public function opens(): Growth
     {
         return Growth::Left;
-    }
-
-    public function levels(): int
-    {
-        return 1;
     }
 
     public function place(Slip $slip, array $children, array $below): void

@@ -9,6 +9,8 @@ use ChalkTree\Map\Topic;
 /** The root at the left, everything growing to the right of it. */
 final readonly class Rightward implements Arrangement
 {
+    use AllTheWayDown;
+
     public function __construct(private Bands $bands = new Bands)
     {
     }
@@ -23,11 +25,6 @@ final readonly class Rightward implements Arrangement
         return Growth::Right;
     }
 
-    public function handsDown(Growth $growth): string
-    {
-        return 'rightward';
-    }
-
     public function enters(Growth $growth): Growth
     {
         return $growth === Growth::Left ? Growth::Down : $growth;
@@ -36,11 +33,6 @@ final readonly class Rightward implements Arrangement
     public function opens(): Growth
     {
         return Growth::Right;
-    }
-
-    public function levels(): int
-    {
-        return 1;
     }
 
     public function place(Slip $slip, array $children, array $below): void

@@ -9,6 +9,8 @@ use ChalkTree\Map\Topic;
 /** Subtopics one below the other under their parent, set in, each level a step further. */
 final readonly class SteppedList implements Arrangement
 {
+    use AllTheWayDown;
+
     /** From the parent's left edge to the children's, and to the stem that runs down beside them. */
     public const STEP = 26;
 
@@ -24,11 +26,6 @@ final readonly class SteppedList implements Arrangement
         return Growth::Right;
     }
 
-    public function handsDown(Growth $growth): string
-    {
-        return self::name();
-    }
-
     public function enters(Growth $growth): Growth
     {
         return $growth;
@@ -37,11 +34,6 @@ final readonly class SteppedList implements Arrangement
     public function opens(): Growth
     {
         return Growth::Down;
-    }
-
-    public function levels(): int
-    {
-        return 1;
     }
 
     public function place(Slip $slip, array $children, array $below): void

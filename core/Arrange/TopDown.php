@@ -9,6 +9,8 @@ use ChalkTree\Map\Topic;
 /** Every level below the one before it, siblings side by side: a chart of who belongs to whom. */
 final readonly class TopDown implements Arrangement
 {
+    use AllTheWayDown;
+
     public function __construct(private Bands $bands = new Bands)
     {
     }
@@ -23,11 +25,6 @@ final readonly class TopDown implements Arrangement
         return Growth::Down;
     }
 
-    public function handsDown(Growth $growth): string
-    {
-        return 'top-down';
-    }
-
     public function enters(Growth $growth): Growth
     {
         return $growth;
@@ -36,11 +33,6 @@ final readonly class TopDown implements Arrangement
     public function opens(): Growth
     {
         return Growth::Down;
-    }
-
-    public function levels(): int
-    {
-        return 1;
     }
 
     public function place(Slip $slip, array $children, array $below): void

@@ -57,6 +57,14 @@ it('does not let a page wait for a large map, and has it ready the next time', f
     expect(($this->page)())->toContain('id="first-picture"');
 });
 
+it('draws only so many pictures a minute for pages that are asked for, and gives those that are kept', function () {
+    $shown = 0;
+    for ($i = 0; $i < 45; $i++) {
+        $shown += str_contains(($this->page)('day.1280x800.249,51,'.(700 + $i).',749'), 'id="first-picture"') ? 1 : 0;
+    }
+    expect($shown)->toBe(40)->and(($this->page)('day.1280x800.249,51,739,749'))->toContain('id="first-picture"');
+});
+
 it('gives no picture to whoever may not see the map', function (string $who) {
     match ($who) {
         'someone else' => $this->actingAs($this->person('bram@saltmere.example')),

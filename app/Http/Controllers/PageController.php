@@ -15,10 +15,14 @@ use ChalkTree\Look\StyleSheet;
 use ChalkTree\Map\Bounds;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\RateLimiter;
 
 /** The page that the application runs in, and the outbox that stands in for a mail service. */
 final class PageController
 {
+    /** Pictures a minute that are drawn for a person while a page waits. */
+    private const MOST_DRAWN = 40;
+
     public function __construct(private readonly FirstPicture $pictures)
     {
     }
@@ -36,7 +40,10 @@ final class PageController
         $person = $request->user();
         $map = preg_match('~\Amaps/([0-9a-z]{26})\z~', $request->path(), $m) === 1 ? MapRecord::query()->find($m[1]) : null;
 
-        return $person instanceof Person && $map !== null && $person->can('work', $map) ? $this->pictures->of($map, $person, $frame) : null;
+        // However often a page is asked for, the server draws only so much for it.
+        $mayDraw = fn (): bool => ! config('chalk.limits') || RateLimiter::attempt("first picture {$person?->getAuthIdentifier()}", self::MOST_DRAWN, fn (): bool => true);
+
+        return $person instanceof Person && $map !== null && $person->can('work', $map) ? $this->pictures->of($map, $person, $frame, $mayDraw) : null;
     }
 
     /** Letters hold links that open accounts, so they are shown on this machine only; elsewhere there is outbox:show. */

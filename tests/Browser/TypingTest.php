@@ -124,6 +124,23 @@ it('goes about and moves among topics that the server has not drawn yet', functi
     $browser->waitUntil(fn (): bool => $browser->boxOf('Harbour')['x'] < $browser->boxOf('Root')['x'], 'the branch to be on the other side');
 });
 
+it('leaves who has gone on to another topic there, when an edit is answered late', function () {
+    $browser = Studio::browser()->newMap();
+    $browser->type('Root')->keys('Tab')->type('Harbour')->keys('Enter')->type('Quay')->keys('Mod+Enter')->saved();
+    $browser->keys('Alt+1')->waitUntil(fn (): bool => ! $browser->has('.board'), 'the outline alone');
+    $chosen = fn (): string => (string) $browser->script('return [...document.querySelectorAll(".line.chosen .text")].map((line) => line.textContent).join()');
+    $browser->delayed(900)->keys('Alt+w', 'ArrowUp');
+    expect($chosen())->toBe('Harbour');
+    $browser->saved()->delayed(0);
+    usleep(300_000);
+    expect($chosen())->toBe('Harbour')->and($browser->has('.title-editor'))->toBeFalse()
+        ->and($browser->outline())->toBe(['Root', '  Harbour', '  Untitled', '    Quay']);
+    // Whoever waits goes on in the new parent.
+    $browser->keys('ArrowDown', 'ArrowDown', 'Alt+w')->waitFor('.title-editor')->type('Piers')->keys('Mod+Enter')->saved();
+    expect($browser->outline())->toBe(['Root', '  Harbour', '  Untitled', '    Piers', '      Quay']);
+    $browser->keys('Alt+2');
+});
+
 it('formats as one types, keeps Markdown, and shows it drawn', function () {
     $browser = Studio::browser()->newMap();
     $browser->type('Plain ')->keys('Mod+b')->type('bold')->keys('Mod+b')->type(' a_b_c 2 * 3 ')->keys('Mod+i')->type('slanted')->keys('Mod+i', 'Shift+Enter')->type('second line <b>');

@@ -16,7 +16,7 @@ function wrap(each: boolean, { map, titles }: Context): void {
     const as = each ? topics.map(newId) : [newId()]
     const step = newId()
     map.edit({ name: 'topic.wrap', step, topics, as, each })
-    map.afterAnswer(() => {
+    map.goOnAfterAnswer(() => {
         map.choose(...as)
         if (!each) {
             titles.begin(as[0] ?? '', null, step)
@@ -49,7 +49,7 @@ export const shapeActions: readonly Action[] = [
             const [first = ''] = map.chosen
             const next = childrenOf(map.tree, first)[0] ?? map.tree.topics.get(first)?.parent ?? map.tree.root
             map.edit({ name: 'topic.dissolve', topics: [...map.chosen] })
-            map.afterAnswer(() => map.choose(next))
+            map.goOnAfterAnswer(() => map.choose(next))
         },
     },
     {
@@ -82,7 +82,7 @@ export const shapeActions: readonly Action[] = [
                 map.edit({ name: 'text.append', step, topics: [id], to: map.tree.topics.get(id)?.parent ?? map.tree.root, source: false })
             }
             map.edit({ name: 'topic.dissolve', step, topics })
-            map.afterAnswer(() => map.choose(next ?? parent))
+            map.goOnAfterAnswer(() => map.choose(next ?? parent))
         },
     },
     { id: 'move.below', name: 'Move below another topic, by name', group: 'Moving', keys: ['Alt+G'], scopes: onTopics, available: isNotRoot, run: ({ ui }) => ui.show('move') },
@@ -97,7 +97,7 @@ export const shapeActions: readonly Action[] = [
             const topics = topsOf(map.tree, inOrder(map.tree, map.chosen))
             const as = topics.map(newId)
             map.edit({ name: 'topic.copy', topics, as, after: topics[topics.length - 1] ?? '' })
-            map.afterAnswer(() => map.choose(...as))
+            map.goOnAfterAnswer(() => map.choose(...as))
         },
     },
 ]

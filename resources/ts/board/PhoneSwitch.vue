@@ -39,7 +39,7 @@ function use(id: string): void {
     }
     run(id)
     if (wasTyping && typed !== undefined && id.startsWith('move.') && map.tree.topics.has(typed)) {
-        map.afterAnswer(() => titles.begin(typed))
+        titles.begin(typed)
     }
 }
 

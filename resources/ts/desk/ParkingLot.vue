@@ -41,7 +41,7 @@ function write(): void {
 
 function bringBack(id: string): void {
     map.edit({ name: 'topic.bring-back', topics: [id] })
-    map.afterAnswer(() => map.choose(id))
+    map.goOnAfterAnswer(() => map.choose(id))
 }
 
 /** Below the topic that is chosen now. */

@@ -248,7 +248,17 @@ export const useMap = defineStore('map', () => {
         }
     }
 
+    /** How often the person has chosen something or begun to type. */
+    let turns = 0
+
+    /** Goes on where an edit leads, once it is answered; whoever has turned to something else by then stays there. */
+    function goOnAfterAnswer(then: () => void): void {
+        const at = turns
+        afterAnswer(() => at === turns && editing.value === null && then())
+    }
+
     function choose(...topics: string[]): void {
+        turns++
         chosen.value = topics.filter((topic) => tree.value.topics.has(topic))
         keepViewSoon()
     }
@@ -329,7 +339,7 @@ export const useMap = defineStore('map', () => {
         id, tree, slips, marks, place, waiting, savedState, savedProblem, undoLabel, redoLabel,
         chosen, current, currentTopic, region, editing, folded, outlineFolded,
         scope, outlineScope, numbers,
-        open, close, beforeLeaving, beforeHiding, edit, outcomeOf, choose, setFolded, refold, uncover, stepInto, afterAnswer, askForNews,
+        open, close, beforeLeaving, beforeHiding, edit, outcomeOf, choose, setFolded, refold, uncover, stepInto, afterAnswer, goOnAfterAnswer, askForNews,
         tryAgain: (): void => queue.value?.tryAgain(),
         giveUp: async (): Promise<void> => {
             await queue.value?.giveUp()

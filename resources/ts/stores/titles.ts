@@ -110,7 +110,7 @@ export function useTitles() {
         const as = newId()
         map.editing = null
         map.edit({ name: 'topic.split', step: typing.step, topic: typing.id, ...halves, as })
-        map.afterAnswer(() => begin(as))
+        map.goOnAfterAnswer(() => begin(as))
     }
 
     function remove(topics: readonly string[]): void {

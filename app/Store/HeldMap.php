@@ -11,8 +11,6 @@ use ChalkTree\Arrange\View;
 use ChalkTree\Edit\Changes;
 use ChalkTree\Map\TopicMap;
 
-use function Illuminate\Support\defer;
-
 /**
  * A map on which edits are made, while nobody else can: taken from where it lies nearest, with what is remembered of
  * its layout. When the edits are made, both are kept for the next one.
@@ -75,8 +73,8 @@ final class HeldMap
             if ($this->isOfSnapshot) {
                 $this->snapshots->follow($this->record, $this->state, $this->map, $made);
             } elseif ($made !== []) {
-                // Whoever goes on editing has it the next time, and nobody waits until it is written.
-                defer(fn () => $this->snapshots->keep($this->record, $this->map));
+                // At once, although it takes a while: who edits without a pause would otherwise never find it.
+                $this->snapshots->keep($this->record, $this->map);
             }
         } catch (PartLost) {
             // Nothing is kept then; the next one reads the tables.

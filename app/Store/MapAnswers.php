@@ -55,6 +55,7 @@ final readonly class MapAnswers
         if (! $this->memories->has($record, $person, $pane, $view)) {
             defer(fn () => $this->memories->keepRecords($record, $person, $pane, $view, DrawnMaps::records($drawn)));
         }
+        defer(fn () => $this->snapshots->prepare($record, $this->store));
         $own = [
             'id' => $record->id,
             'seq' => $record->seq,

@@ -19,7 +19,8 @@ final class MapStates
         return $this->known["{$map->id} {$map->seq} {$map->cleared}"] ??= $this->read($map);
     }
 
-    private function read(MapRecord $map): string
+    /** The same, asked of the tables now. */
+    public function read(MapRecord $map): string
     {
         $edit = $map->seq === 0 ? 'none' : (string) EditRecord::query()->where('map_id', $map->id)->where('seq', $map->seq)->value('edit_id');
 

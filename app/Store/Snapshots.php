@@ -51,6 +51,21 @@ final readonly class Snapshots
         }
     }
 
+    /** Sees to it that a map which was opened lies here when it is edited. */
+    public function prepare(MapRecord $record, MapStore $store): void
+    {
+        $state = $this->states->of($record);
+        if ($this->cache->of($this->name($record), $state) !== null || $record->topics()->count() < self::FEWEST_TOPICS) {
+            return;
+        }
+        $map = $store->load($record);
+        // Nobody is kept from editing it meanwhile; then it was read in two states, and is left.
+        $now = MapRecord::query()->find($record->id);
+        if ($now !== null && $this->states->read($now) === $state) {
+            $this->keep($record, $map);
+        }
+    }
+
     /** Keeps a whole map as it is in this state, if it is large enough to be worth it. */
     public function keep(MapRecord $record, TopicMap $map): void
     {

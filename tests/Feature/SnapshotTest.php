@@ -42,6 +42,12 @@ it('has in memory what is in the tables, through random edits, undos, redos and 
     }
 })->with(range(1, 6));
 
+it('has a map that was opened ready for the first edit', function () {
+    $record = app(MapStore::class)->create($this->tove, RandomMaps::map(new Chance(9), 240));
+    $this->getJson("/api/maps/{$record->id}")->assertOk();
+    expect(RandomMaps::contents(app(Snapshots::class)->load($record)))->toEqual(RandomMaps::contents($this->topics($record)));
+});
+
 it('begins again with the tables where a part has gone from memory', function () {
     $record = app(MapStore::class)->create($this->tove, RandomMaps::map(new Chance(5), 240));
     $topics = array_map(strval(...), array_keys($this->topics($record)->all()));

@@ -196,6 +196,22 @@ it('goes without movement where the system asks for that', function () {
     $browser->tools('Emulation.setEmulatedMedia', ['features' => []]);
 });
 
+it('ends a movement of the board where it was to end, whatever comes in between', function () {
+    $browser = Studio::browser()->openMap('Saltmere');
+    $scale = fn (): int => (int) $browser->script('return parseInt(document.querySelector(".scale").textContent)');
+    $browser->press('Show all');
+    usleep(700_000);
+    $all = $scale();
+    $browser->script('document.querySelector(".board").focus()');
+    $browser->keys('Alt+=', 'Alt+=', 'Alt+=');
+    usleep(700_000);
+    expect($scale())->toBeGreaterThanOrEqual((int) floor($all * 1.9));
+    // A panel that opens meanwhile makes the board narrower.
+    $browser->keys('Alt+a', 'Mod+f')->waitFor("input[aria-label='Find']");
+    usleep(700_000);
+    expect($scale())->toBeLessThanOrEqual($all);
+});
+
 it('shows all of a map clear of the controls', function () {
     $browser = Studio::browser()->enterDemo('Volunteers');
     $browser->press('Show all');

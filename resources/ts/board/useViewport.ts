@@ -32,6 +32,8 @@ export function useViewport(frame: Ref<HTMLElement | null>, layer: Ref<HTMLEleme
     let view = zoomIdentity
     let rest: ReturnType<typeof setTimeout> | undefined
     let glide = 0
+    /** Where a glide that is under way will end. */
+    let goal: ZoomTransform | null = null
 
     const behaviour = zoom<HTMLElement, unknown>()
         .scaleExtent([LEAST, MOST])
@@ -45,7 +47,7 @@ export function useViewport(frame: Ref<HTMLElement | null>, layer: Ref<HTMLEleme
             }
             return (event as MouseEvent).button === 0 && !(event as MouseEvent).shiftKey && target.closest('[data-topic]') === null
         })
-        .on('start', () => cancelAnimationFrame(glide))
+        .on('start', (event: { sourceEvent: Event | null }) => event.sourceEvent !== null && endGlide())
         .on('zoom', (event: { transform: ZoomTransform }) => {
             view = event.transform
             moving.value = true
@@ -93,27 +95,40 @@ export function useViewport(frame: Ref<HTMLElement | null>, layer: Ref<HTMLEleme
         }
     }
 
+    function endGlide(): void {
+        cancelAnimationFrame(glide)
+        goal = null
+    }
+
     function setView(to: ZoomTransform): void {
+        endGlide()
+        moveTo(to)
+    }
+
+    function moveTo(to: ZoomTransform): void {
         if (frame.value !== null) {
             select(frame.value).call(behaviour.transform, to)
         }
     }
 
     function glideTo(to: ZoomTransform): void {
-        cancelAnimationFrame(glide)
+        endGlide()
         if (reduced.value === 'reduce' || width.value === 0) {
             setView(to)
             return
         }
+        goal = to
         const from = view
         const begin = performance.now()
         const step = (now: number): void => {
             const part = Math.min(1, Math.max(0, (now - begin) / GLIDE))
             const eased = 1 - (1 - part) ** 3
             const mix = (a: number, b: number): number => a + (b - a) * eased
-            setView(new ZoomTransform(mix(from.k, to.k), mix(from.x, to.x), mix(from.y, to.y)))
+            moveTo(new ZoomTransform(mix(from.k, to.k), mix(from.x, to.x), mix(from.y, to.y)))
             if (part < 1) {
                 glide = requestAnimationFrame(step)
+            } else {
+                goal = null
             }
         }
         glide = requestAnimationFrame(step)
@@ -125,7 +140,7 @@ export function useViewport(frame: Ref<HTMLElement | null>, layer: Ref<HTMLEleme
     }
 
     /** Puts a box in the middle. */
-    function centre(box: Box, scale = view.k): void {
+    function centre(box: Box, scale = (goal ?? view).k): void {
         glideTo(around(box, scale))
     }
 
@@ -153,21 +168,23 @@ export function useViewport(frame: Ref<HTMLElement | null>, layer: Ref<HTMLEleme
     /** Moves no more than is needed to see a box. */
     function reveal(box: Box): void {
         const margin = 28
-        const left = box.x * view.k + view.x
-        const top = box.y * view.k + view.y
-        const right = left + box.w * view.k
-        const bottom = top + box.h * view.k
+        const at = goal ?? view
+        const left = box.x * at.k + at.x
+        const top = box.y * at.k + at.y
+        const right = left + box.w * at.k
+        const bottom = top + box.h * at.k
         const aside = right > width.value - margin ? Math.min(right - width.value + margin, left - margin) : left < margin ? left - margin : 0
         const along = bottom > height.value - margin ? Math.min(bottom - height.value + margin, top - margin) : top < margin ? top - margin : 0
         if (aside !== 0 || along !== 0) {
-            glideTo(new ZoomTransform(view.k, view.x - aside, view.y - along))
+            glideTo(new ZoomTransform(at.k, at.x - aside, at.y - along))
         }
     }
 
     function zoomBy(factor: number): void {
-        const k = Math.min(MOST, Math.max(LEAST, view.k * factor))
+        const at = goal ?? view
+        const k = Math.min(MOST, Math.max(LEAST, at.k * factor))
         const [cx, cy] = [width.value / 2, height.value / 2]
-        glideTo(new ZoomTransform(k, cx - ((cx - view.x) / view.k) * k, cy - ((cy - view.y) / view.k) * k))
+        glideTo(new ZoomTransform(k, cx - ((cx - at.x) / at.k) * k, cy - ((cy - at.y) / at.k) * k))
     }
 
     function panBy(dx: number, dy: number): void {
@@ -195,13 +212,18 @@ export function useViewport(frame: Ref<HTMLElement | null>, layer: Ref<HTMLEleme
     watch([width, height], ([w, h], [beforeW, beforeH]) => {
         // What was in the middle stays in the middle.
         if (beforeW > 0 && beforeH > 0) {
-            setView(new ZoomTransform(view.k, view.x + (w - beforeW) / 2, view.y + (h - beforeH) / 2))
+            const to = goal
+            const aside = ({ k, x, y }: ZoomTransform): ZoomTransform => new ZoomTransform(k, x + (w - beforeW) / 2, y + (h - beforeH) / 2)
+            setView(aside(view))
+            if (to !== null) {
+                glideTo(aside(to))
+            }
         }
         settle()
     })
 
     onBeforeUnmount(() => {
-        cancelAnimationFrame(glide)
+        endGlide()
         clearTimeout(rest)
     })
 

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Folder;
+use App\Models\MapRecord;
+use ChalkTree\Map\Ids;
+use Illuminate\Routing\Route as OneRoute;
+use Illuminate\Support\Facades\Route;
+
+/** @return list<array{string, string}> method and address of every route of the API, about this map and this folder */
+function everyRoute(MapRecord $map, Folder $folder): array
+{
+    $all = [];
+    $api = array_filter(Route::getRoutes()->getRoutes(), fn (OneRoute $route): bool => str_starts_with($route->uri(), 'api/') && $route->uri() !== 'api/sign-out');
+    foreach ($api as $route) {
+        foreach (array_diff($route->methods(), ['HEAD']) as $method) {
+            $all[] = [$method, '/'.str_replace(['{map}', '{folder}', '{seq}', '{topic}', '{starter}'], [$map->id, $folder->id, '0', $map->root, 'plan'], $route->uri())];
+        }
+    }
+
+    return $all;
+}
+
+const FIELDS_OF_ALL = [
+    'since', 'edits', 'all', 'pane', 'folded', 'outlineFolded', 'chosen', 'scope', 'outlineScope', 'x', 'y', 'scale', 'title', 'starter', 'folder', 'favourite', 'name',
+    'format', 'to', 'board', 'as', 'width', 'topic', 'parent', 'text', 'html', 'source', 'headings', 'before', 'show', 'words', 'map', 'fields', 'find', 'with', 'hits',
+    'keys', 'email', 'token', 'password', 'id', 'edit', 'topics', 'lines', 'alone',
+];
+
+beforeEach(function () {
+    config(['chalk.limits' => false]);
+    $this->tove = $this->person();
+    $this->map = $this->mapOf($this->tove);
+    $this->folder = fn (): Folder => Folder::query()->where('person_id', $this->tove->id)->first() ?? Folder::query()->create(['id' => Ids::next(), 'person_id' => $this->tove->id, 'name' => 'Plans', 'parent' => null]);
+    $this->ask = fn (string $method, string $address, array $body) => $method === 'GET' ? $this->getJson($address.'?'.http_build_query($body)) : $this->json($method, $address, $body);
+});
+
+it('answers every route, whatever is in a field, with no error of its own', function () {
+    $this->actingAs($this->tove);
+    $values = [[], 'x', 5, -1, 1.5, true, null, ['a' => ['b' => 1]], [[['x']]], str_repeat('é', 300), "\0", [null], ['__proto__' => 1], "\u{202e}x", 1e308];
+    $failed = [];
+    $asked = 0;
+    foreach (everyRoute($this->map, ($this->folder)()) as [$method, $address]) {
+        foreach ($values as $n => $value) {
+            // One value in every field, and then the values mixed.
+            foreach ([array_fill_keys(FIELDS_OF_ALL, $value), array_combine(FIELDS_OF_ALL, array_map(fn (int $field): mixed => $values[($field * 7 + $n) % count($values)], array_keys(FIELDS_OF_ALL)))] as $body) {
+                $asked++;
+                if (($this->ask)($method, $address, $body)->getStatusCode() >= 500) {
+                    $failed[] = "{$method} {$address} ".json_encode($value);
+                }
+            }
+        }
+        MapRecord::query()->whereKey($this->map->id)->update(['trashed_at' => null, 'folder' => null]);
+        ($this->folder)();
+    }
+    expect($failed)->toBe([])->and($asked)->toBeGreaterThan(1_000);
+});
+
+it('lets nobody through to somebody else’s map or folder, on any route', function (string $who) {
+    $folder = ($this->folder)();
+    if ($who === 'a stranger') {
+        $this->actingAs($this->person('ines@saltmere.example'));
+    }
+    $answers = [];
+    foreach (everyRoute($this->map, $folder) as [$method, $address]) {
+        if (str_contains($address, $this->map->id) || str_contains($address, $folder->id)) {
+            $answers[($this->ask)($method, $address, ['since' => 0, 'edits' => [], 'to' => 'json', 'show' => 'then', 'name' => 'Mine'])->getStatusCode()][] = "{$method} {$address}";
+        }
+    }
+    expect(array_keys($answers))->toBe([$who === 'a stranger' ? 404 : 401])->and(count(array_merge(...array_values($answers))))->toBeGreaterThan(20)
+        ->and($folder->fresh()?->name)->toBe('Plans');
+})->with(['a stranger', 'nobody']);

@@ -8,6 +8,7 @@ use App\Models\MapRecord;
 use App\Models\Person;
 use App\Store\EditLog;
 use App\Store\MapStore;
+use ChalkTree\Features;
 use ChalkTree\Map\RowTypes;
 use ChalkTree\Map\Sheet;
 use ChalkTree\Map\Topic;
@@ -78,6 +79,12 @@ final readonly class Indexer
                     array_push($ids, ...($this->store->featureRow($map->id, $change->type, $change->id)?->topics() ?? RowTypes::make($change->type, $change->id, $fields)->topics()));
                 }
             }
+        }
+
+        // A row about several topics comes and goes with each of them, so of the others something may be said otherwise too.
+        $several = array_values(array_filter(Features::rows(), fn (string $class): bool => $class::ends() !== []));
+        foreach ($several === [] ? [] : $this->store->rowsAbout($map->id, $several, $ids) as $row) {
+            array_push($ids, ...$row->topics());
         }
 
         return array_values(array_unique($ids));

@@ -85,8 +85,8 @@ final readonly class WordIndex implements Index
     public function more(string $map): array
     {
         $more = [];
-        $hasTexts = array_filter(Features::rows(), fn (string $class): bool => $class::texts() !== []) !== [];
-        foreach ($hasTexts ? $this->store->featureRows($map) : [] as $row) {
+        $classes = array_values(array_filter(Features::rows(), fn (string $class): bool => $class::texts() !== []));
+        foreach ($classes === [] ? [] : $this->store->livingRows($map, $classes) as $row) {
             foreach ($row::texts() as $field) {
                 $more[$row->topics()[0]] = ($more[$row->topics()[0]] ?? '').' '.$row->text($field);
             }

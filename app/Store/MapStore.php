@@ -96,6 +96,49 @@ final readonly class MapStore
         };
     }
 
+    /**
+     * The rows of features about some topics, of which all topics are in the map and none is in its trash.
+     *
+     * @param  list<class-string<FeatureRow>>  $classes  of these sorts
+     * @param  list<string>|null  $topics  null for all
+     * @return list<FeatureRow>
+     */
+    public function livingRows(string $map, array $classes, ?array $topics = null): array
+    {
+        $rows = $this->rowsAbout($map, $classes, $topics);
+        $there = [];
+        foreach (array_chunk(array_unique(array_merge(...array_map(fn (FeatureRow $row): array => $row->topics(), $rows))), self::CHUNK) as $ids) {
+            $there += array_flip(TopicRecord::query()->toBase()->where('map_id', $map)->whereNull('removed')->whereIn('id', $ids)->pluck('id')->all());
+        }
+
+        return array_values(array_filter($rows, fn (FeatureRow $row): bool => array_diff_key(array_flip($row->topics()), $there) === []));
+    }
+
+    /**
+     * The same, whether their topics are in the trash or not.
+     *
+     * @param  list<class-string<FeatureRow>>  $classes
+     * @param  list<string>|null  $topics
+     * @return list<FeatureRow>
+     */
+    public function rowsAbout(string $map, array $classes, ?array $topics): array
+    {
+        $wanted = $topics === null ? null : array_flip($topics);
+        $rows = [];
+        foreach ($classes as $class) {
+            // Where there is one row a topic it has the topic's id; all others have to be looked at.
+            foreach ($topics === null || $class::ends() !== [] ? [null] : array_chunk($topics, self::CHUNK) as $ids) {
+                foreach ($this->featureRows($map, [$class], $ids) as $row) {
+                    if ($wanted === null || array_intersect_key(array_flip($row->topics()), $wanted) !== []) {
+                        $rows[] = $row;
+                    }
+                }
+            }
+        }
+
+        return $rows;
+    }
+
     public function featureRow(string $map, string $type, string $id): ?FeatureRow
     {
         $row = $this->kept($map)->where('type', $type)->where('id', $id)->toBase()->first(['type', 'id', 'fields']);

@@ -100,6 +100,19 @@ it('asks for topics across maps by what features say of them, following the log'
     }
 });
 
+it('knows nothing across maps of a row of which one topic lies in the trash', function () {
+    ($this->tied)('moors');
+    $found = fn (): array => app(FactSearch::class)->find($this->tove, 'tie.word', 'moors')->pluck('topic_id')->sort()->values()->all();
+    $both = collect($this->ends)->sort()->values()->all();
+    expect($found())->toBe($both);
+    $this->sendEdits($this->map, [['name' => 'topic.remove', 'topics' => [$this->ends['to']]]], $this->map->refresh()->seq)->assertOk();
+    expect($found())->toBe([]);
+    $this->getJson('/api/quick?words=moors')->assertOk()->assertJsonPath('topics', []);
+    $this->sendEdits($this->map, [['name' => 'undo']], $this->map->refresh()->seq)->assertOk();
+    expect($found())->toBe($both);
+    $this->getJson('/api/quick?words=moors')->assertJsonPath('topics.0.title', 'Paper');
+});
+
 it('lets rows go for good with their topics, and carries them to a copy of the map', function () {
     ($this->tied)();
     $copy = $this->postJson("/api/maps/{$this->map->id}/duplicate")->assertCreated()->json('id');

@@ -22,6 +22,6 @@ final readonly class Tie extends FeatureRow
 
     public static function declared(): array
     {
-        return ['from' => Field::topic(), 'to' => Field::topic(), 'word' => Field::text(200)];
+        return ['from' => Field::topic(), 'to' => Field::topic(), 'word' => Field::text(200)->asked()];
     }
 }

@@ -8,12 +8,8 @@ use App\Limits\Alone;
 use App\Models\MapRecord;
 use App\Models\Person;
 use ChalkTree\Arrange\View;
-use ChalkTree\Edit\Change;
 use ChalkTree\Edit\Changes;
 use ChalkTree\Edit\Recorder;
-use ChalkTree\Map\FeatureRow;
-use ChalkTree\Map\Row;
-use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Number\Numbers;
 use ChalkTree\Refusal;
@@ -73,7 +69,7 @@ final readonly class MapAnswers
         $map = $this->store->load($record);
         $board = new SceneBoard(null, $view);
         $scene = $board->news($map, []);
-        $rows = $this->allRows($map);
+        $rows = RowData::all($map);
         $drawn = ['rows' => self::json($rows), 'scene' => self::json($scene), 'numbers' => self::json((object) Numbers::of($map)), 'memory' => serialize($board->memory()?->changed() ?? [])];
         $this->drawn->keep($record, $view, $drawn, count($rows));
 
@@ -172,7 +168,7 @@ final readonly class MapAnswers
             return [[
                 'seq' => $record->seq,
                 'edits' => $outcomes,
-                'rows' => $missed === null ? $this->allRows($map) : $this->changedRows($map, $changes),
+                'rows' => $missed === null ? RowData::all($map) : RowData::changed($map, $changes),
                 'scene' => $scene,
                 'numbers' => ($now = Numbers::of($map)) === $numbers ? null : (object) $now,
                 ...$this->log->next($record, $person),
@@ -291,76 +287,5 @@ final readonly class MapAnswers
         }
 
         return $before;
-    }
-
-    /** @return list<array{type: string, id: string, fields: array<string, scalar|null>|null, whole?: true, topics?: list<string>}> */
-    private function allRows(TopicMap $map): array
-    {
-        $rows = [['type' => 'map', 'id' => $map->sheet()->id(), 'fields' => $map->sheet()->fields()]];
-        foreach ($map->everything() as $topic) {
-            $rows[] = $this->row($topic, null);
-        }
-        foreach ($map->living() as $row) {
-            $rows[] = $this->row($row, null);
-        }
-
-        return $rows;
-    }
-
-    /**
-     * The fields that differ, as they are now. A row that is gone, or in the trash, has none. With topics that come
-     * (back) into the map come the rows that are about them; with those that go, the browser lets these go by itself.
-     *
-     * @param  list<Changes>  $changes
-     * @return list<array{type: string, id: string, fields: array<string, scalar|null>|null, whole?: true, topics?: list<string>}>
-     */
-    private function changedRows(TopicMap $map, array $changes): array
-    {
-        $fields = [];
-        foreach ($changes as $record) {
-            foreach ($record->all as $change) {
-                $key = "{$change->type} {$change->id}";
-                $fields[$key] = ['change' => $change, 'names' => ($fields[$key]['names'] ?? []) + ($this->isWhole($change) || $change->after === null ? ['*' => 1] : array_fill_keys($change->names(), 1))];
-            }
-        }
-        $rows = $come = [];
-        foreach ($fields as ['change' => $change, 'names' => $names]) {
-            $row = $map->row($change->type, $change->id);
-            $there = $row !== null && ($row->fields()['removed'] ?? null) === null && $map->isLiving($row);
-            $rows[] = $there ? $this->row($row, isset($names['*']) ? null : $names) : ['type' => $change->type, 'id' => $change->id, 'fields' => null];
-            if ($there && $row instanceof Topic && isset($names['*'])) {
-                $come[$row->id] = $row->id;
-            }
-        }
-        foreach ($come === [] ? [] : $map->living() as $row) {
-            if (array_intersect($row->topics(), $come) !== [] && ! isset($fields["{$row::type()} {$row->id}"])) {
-                $rows[] = $this->row($row, null);
-            }
-        }
-
-        return $rows;
-    }
-
-    /** Whether the other side may not have the row at all, so that it needs every field. */
-    private function isWhole(Change $change): bool
-    {
-        return $change->before === null || array_key_exists('removed', $change->before);
-    }
-
-    /**
-     * @param  array<string, mixed>|null  $names  null for a row that the other side may not have: then all that it says, and "whole"
-     * @return array{type: string, id: string, fields: array<string, scalar|null>, whole?: true, topics?: list<string>}
-     */
-    private function row(Row $row, ?array $names): array
-    {
-        $base = ['type' => $row::type(), 'id' => $row->id()];
-        if ($row instanceof FeatureRow) {
-            return [...$base, 'fields' => $row->fields(), 'whole' => true, 'topics' => $row->topics()];
-        }
-        if ($names === null) {
-            return [...$base, 'fields' => $row instanceof Topic ? $row->saying() : $row->fields(), 'whole' => true];
-        }
-
-        return [...$base, 'fields' => array_diff_key(array_intersect_key($row->fields(), $names), ['removed' => 1])];
     }
 }

@@ -124,6 +124,22 @@ it('goes about and moves among topics that the server has not drawn yet', functi
     $browser->waitUntil(fn (): bool => $browser->boxOf('Harbour')['x'] < $browser->boxOf('Root')['x'], 'the branch to be on the other side');
 });
 
+it('knows which way a branch grows that the server has not drawn yet', function () {
+    $browser = Studio::browser()->newMap();
+    $browser->type('Root')->keys('Tab')->type('Route')->keys('Tab')->type('Pier')->keys('Mod+Enter')->saved();
+    $browser->delayed(1500)->keys('Home', 'Tab')->type('Food')->keys('Tab')->type('Bread')->keys('Tab')->type('Crust')->keys('Mod+Enter');
+    $chosen = fn (): string => (string) $browser->script('return [...document.querySelectorAll(".line.chosen .text")].map((line) => line.textContent).join()');
+    $steps = [];
+    // It comes to stand on the left, so out is to the right.
+    foreach (['ArrowRight', 'ArrowRight', 'ArrowLeft', 'ArrowLeft'] as $key) {
+        $browser->keys($key);
+        $steps[] = $chosen();
+    }
+    expect($steps)->toBe(['Bread', 'Food', 'Bread', 'Crust']);
+    $browser->delayed(0)->saved();
+    $browser->waitUntil(fn (): bool => $browser->boxOf('Crust')['x'] < $browser->boxOf('Food')['x'], 'the branch to be drawn on the left');
+});
+
 it('leaves who has gone on to another topic there, when an edit is answered late', function () {
     $browser = Studio::browser()->newMap();
     $browser->type('Root')->keys('Tab')->type('Harbour')->keys('Enter')->type('Quay')->keys('Mod+Enter')->saved();

@@ -32,8 +32,10 @@ export function guessedSlip(tree: Tree, topic: Topic, slips: KnownSlips): DrawnS
     const h = 2 * Math.ceil((lines.length * look.type.line + 2 * look.box.padY) / 2)
     const mate = mateAbove(tree, topic, slips)
     const grows = before?.grows ?? (parent?.level === 0 && tree.arrangement === 'both-sides' ? (topic.side ?? sideGuess(tree, parent, slips)) : (mate?.grows ?? growsBelow(parent)))
+    // What stands on the other side is turned the other way.
+    const like = mate?.grows === grows ? mate : undefined
     const place = before ?? placeBeside(tree, topic, parent, slips, grows, w, h, look.spacing.reach, look.spacing.gap)
-    const spine = before?.spine ?? mate?.spine ?? (grows === 'left' ? 'right' : 'left')
+    const spine = before?.spine ?? like?.spine ?? (grows === 'left' ? 'right' : 'left')
     const begin = look.type.isCentred ? undefined : spine !== 'right' ? look.box.padX + look.box.spine : Math.max(look.box.padX, w - look.box.padX - look.box.spine - text)
     return {
         id: topic.id,
@@ -45,12 +47,12 @@ export function guessedSlip(tree: Tree, topic: Topic, slips: KnownSlips): DrawnS
         level,
         grows,
         spine,
-        opens: before?.opens ?? mate?.opens ?? (parent?.opens === 'left' && grows === 'left' ? 'left' : 'right'),
+        opens: before?.opens ?? like?.opens ?? (grows === 'left' ? 'left' : 'right'),
         chalk: before?.chalk ?? parent?.chalk ?? 'mussel',
         hidden: before?.hidden ?? 0,
         number: before?.number ?? '',
         connector: before?.connector ?? '',
-        parts: [...shapes(before ?? mate, { w, h, spine, level }, look.box.corner), ...lines.map((line, i) => ({
+        parts: [...shapes(before ?? like, { w, h, spine, level }, look.box.corner), ...lines.map((line, i) => ({
             part: 'title', size: look.type.size, fill: look.type.ink,
             y: look.box.padY + i * look.type.line + (look.type.line - 1.24 * look.type.size) / 2 + 0.95 * look.type.size,
             spans: [{ x: begin ?? (w - line.width) / 2, w: line.width, text: line.text, marks: look.type.bold ? 1 : 0 }],

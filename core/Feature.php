@@ -37,8 +37,11 @@ interface Feature
      */
     public function parts(TopicMap $map): iterable;
 
+    /** @return list<class-string<FeatureRow>> those of its rows that it draws as marks */
+    public function drawn(): array;
+
     /**
-     * What it draws that is not a topic. Asked for only where the map has rows of its.
+     * What it draws that is not a topic. Asked for only where the map has such rows.
      *
      * @param  Scene  $scene  in which at least the topics that those rows are about have their places
      * @return iterable<SceneMark>

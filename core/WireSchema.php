@@ -68,7 +68,7 @@ final class WireSchema
      */
     private static function setting(string $class): array
     {
-        $which = $class::ends() === [] ? ['topics' => ['type' => 'array', 'items' => ['type' => 'string']]] : ['row' => ['type' => 'string']];
+        $which = $class::isOfTopic() ? ['topics' => ['type' => 'array', 'items' => ['type' => 'string']]] : ['row' => ['type' => 'string']];
         $fields = self::object(array_map(fn (Field $field): array => $field->schema(), $class::declared()), []);
 
         return self::edit('row.set', ['type' => ['const' => $class::type()]] + $which + ['fields' => $fields], ['type', ...array_keys($which), 'fields']);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use ChalkTree\Text\TypeFace;
 use Illuminate\Auth\Notifications\ResetPassword;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -19,6 +20,7 @@ use Illuminate\Notifications\Notifiable;
  * @property string $password
  * @property string|null $starter  the one chosen last
  * @property array<string, list<string>>|null $keys  those changed, by action
+ * @property TypeFace|null $face  in which this person sees every map
  */
 final class Person extends User
 {
@@ -27,14 +29,14 @@ final class Person extends User
     protected $table = 'people';
 
     /** @var array<string, mixed> */
-    protected $attributes = ['starter' => null, 'keys' => null];
+    protected $attributes = ['starter' => null, 'keys' => null, 'face' => null];
 
     protected $fillable = ['name', 'email', 'password', 'starter'];
 
     protected $hidden = ['password', 'remember_token'];
 
     /** @var array<string, string> */
-    protected $casts = ['password' => 'hashed', 'keys' => 'array'];
+    protected $casts = ['password' => 'hashed', 'keys' => 'array', 'face' => TypeFace::class];
 
     /** @return HasMany<MapRecord, $this> */
     public function maps(): HasMany

@@ -70,7 +70,7 @@ final readonly class DrawnMaps
         $folded = array_keys($view->folded);
         sort($folded);
 
-        return "drawn {$map->id} ".crc32(implode(' ', [(string) $view->scope, ...$folded])) % self::SLOTS;
+        return "drawn {$map->id} ".crc32(implode(' ', [(string) $view->scope, (string) $view->face?->value, ...$folded])) % self::SLOTS;
     }
 
     /** The name of a map can be changed in the library, which is no edit of what is in it. */

@@ -10,7 +10,7 @@ use App\Models\Person;
 use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Draw\WindowWriter;
-use ChalkTree\Look\Looks;
+use ChalkTree\Look\Look;
 use Closure;
 use Illuminate\Contracts\Cache\Repository;
 
@@ -79,8 +79,9 @@ final readonly class FirstPicture
         if ($frame->board === null) {
             return null;
         }
-        $scene = Layout::of($this->store->load($map), $this->views->board($map, $person))->scene();
-        $camera = $this->views->place($map, $person) ?? $this->fitting($scene, $frame->board['w'], $frame->board['h']);
+        $layout = Layout::of($this->store->load($map), $this->views->board($map, $person));
+        $scene = $layout->scene();
+        $camera = $this->views->place($map, $person) ?? $this->fitting($scene, $layout->levels(), $frame->board['w'], $frame->board['h']);
         [$w, $h] = [$frame->board['w'] / $camera['scale'], $frame->board['h'] / $camera['scale']];
         $svg = (new WindowWriter)->write($scene, ['x' => $camera['x'] - $w / 2, 'y' => $camera['y'] - $h / 2, 'w' => $w, 'h' => $h], $camera['scale']);
         $this->cache->put($this->name($map, $person), ['key' => $this->key($map, $person, $frame), 'svg' => $svg], self::SECONDS);
@@ -91,18 +92,18 @@ final readonly class FirstPicture
     /**
      * Where the board stands the first time: as many levels as can be read are in view, or else all.
      *
+     * @param  list<Look>  $looks  of the levels
      * @return array{x: float, y: float, scale: float}
      */
-    private function fitting(Scene $scene, int $width, int $height): array
+    private function fitting(Scene $scene, array $looks, int $width, int $height): array
     {
         $boxes = $scene->boxes();
-        $looks = Looks::standard();
         $around = null;
         $scale = 1.0;
-        for ($level = count($looks->levels) - 1; $level >= 0; $level--) {
+        for ($level = count($looks) - 1; $level >= 0; $level--) {
             $around = $this->around(array_filter($boxes, fn (array $box): bool => $level === 0 || $scene->slips[$box['id']]->level <= $level));
             $scale = max(0.01, min(1.0, ($width - self::MARGIN) / $around['w'], ($height - self::MARGIN - self::FOOT) / $around['h']));
-            if ($level === 0 || $looks->level($level)->type->size * $scale >= WindowWriter::LEAST_TYPE) {
+            if ($level === 0 || $looks[$level]->type->size * $scale >= WindowWriter::LEAST_TYPE) {
                 break;
             }
         }

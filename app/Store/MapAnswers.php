@@ -46,7 +46,7 @@ final readonly class MapAnswers
     public function open(MapRecord $record, Person $person, string $pane = 'first'): string
     {
         $look = $this->views->of($record, $person, $pane);
-        $view = ViewStore::view($look);
+        $view = ViewStore::view($look, $person);
         $drawn = $this->drawn->of($record, $view) ?? self::withoutCollecting(fn (): array => $this->draw($record, $view));
         if (! $this->memories->has($record, $person, $pane, $view)) {
             defer(fn () => $this->memories->keepRecords($record, $person, $pane, $view, DrawnMaps::records($drawn)));
@@ -97,7 +97,7 @@ final readonly class MapAnswers
             'seq' => $record->seq,
             'edits' => [],
             'rows' => [],
-            'scene' => ['reset' => false, 'arrangement' => $record->arrangement, 'slips' => [], 'gone' => [], 'marks' => [], 'goneMarks' => []],
+            'scene' => ['reset' => false, 'arrangement' => $record->arrangement, 'slips' => [], 'gone' => [], 'marks' => [], 'goneMarks' => [], 'looks' => [], 'levels' => []],
             'numbers' => null,
             ...$this->log->next($record, $person),
         ];
@@ -159,7 +159,7 @@ final readonly class MapAnswers
             if ($look !== null) {
                 $this->views->save($record, $person, $look, $pane);
                 $refolded = [...array_diff($look['folded'], array_keys($view->folded)), ...array_diff(array_keys($view->folded), $look['folded'])];
-                $view = ViewStore::view($look);
+                $view = ViewStore::view($look, $person);
             }
 
             $scene = $board->news($map, $changes, $view, array_values($refolded));

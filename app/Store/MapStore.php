@@ -127,7 +127,7 @@ final readonly class MapStore
         $rows = [];
         foreach ($classes as $class) {
             // Where there is one row a topic it has the topic's id; all others have to be looked at.
-            foreach ($topics === null || $class::ends() !== [] ? [null] : array_chunk($topics, self::CHUNK) as $ids) {
+            foreach ($topics === null || ! $class::isOfTopic() ? [null] : array_chunk($topics, self::CHUNK) as $ids) {
                 foreach ($this->featureRows($map, [$class], $ids) as $row) {
                     if ($wanted === null || array_intersect_key(array_flip($row->topics()), $wanted) !== []) {
                         $rows[] = $row;

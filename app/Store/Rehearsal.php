@@ -60,7 +60,7 @@ final readonly class Rehearsal
         }
         $told = fn (?Row $state): string => self::short(implode(', ', array_map(strval(...), $state instanceof FeatureRow ? array_diff_key($state->saying(), array_flip($state::ends())) : [])));
 
-        return ['topic' => $row->topics()[0], 'what' => $row::words(), 'before' => $told($old), 'after' => $told($new)];
+        return ['topic' => $row->topics()[0] ?? $after->sheet()->root, 'what' => $row::words(), 'before' => $told($old), 'after' => $told($new)];
     }
 
     /** @return array{what: string, before: string, after: string}|null */

@@ -14,7 +14,11 @@ use ChalkTree\Arrange\View;
 use ChalkTree\Draw\SceneMark;
 use ChalkTree\Draw\SlipData;
 use ChalkTree\Edit\Changes;
+use ChalkTree\Look\Look;
 use ChalkTree\Look\Looks;
+use ChalkTree\Map\RowTypes;
+use ChalkTree\Map\Sheet;
+use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 
 /**
@@ -39,17 +43,17 @@ final class SceneBoard
      *
      * @param  list<Changes>  $changes  what was done since the map was as the browser has it
      * @param  list<string>  $refolded  topics folded or unfolded since
-     * @return array{reset: bool, arrangement: string, slips: list<array<string, mixed>>, gone: list<string>, marks: list<array<string, mixed>>, goneMarks: list<string>}
+     * @return array{reset: bool, arrangement: string, slips: list<array<string, mixed>>, gone: list<string>, marks: list<array<string, mixed>>, goneMarks: list<string>, looks: list<array<string, mixed>>, levels: list<string>}
      */
     public function news(TopicMap $map, array $changes, ?View $view = null, array $refolded = []): array
     {
         $before = $this->view;
         $this->view = $view ?? $before;
-        if ($this->seen === null || $before->scope !== $this->view->scope || $map->sheet()->arrangement !== $this->seen->sheet()->arrangement) {
+        if ($this->seen === null || $before->scope !== $this->view->scope || $this->isOfMap($changes) || $map->sheet()->arrangement !== $this->seen->sheet()->arrangement) {
             $layout = Layout::of($map, $this->view, looks: $this->looks);
             $this->memory = Memory::of($layout->slips());
 
-            return $this->data($layout->scene(), new SceneChange($layout->slips(), []), true);
+            return $this->data($layout->scene(), new SceneChange($layout->slips(), []), true, levels: $layout->levels());
         }
         $touched = $refolded;
         foreach ($changes as $record) {
@@ -82,6 +86,24 @@ final class SceneBoard
     }
 
     /**
+     * Whether something changed that is of the map as a whole, so that every topic may be drawn otherwise.
+     *
+     * @param  list<Changes>  $changes
+     */
+    private function isOfMap(array $changes): bool
+    {
+        foreach ($changes as $record) {
+            foreach ($record->all as $change) {
+                if (! in_array($change->type, [Topic::type(), Sheet::type()], true) && RowTypes::ofFeature($change->type)::isOfMap()) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /**
      * @param  list<string>  $touched
      * @return list<string> these topics, and those above them as the map is now
      */
@@ -99,10 +121,15 @@ final class SceneBoard
 
     /**
      * @param  array<string, SceneMark>  $marks  those that the browser has
-     * @return array{reset: bool, arrangement: string, slips: list<array<string, mixed>>, gone: list<string>, marks: list<array<string, mixed>>, goneMarks: list<string>}
+     * @param  list<Look>  $levels  where everything is told
+     * @return array{reset: bool, arrangement: string, slips: list<array<string, mixed>>, gone: list<string>, marks: list<array<string, mixed>>, goneMarks: list<string>, looks: list<array<string, mixed>>, levels: list<string>}
      */
-    private function data(Scene $scene, SceneChange $change, bool $reset, array $marks = []): array
+    private function data(Scene $scene, SceneChange $change, bool $reset, array $marks = [], array $levels = []): array
     {
+        $looks = [];
+        foreach ([...$levels, ...array_map(fn (Slip $slip): Look => $slip->look, array_values($change->slips))] as $look) {
+            $looks[$look->hash] ??= $look->toArray();
+        }
         $data = new SlipData;
         $drawn = array_filter($scene->marks, fn (SceneMark $mark, string $key): bool => ! isset($marks[$key]) || $marks[$key]->toArray() !== $mark->toArray(), ARRAY_FILTER_USE_BOTH);
 
@@ -113,6 +140,8 @@ final class SceneBoard
             'gone' => $change->gone,
             'marks' => array_values(array_map(fn (SceneMark $mark): array => $mark->toArray(), $drawn)),
             'goneMarks' => array_values(array_map(fn (SceneMark $mark): string => $mark->id, array_diff_key($marks, $scene->marks))),
+            'looks' => array_values($looks),
+            'levels' => array_map(fn (Look $look): string => $look->hash, $levels),
         ];
     }
 }

@@ -36,13 +36,13 @@ final readonly class ViewStore
 
     public function board(MapRecord $map, Person $person, string $pane = 'first'): View
     {
-        return self::view($this->of($map, $person, $pane));
+        return self::view($this->of($map, $person, $pane), $person);
     }
 
     /** @param  Look  $look */
-    public static function view(array $look): View
+    public static function view(array $look, Person $person): View
     {
-        return View::folding($look['folded'], $look['scope']);
+        return View::folding($look['folded'], $look['scope'], $person->face);
     }
 
     /** @param  Look  $view */

@@ -34,6 +34,11 @@ final class ArrangeFeature implements Feature
         return [];
     }
 
+    public function drawn(): array
+    {
+        return [];
+    }
+
     public function marks(TopicMap $map, Scene $scene): iterable
     {
         return [];

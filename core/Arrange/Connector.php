@@ -6,7 +6,7 @@ namespace ChalkTree\Arrange;
 
 /**
  * The line of chalk from a parent to a child: an outline that leaves the parent's edge thick and meets the child's
- * spine thin. The way it goes is the arrangement's, which keeps it clear of every other box; its curve stays between
+ * spine thin; or a line of one thickness where it is dashed. The way it goes is the arrangement's, which keeps it clear of every other box; its curve stays between
  * its two ends.
  */
 final class Connector
@@ -20,13 +20,25 @@ final class Connector
         if ($child->parent === null) {
             return $child->above > 0 ? self::columnLine($child) : '';
         }
+        $look = $child->look->connector;
         $route = $child->route;
+        if ($route === [] || $look->form === 'none') {
+            return '';
+        }
+        if ($look->dash !== 'solid') {
+            return self::middle($child);
+        }
         $uneven = 0.86 + (crc32($child->topic->id) % 29) / 100;
-        $thin = $child->look->connector->thin * $uneven / 2;
+        $thin = $look->thin * $uneven / 2;
         $path = '';
         $at = 0;
-        if ($route !== [] && $child->isCurved) {
-            $path = self::curve($child, $child->look->connector->thick * $uneven / 2, $thin);
+        if ($child->isCurved || $child->isDirect) {
+            $thick = $look->thick * $uneven / 2;
+            $path = match ($child->isDirect ? 'straight' : $look->form) {
+                'corner' => self::corner($child, $thick, $thin),
+                'straight' => self::straight($child, $thick, $thin),
+                default => self::curve($child, $thick, $thin),
+            };
             $at = 2;
         }
         for ($last = count($route) - 2; $at < $last; $at += 2) {
@@ -34,6 +46,57 @@ final class Connector
         }
 
         return $path;
+    }
+
+    /** The middle of its line, to be stroked. */
+    private static function middle(Slip $child): string
+    {
+        $points = array_map(self::short(...), $child->route);
+        [$x0, $y0, $x1, $y1] = $points;
+        $path = "M{$x0} {$y0}";
+        $form = $child->isDirect ? 'straight' : $child->look->connector->form;
+        if (! $child->isCurved || $form === 'straight') {
+            $path .= "L{$x1} {$y1}";
+        } elseif ($child->leaves->isSideways()) {
+            [$turn, $near, $far] = [self::short(($x0 + $x1) / 2), self::short($x0 + ($x1 - $x0) * self::BOW), self::short($x1 - ($x1 - $x0) * self::BOW)];
+            $path .= $form === 'corner' ? "H{$turn}V{$y1}H{$x1}" : "C{$near} {$y0} {$far} {$y1} {$x1} {$y1}";
+        } else {
+            [$turn, $near, $far] = [self::short(($y0 + $y1) / 2), self::short($y0 + ($y1 - $y0) * self::BOW), self::short($y1 - ($y1 - $y0) * self::BOW)];
+            $path .= $form === 'corner' ? "V{$turn}H{$x1}V{$y1}" : "C{$x0} {$near} {$x1} {$far} {$x1} {$y1}";
+        }
+        for ($i = 4; $i < count($points); $i += 2) {
+            $path .= "L{$points[$i]} {$points[$i + 1]}";
+        }
+
+        return $path;
+    }
+
+    /** The first part of the way with right angles, half way across. */
+    private static function corner(Slip $child, float $thick, float $thin): string
+    {
+        [$x0, $y0, $x1, $y1] = $child->route;
+        [$mx, $my] = [($x0 + $x1) / 2, ($y0 + $y1) / 2];
+        if ($child->leaves->isSideways()) {
+            return self::bar($x0, $y0, $mx, $y0, $thick, 0.0, $thin).($y0 === $y1 ? '' : self::bar($mx, $y0, $mx, $y1, $thin, $thick, $thin)).self::bar($mx, $y1, $x1, $y1, $thin, 0.0, 0.0);
+        }
+
+        return self::bar($x0, $y0, $x0, $my, $thick, 0.0, $thin).($x0 === $x1 ? '' : self::bar($x0, $my, $x1, $my, $thin, $thick, $thin)).self::bar($x1, $my, $x1, $y1, $thin, 0.0, 0.0);
+    }
+
+    /** The first part of the way without a turn. */
+    private static function straight(Slip $child, float $thick, float $thin): string
+    {
+        [$x0, $y0, $x1, $y1] = $child->route;
+        $length = max(1.0, hypot($x1 - $x0, $y1 - $y0));
+        [$nx, $ny] = [-($y1 - $y0) / $length, ($x1 - $x0) / $length];
+        $points = [[$x0 + $nx * $thick, $y0 + $ny * $thick], [$x1 + $nx * $thin, $y1 + $ny * $thin], [$x1 - $nx * $thin, $y1 - $ny * $thin], [$x0 - $nx * $thick, $y0 - $ny * $thick]];
+
+        return 'M'.implode('L', array_map(fn (array $point): string => self::short($point[0]).' '.self::short($point[1]), $points)).'Z';
+    }
+
+    private static function short(float $number): float
+    {
+        return (int) ($number * 10) / 10;
     }
 
     /** The first part of the way, turning from the direction in which it leaves to the same again. */

@@ -21,6 +21,7 @@ final readonly class Given
      * @param  Growth  $enters  in which the connector comes in; across the growth where that edge is taken
      * @param  int  $level  of the look; what is deeper than the last look has that one
      * @param  Look  $look  with everything decided
+     * @param  bool  $keepsChalk  whether what is below takes this chalk, however topics come by theirs elsewhere
      */
     public function __construct(
         public Arrangement $arrangement,
@@ -29,12 +30,13 @@ final readonly class Given
         public int $level,
         public string $chalk,
         public Look $look,
+        public bool $keepsChalk = false,
     ) {
-        $this->hash = hash('xxh64', self::key($arrangement::name(), $growth, $enters, $level, $chalk, $look), true);
+        $this->hash = hash('xxh64', self::key($arrangement::name(), $growth, $enters, $level, $chalk, $look, $keepsChalk), true);
     }
 
-    public static function key(string $arrangement, Growth $growth, Growth $enters, int $level, string $chalk, Look $look): string
+    public static function key(string $arrangement, Growth $growth, Growth $enters, int $level, string $chalk, Look $look, bool $keepsChalk = false): string
     {
-        return "{$arrangement} {$growth->value} {$enters->value} {$level} {$chalk} {$look->hash}";
+        return "{$arrangement} {$growth->value} {$enters->value} {$level} {$chalk} {$look->hash}".($keepsChalk ? ' keeps' : '');
     }
 }

@@ -70,6 +70,7 @@ final readonly class Grid implements Arrangement
                 $cell->x = $x + $lefts[$n];
                 $cell->y = 0.0;
                 $cell->route = [];
+                $cell->leaves = Growth::Right;
                 $row->embrace($cell);
                 $x += $columns[$n] + self::ACROSS;
             }

@@ -10,11 +10,12 @@ enum Growth: string
     case Left = 'left';
     case Right = 'right';
     case Down = 'down';
+    case Up = 'up';
 
     /** Whether it runs along the x axis. */
     public function isSideways(): bool
     {
-        return $this !== self::Down;
+        return $this === self::Left || $this === self::Right;
     }
 
     /** The edge of a box by which something that runs in this direction comes in. */
@@ -24,12 +25,23 @@ enum Growth: string
             self::Left => 'right',
             self::Right => 'left',
             self::Down => 'top',
+            self::Up => 'bottom',
         };
     }
 
-    /** 1 towards the right or downwards, -1 towards the left. */
+    /** 1 towards the right or downwards, -1 towards the left or upwards. */
     public function sign(): int
     {
-        return $this === self::Left ? -1 : 1;
+        return $this === self::Left || $this === self::Up ? -1 : 1;
+    }
+
+    public function opposite(): self
+    {
+        return match ($this) {
+            self::Left => self::Right,
+            self::Right => self::Left,
+            self::Down => self::Up,
+            self::Up => self::Down,
+        };
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ChalkTree\Arrange;
 
 use ChalkTree\Face\FaceParts;
-use ChalkTree\Look\Chalk;
 use ChalkTree\Look\Look;
 use ChalkTree\Look\LookResolver;
 use ChalkTree\Look\Looks;
@@ -13,6 +12,7 @@ use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Number\Numbers;
 use ChalkTree\Text\Advances;
+use ChalkTree\Text\TypeFace;
 use ChalkTree\Text\Wrapper;
 
 /**
@@ -60,15 +60,18 @@ final class Layout
 
     private readonly LookResolver $looks;
 
+    private Chalks $chalks;
+
     private readonly FaceParts $faces;
 
     private readonly Measurer $measurer;
 
     private readonly Arrangements $arrangements;
 
-    public function __construct(private readonly string $arrangement, Looks $looks, ?Advances $advances = null)
+    /** @param  TypeFace|null  $face  see View */
+    public function __construct(private readonly string $arrangement, Looks $looks, ?Advances $advances = null, ?TypeFace $face = null)
     {
-        $this->looks = new LookResolver($looks);
+        $this->looks = new LookResolver($looks, $face);
         $this->measurer = new Measurer(new Wrapper($advances ?? new Advances));
         $this->arrangements = new Arrangements;
         $this->faces = new FaceParts;
@@ -77,7 +80,7 @@ final class Layout
     /** Lays out everything that is not known yet, or all that could have changed if these topics have. */
     public static function of(TopicMap $map, View $view, ?string $arrangement = null, ?Looks $looks = null): self
     {
-        $layout = new self($arrangement ?? $map->sheet()->arrangement, $looks ?? Looks::standard());
+        $layout = new self($arrangement ?? $map->sheet()->arrangement, $looks ?? Looks::standard(), face: $view->face);
         $layout->draw($map, $view);
 
         return $layout;
@@ -91,7 +94,7 @@ final class Layout
      */
     public static function recalling(Memory $memory, TopicMap $map, View $view, iterable $touched, ?Looks $looks = null): self
     {
-        $layout = new self($map->sheet()->arrangement, $looks ?? Looks::standard());
+        $layout = new self($map->sheet()->arrangement, $looks ?? Looks::standard(), face: $view->face);
         $layout->memory = $memory;
         $layout->numbers = Numbers::of($map);
         $layout->draw($map, $view, $touched);
@@ -103,6 +106,12 @@ final class Layout
     public function slips(): array
     {
         return $this->slips;
+    }
+
+    /** @return list<Look> how topics of each level look of which nothing else is said */
+    public function levels(): array
+    {
+        return array_map($this->looks->ofLevel(...), range(0, Looks::DEEPEST));
     }
 
     public function scene(): Scene
@@ -122,12 +131,14 @@ final class Layout
     {
         $before = $this->numbers;
         $this->numbers = Numbers::of($map);
-        $stale = $touched === null ? null : $this->stale($map, [...$touched, ...$this->renumbered($before)]);
         $this->before = $this->recalled = [];
         $scope = $view->scope !== null && $map->has($view->scope) ? $view->scope : null;
         $this->root = $scope ?? $map->sheet()->root;
         $this->own = $this->owned($map);
-        $this->looks->read($map);
+        $isAlike = $this->looks->read($map);
+        // Where the look of the whole map is another, everything may be drawn otherwise.
+        $stale = $touched === null || ! $isAlike ? null : $this->stale($map, [...$touched, ...$this->renumbered($before)]);
+        $this->chalks = new Chalks($map, $this->looks);
         $this->faces->read($map);
         $this->apart = $map->rowsOf(Apart::class);
         $todo = [];
@@ -177,24 +188,6 @@ final class Layout
         return $stale;
     }
 
-    /**
-     * First-level branches take the chalks in the order in which they were made, so that moving one or putting a new
-     * one among them does not change the colour of the others.
-     *
-     * @param  list<string>  $ids
-     * @return array<string, string>
-     */
-    private function chalks(array $ids): array
-    {
-        sort($ids, SORT_STRING);
-        $chalks = [];
-        foreach ($ids as $n => $id) {
-            $chalks[$id] = Chalk::inTurn($n)->value;
-        }
-
-        return $chalks;
-    }
-
     /** Places what is right below a slip, and, where its arrangement asks for it, what is below that. */
     private function place(Slip $slip): void
     {
@@ -207,6 +200,7 @@ final class Layout
             }
         }
         $arrangement->place($slip, $children, $below);
+        Ends::meet($slip, $children, $below);
     }
 
     /** @return list<Slip> */
@@ -245,12 +239,12 @@ final class Layout
         return $this->arrangement;
     }
 
-    private function give(string $arrangement, Growth $growth, int $level, string $chalk, Look $look): Given
+    private function give(string $arrangement, Growth $growth, int $level, string $chalk, Look $look, bool $keepsChalk): Given
     {
         $its = $this->arrangements->called($arrangement);
         $enters = $its->enters($growth);
 
-        return $this->given[Given::key($arrangement, $growth, $enters, $level, $chalk, $look)] ??= new Given($its, $growth, $enters, $level, $chalk, $look);
+        return $this->given[Given::key($arrangement, $growth, $enters, $level, $chalk, $look, $keepsChalk)] ??= new Given($its, $growth, $enters, $level, $chalk, $look, $keepsChalk);
     }
 
     /** What a topic at the top of what is drawn is given: the root, or a loose topic. */
@@ -258,11 +252,11 @@ final class Layout
     {
         $inherited = $this->rootArrangement($map);
         if ($id === $this->root) {
-            return $this->give($inherited, Growth::Right, 0, Chalk::Mussel->value, $this->looks->of($id, 0));
+            return $this->give($inherited, Growth::Right, 0, $this->chalks->onTop($id)->value, $this->looks->of($id, 0), $this->chalks->keepsOnTop($id));
         }
         $free = $this->arrangement === BothSides::name() ? Rightward::name() : $this->arrangement;
 
-        return $this->give($this->own[$id] ?? $free, Growth::Right, 1, Chalk::Mussel->value, $this->looks->of($id, 1));
+        return $this->give($this->own[$id] ?? $free, Growth::Right, 1, $this->chalks->onTop($id)->value, $this->looks->of($id, 1), $this->chalks->keepsOnTop($id));
     }
 
     /**
@@ -277,7 +271,8 @@ final class Layout
     private function enter(TopicMap $map, string $parent, ?Slip $above, array $children, ?array $stale, array &$stack, array &$left): void
     {
         $level = $this->looks->clamp(($above->level ?? 0) + 1);
-        $chalks = $above !== null && $above->level === 0 ? $this->chalks(array_keys($children)) : null;
+        $keeps = $above?->given->keepsChalk === true;
+        $chalks = $above === null || $keeps ? [] : $this->chalks->below($above->topic->id);
         $arrangement = $above?->given->arrangement;
         // Where two levels are placed at once, the lower one has to be there.
         $isGoneInto = $arrangement !== null && $arrangement->levels() > 1;
@@ -291,9 +286,9 @@ final class Layout
                 $growth = $arrangement->growth($above, $topic, $index++, $count);
                 $own = $isGoneInto ? null : $this->own[$id] ?? null;
                 // Siblings are mostly given the same.
-                $given = $own === null && $chalks === null && ! $this->looks->hasOwn($id)
-                    ? $alike[$growth->value] ??= $this->give($arrangement->handsDown($growth), $growth, $level, $above->chalk, $this->looks->ofLevel($level))
-                    : $this->give($own ?? $arrangement->handsDown($growth), $growth, $level, $chalks[$id] ?? $above->chalk, $this->looks->of($id, $level));
+                $given = $own === null && $chalks === [] && ! $this->looks->hasOwn($id)
+                    ? $alike[$growth->value] ??= $this->give($arrangement->handsDown($growth), $growth, $level, $above->chalk, $this->looks->ofLevel($level), $keeps)
+                    : $this->give($own ?? $arrangement->handsDown($growth), $growth, $level, ($this->looks->chalkOf($id) ?? $chalks[$id] ?? null)->value ?? $above->chalk, $this->looks->of($id, $level), $keeps || $this->looks->chalkOf($id) !== null);
             }
             $old = $this->slips[$id] ?? null;
             if ($old !== null) {

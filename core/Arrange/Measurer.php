@@ -10,7 +10,6 @@ use ChalkTree\Face\FacePlace;
 use ChalkTree\Face\PlacedFace;
 use ChalkTree\Look\Look;
 use ChalkTree\Text\Line;
-use ChalkTree\Text\Run;
 use ChalkTree\Text\Wrapper;
 
 /** Gives a slip its wrapped lines and the size of its box. Sizes are whole and even, so that middles are whole too. */
@@ -26,19 +25,30 @@ final class Measurer
     public function measure(Slip $slip): void
     {
         $look = $slip->look;
-        if ($slip->parts === [] && $look->box->width === null && ($width = $this->wrapper->plainWidth($slip->text(), $look->type->size, self::marks($look))) !== null && $width <= $look->box->widest) {
-            // One plain line, as most topics are.
-            $slip->w = 2 * ceil(max($width + self::edges($look), self::NARROWEST) / 2);
-            $slip->h = self::height($look, $look->type->line);
+        $shape = $look->box->shape();
+        [$w, $h] = $shape->around(...$this->content($slip));
+        $slip->w = 2 * ceil(max($w, $look->box->width ?? self::NARROWEST) / 2);
+        $slip->h = 2 * ceil($h / 2);
+    }
 
-            return;
+    /**
+     * What stands in a box, with what keeps it from the outline and the room of the spine.
+     *
+     * @return array{float, float} width and height
+     */
+    private function content(Slip $slip): array
+    {
+        $look = $slip->look;
+        if ($slip->parts === [] && $look->box->width === null && ($width = $this->wrapper->plainWidth($slip->text(), $look->type->size, $look->type->marks())) !== null && $width <= $this->limit($slip)) {
+            // One plain line, as most topics are.
+            return [$width + self::edges($look), $look->type->line + 2 * $look->box->padY];
         }
         $limit = $this->limit($slip);
-        [$w, $count] = $this->wrapper->extent($slip->text(), $look->type->size, $limit, self::marks($look));
+        [$w, $count] = $this->wrapper->extent($slip->text(), $look->type->size, $limit, $look->type->marks());
         $h = $count * $look->type->line;
         $beside = $tallest = 0.0;
         foreach ($slip->parts as $part) {
-            [$its, $high] = $part->size($limit, $this->wrapper);
+            [$its, $high] = $part->size($limit, $look, $this->wrapper);
             if (self::isBeside($part)) {
                 $beside += $its;
                 $tallest = max($tallest, $high);
@@ -47,8 +57,8 @@ final class Measurer
                 $h += $high;
             }
         }
-        $slip->w = 2 * ceil(max($w + $beside + self::edges($look), $look->box->width ?? self::NARROWEST) / 2);
-        $slip->h = self::height($look, max($h, $tallest));
+
+        return [$w + $beside + self::edges($look), max($h, $tallest) + 2 * $look->box->padY];
     }
 
     /**
@@ -58,7 +68,7 @@ final class Measurer
      */
     public function lines(Slip $slip): array
     {
-        return $this->wrapper->wrap($slip->text(), $slip->look->type->size, $this->limit($slip), self::marks($slip->look));
+        return $this->wrapper->wrap($slip->text(), $slip->look->type->size, $this->limit($slip), $slip->look->type->marks());
     }
 
     /** Where all stands in the box of a slip that was measured. */
@@ -69,21 +79,26 @@ final class Measurer
         $lines = $this->lines($slip);
         $column = max(array_map(fn (Line $line): float => $line->width, $lines));
         $text = count($lines) * $look->type->line;
+        // What stands in a shape that no rectangle fills is a rectangle in its middle.
+        [$boxW, $boxH] = $look->box->shape()->isFull() ? [$slip->w, $slip->h] : $this->content($slip);
+        [$left, $over] = [($slip->w - $boxW) / 2, ($slip->h - $boxH) / 2];
         $sizes = [];
         $room = ['Above' => 0.0, 'Below' => 0.0, 'Before' => 0.0, 'After' => 0.0];
         foreach ($slip->parts as $i => $part) {
-            $sizes[$i] = $part->size($limit, $this->wrapper);
+            $sizes[$i] = $part->size($limit, $look, $this->wrapper);
             $room[$part->place()->name] += self::isBeside($part) ? $sizes[$i][0] : $sizes[$i][1];
             $column = self::isBeside($part) ? $column : max($column, $sizes[$i][0]);
         }
-        $top = (float) $look->box->padY;
-        $high = $slip->h - 2 * $top;
-        $end = $slip->w - $look->box->padX - ($slip->given->enters === Growth::Left ? $look->box->spine : 0);
+        $top = $over + $look->box->padY;
+        $high = $boxH - 2 * $look->box->padY;
+        $isSpineRight = $slip->given->enters === Growth::Left;
+        $end = $left + $boxW - $look->box->padX - ($isSpineRight ? $look->box->spine : 0);
+        $begin = $left + $look->box->padX + ($isSpineRight ? 0 : $look->box->spine);
         $x = match (true) {
-            $look->type->isCentred => ($slip->w - $room['After'] - $room['Before'] - $column) / 2 + $room['Before'],
-            $slip->given->enters !== Growth::Left => $look->box->padX + $look->box->spine + $room['Before'],
-            // The text stands beside the spine, as a block.
-            default => max((float) $look->box->padX + $room['Before'], $end - $room['After'] - $column),
+            $look->type->align === 'centre' => $left + ($boxW - $room['After'] - $room['Before'] - $column) / 2 + $room['Before'],
+            // Where the spine is at the right, the text stands beside it, as a block.
+            $look->type->align === 'right', $isSpineRight => max($begin + $room['Before'], $end - $room['After'] - $column),
+            default => $begin + $room['Before'],
         };
         $at = ['Above' => $top + $room['Above'], 'Below' => $top + $room['Above'] + $text, 'Before' => $x, 'After' => $end - $room['After']];
         $parts = [];
@@ -113,17 +128,12 @@ final class Measurer
     /** The baseline of a title's line, from the top of the title. */
     public static function baseline(Look $look, int $line): float
     {
-        return $line * $look->type->line + ($look->type->line - 1.24 * $look->type->size) / 2 + 0.95 * $look->type->size;
+        return $line * $look->type->line + $look->type->baseline();
     }
 
     private static function isBeside(FacePart $part): bool
     {
         return $part->place() === FacePlace::Before || $part->place() === FacePlace::After;
-    }
-
-    private static function marks(Look $look): int
-    {
-        return $look->type->bold ? Run::BOLD : 0;
     }
 
     /** What a box needs in width for its paper and spine. */
@@ -135,20 +145,16 @@ final class Measurer
     /** The width at which text wraps. */
     private function limit(Slip $slip): float
     {
-        $width = $slip->look->box->width;
+        $look = $slip->look;
+        $width = $look->box->width;
         if ($width === null) {
-            return $slip->look->box->widest;
+            return $look->box->shape()->isFull() ? $look->box->widest : max(24, $look->box->shape()->within($look->box->widest * 1.2));
         }
         $beside = 0.0;
         foreach ($slip->parts as $part) {
-            $beside += self::isBeside($part) ? $part->size(0.0, $this->wrapper)[0] : 0.0;
+            $beside += self::isBeside($part) ? $part->size(0.0, $look, $this->wrapper)[0] : 0.0;
         }
 
-        return max(24, $width - self::edges($slip->look) - $beside);
-    }
-
-    private static function height(Look $look, float $content): float
-    {
-        return 2 * ceil(($content + 2 * $look->box->padY) / 2);
+        return max(24, $look->box->shape()->within($width) - self::edges($look) - $beside);
     }
 }

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace ChalkTree\Arrange;
 
 use ChalkTree\Draw\SceneMark;
+use ChalkTree\Feature;
 use ChalkTree\Features;
+use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\TopicMap;
 
 /** What features draw in a scene besides its topics. */
@@ -14,12 +16,9 @@ final class SceneMarks
     /** @return array<string, SceneMark> by type and id */
     public static function of(TopicMap $map, Scene $scene): array
     {
-        if ($map->living() === []) {
-            return [];
-        }
         $marks = [];
         foreach (Features::all() as $feature) {
-            foreach ($feature->marks($map, $scene) as $mark) {
+            foreach (self::rows($map, $feature) === [] ? [] : $feature->marks($map, $scene) as $mark) {
                 $marks["{$mark->type} {$mark->id}"] = $mark;
             }
         }
@@ -30,6 +29,19 @@ final class SceneMarks
     /** @return list<string> the topics whose places marks may hang on */
     public static function topics(TopicMap $map): array
     {
-        return array_merge(...array_map(fn ($row): array => $row->topics(), $map->living()));
+        $topics = [];
+        foreach (Features::all() as $feature) {
+            foreach (self::rows($map, $feature) as $row) {
+                array_push($topics, ...$map->isLiving($row) ? $row->topics() : []);
+            }
+        }
+
+        return $topics;
+    }
+
+    /** @return list<FeatureRow> the rows of which a feature draws marks */
+    private static function rows(TopicMap $map, Feature $feature): array
+    {
+        return array_merge(...array_map(fn (string $class): array => array_values($map->rowsOf($class)), $feature->drawn()));
     }
 }

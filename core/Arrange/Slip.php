@@ -64,8 +64,11 @@ final class Slip
     /** The direction in which the connector leaves the parent. */
     public Growth $leaves = Growth::Right;
 
-    /** Whether the first part of the way is a curve. */
+    /** Whether the first part of the way may turn as it goes, as its look has it: curved, straight or with corners. */
     public bool $isCurved = true;
+
+    /** Whether it goes straight whatever its look says. */
+    public bool $isDirect = false;
 
     public readonly int $level;
 
@@ -98,6 +101,7 @@ final class Slip
                 Growth::Left => $this->left = self::TALLY,
                 Growth::Right => $this->right = self::TALLY,
                 Growth::Down => $this->bottom = self::TALLY_BELOW,
+                Growth::Up => $this->top = self::TALLY_BELOW,
             };
         }
     }
@@ -146,7 +150,7 @@ final class Slip
     private function place(): array
     {
         return [
-            $this->x, $this->y, $this->w, $this->h, $this->parent, $this->hidden, $this->above, $this->route, $this->leaves, $this->given->hash,
+            $this->x, $this->y, $this->w, $this->h, $this->parent, $this->hidden, $this->above, $this->route, $this->leaves, $this->isDirect, $this->given->hash,
         ];
     }
 }

@@ -6,6 +6,7 @@ namespace ChalkTree\Arrange;
 
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Text\TypeFace;
 
 /** What one person has folded in one map, and where they have stepped in. Together with the map it decides what is drawn. */
 final readonly class View
@@ -13,8 +14,9 @@ final readonly class View
     /**
      * @param  array<string, true>  $folded  ids of topics whose subtopics are hidden
      * @param  string|null  $scope  the topic drawn as if it were the root; null, or one that is not there, for all of the map
+     * @param  TypeFace|null  $face  in which this person sees everything, whatever the map says
      */
-    public function __construct(public array $folded = [], public ?string $scope = null)
+    public function __construct(public array $folded = [], public ?string $scope = null, public ?TypeFace $face = null)
     {
     }
 
@@ -56,13 +58,13 @@ final readonly class View
     }
 
     /** @param  iterable<string>  $ids */
-    public static function folding(iterable $ids, ?string $scope = null): self
+    public static function folding(iterable $ids, ?string $scope = null, ?TypeFace $face = null): self
     {
         $folded = [];
         foreach ($ids as $id) {
             $folded[$id] = true;
         }
 
-        return new self($folded, $scope);
+        return new self($folded, $scope, $face);
     }
 }

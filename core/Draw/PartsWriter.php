@@ -5,12 +5,13 @@ declare(strict_types=1);
 namespace ChalkTree\Draw;
 
 use ChalkTree\Text\Run;
+use ChalkTree\Text\TypeFace;
 use Closure;
 
 /** Writes primitives as SVG, in whatever stands for a paint. */
 final class PartsWriter
 {
-    /** @var array<int, true> the cuts of the typeface that were used, by Run::BOLD and Run::ITALIC */
+    /** @var array<int, true> the cuts of the typeface that were used, see TypeFace */
     public array $cuts = [];
 
     /** @param  Closure(string): string  $paint  gives the colour for a role; see Primitive */
@@ -23,18 +24,18 @@ final class PartsWriter
     {
         $out = '';
         foreach ($parts as $part) {
-            $out .= isset($part->what['d']) ? $this->path($part, $part->what['d'], $part->what['thick'] ?? 0.0) : $this->line($part);
+            $out .= isset($part->what['d']) ? $this->path($part, $part->what['d'], $part->what['thick'] ?? 0.0, $part->what['dash'] ?? '') : $this->line($part);
         }
 
         return $out;
     }
 
-    private function path(Primitive $part, string $d, float $thick): string
+    private function path(Primitive $part, string $d, float $thick, string $dash): string
     {
         if ($part->fill === '' && $part->stroke === '') {
             return '';
         }
-        $stroke = $part->stroke === '' ? '' : ' stroke="'.$this->paint($part->stroke)."\" stroke-width=\"{$thick}\" stroke-linecap=\"round\"";
+        $stroke = $part->stroke === '' ? '' : ' stroke="'.$this->paint($part->stroke)."\" stroke-width=\"{$thick}\" stroke-linecap=\"round\"".($dash === '' ? '' : " stroke-dasharray=\"{$dash}\"");
 
         return '<path fill="'.$this->paint($part->fill)."\"{$stroke} d=\"".self::text($d).'"/>';
     }
@@ -42,8 +43,9 @@ final class PartsWriter
     private function line(Primitive $part): string
     {
         $spans = '';
+        $face = TypeFace::from($part->what['face'] ?? TypeFace::Clear->value);
         foreach ($part->what['spans'] ?? [] as $span) {
-            $this->cuts[$span['marks'] & (Run::BOLD | Run::ITALIC)] = true;
+            $this->cuts[$face->cut() | ($span['marks'] & (Run::BOLD | Run::ITALIC))] = true;
             $lines = ($span['marks'] & Run::UNDERLINE) || isset($span['href']) ? 'underline ' : '';
             $lines .= $span['marks'] & Run::STRIKE ? 'line-through' : '';
             $style = ($span['marks'] & Run::BOLD ? ' font-weight="700"' : '').($span['marks'] & Run::ITALIC ? ' font-style="italic"' : '')
@@ -52,7 +54,7 @@ final class PartsWriter
             $spans .= isset($span['href']) ? '<a href="'.self::text($span['href'])."\">{$set}</a>" : $set;
         }
 
-        return '<text xml:space="preserve" y="'.($part->what['y'] ?? 0).'" font-size="'.($part->what['size'] ?? 0)."\">{$spans}</text>";
+        return '<text xml:space="preserve" y="'.($part->what['y'] ?? 0).'" font-size="'.($part->what['size'] ?? 0).'"'.($face === TypeFace::Clear ? '' : ' font-family="'.$face->family().', sans-serif"').">{$spans}</text>";
     }
 
     private function paint(string $role): string

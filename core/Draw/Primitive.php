@@ -4,16 +4,18 @@ declare(strict_types=1);
 
 namespace ChalkTree\Draw;
 
+use ChalkTree\Text\TypeFace;
+
 /**
  * The least that is drawn: a path or a line of text, in paints named by their role: `ink`, `plate-ink`, `link`,
- * `chalk:tide`, `tint:tide` and so on; empty for none. Board, SVG, PNG and print copy it; none of them knows what it
+ * `chalk:tide`, `tint:tide`, `text:tide` and so on; empty for none. Board, SVG, PNG and print copy it; none of them knows what it
  * is for.
  *
  * @phpstan-type Span array{x: float, w: float, text: string, marks: int, href?: string, guess?: true, fill?: string}
  */
 final readonly class Primitive
 {
-    /** @param  array{d: string, thick?: float}|array{spans: list<Span>, y: float, size: float}  $what */
+    /** @param  array{d: string, thick?: float, dash?: string}|array{spans: list<Span>, y: float, size: float, face?: string}  $what */
     private function __construct(public string $part, public string $fill, public string $stroke, public array $what, public string $touch = '')
     {
     }
@@ -21,10 +23,11 @@ final readonly class Primitive
     /**
      * @param  string  $d  as in SVG; letters, digits, spaces, points and signs only
      * @param  float  $thick  of the stroke, pixels; its ends are round
+     * @param  string  $dash  lengths of strokes and gaps in turn, pixels; empty for none
      */
-    public static function path(string $part, string $d, string $fill = '', string $stroke = '', float $thick = 0.0): self
+    public static function path(string $part, string $d, string $fill = '', string $stroke = '', float $thick = 0.0, string $dash = ''): self
     {
-        return new self($part, $fill, $stroke, ['d' => $d] + ($thick === 0.0 ? [] : ['thick' => $thick]));
+        return new self($part, $fill, $stroke, ['d' => $d] + ($thick === 0.0 ? [] : ['thick' => $thick]) + ($dash === '' ? [] : ['dash' => $dash]));
     }
 
     /**
@@ -33,9 +36,9 @@ final readonly class Primitive
      * @param  float  $y  of the baseline
      * @param  list<Span>  $spans  "w" is how wide the text is, a "guess" where no shipped font has it
      */
-    public static function line(string $part, float $y, float $size, array $spans, string $fill = 'ink'): self
+    public static function line(string $part, float $y, float $size, array $spans, string $fill = 'ink', TypeFace $face = TypeFace::Clear): self
     {
-        return new self($part, $fill, '', ['spans' => $spans, 'y' => $y, 'size' => $size]);
+        return new self($part, $fill, '', ['spans' => $spans, 'y' => $y, 'size' => $size] + ($face === TypeFace::Clear ? [] : ['face' => $face->value]));
     }
 
     /**

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ChalkTree\Draw;
 
-use ChalkTree\Arrange\Connector;
 use ChalkTree\Arrange\Slip;
 
 /** A slip as plain data, for the wire and for the command line. docs/protocol.md describes it. */
@@ -18,7 +17,7 @@ final readonly class SlipData
     }
 
     /**
-     * @return array{id: string, parent: string|null, x: float, y: float, w: float, h: float, level: int, grows: string, spine: string, opens: string, chalk: string, hidden: int, number: string, connector: string, parts: list<array<string, mixed>>}
+     * @return array{id: string, parent: string|null, x: float, y: float, w: float, h: float, level: int, grows: string, spine: string, opens: string, chalk: string, hidden: int, number: string, look: string, connector: array<string, mixed>|null, parts: list<array<string, mixed>>}
      */
     public function of(Slip $slip): array
     {
@@ -36,7 +35,8 @@ final readonly class SlipData
             'chalk' => $slip->chalk,
             'hidden' => $slip->hidden,
             'number' => $slip->number,
-            'connector' => Connector::path($slip),
+            'look' => $slip->look->hash,
+            'connector' => SlipParts::connector($slip)?->toArray(),
             'parts' => array_map(fn (Primitive $part): array => $part->toArray(), $this->parts->of($slip)),
         ];
     }

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace ChalkTree\Draw;
 
+use ChalkTree\Arrange\Connector;
 use ChalkTree\Arrange\Growth;
 use ChalkTree\Arrange\Measurer;
 use ChalkTree\Arrange\Slip;
-use ChalkTree\Look\BoxLook;
 use ChalkTree\Text\Advances;
 use ChalkTree\Text\Run;
 use ChalkTree\Text\Wrapper;
@@ -39,12 +39,12 @@ final readonly class SlipParts
         $look = $slip->look;
         $parts = [$this->paper($slip)];
         if ($look->box->spine > 0) {
-            $parts[] = Primitive::path('spine', self::spine($slip), "chalk:{$slip->chalk}");
+            $parts[] = Primitive::path('spine', $look->box->shape()->spine($slip->w, $slip->h, $look->box->corner, $look->box->spine, $slip->given->enters), "chalk:{$slip->chalk}");
         }
         $face = $this->measurer->placed($slip);
         foreach ($face->title as $i => $line) {
             $y = round($face->titleArea->y + Measurer::baseline($look, $i), 2);
-            array_push($parts, ...TextLine::of('title', $line, $face->titleArea->begin($line->width, $look->type->isCentred), $y, $look->type->size, $look->type->ink, $look));
+            array_push($parts, ...TextLine::of('title', $line, $face->titleArea->begin($line->width, $look->type->align), $y, $look->type->size, self::paint($look->type->ink, $slip), $look));
         }
         foreach ($face->parts as [$part, $area]) {
             array_push($parts, ...$part->draw($area, $look, $this->wrapper));
@@ -56,27 +56,51 @@ final readonly class SlipParts
         return $parts;
     }
 
-    private function paper(Slip $slip): Primitive
+    /** The line of chalk from its parent, or to the one before it in a column; null where there is none. */
+    public static function connector(Slip $slip): ?Primitive
     {
-        [$w, $h, $r] = [$slip->w, $slip->h, $slip->look->box->corner];
-        [$fill, $stroke] = [$slip->look->box->fill, $slip->look->box->edge];
-        $fill = $fill === BoxLook::TINT ? "tint:{$slip->chalk}" : $fill;
-        $d = $fill === '' ? "M0 0H{$w}V{$h}H0Z"
-            : "M{$r} 0H".($w - $r)."A{$r} {$r} 0 0 1 {$w} {$r}V".($h - $r)."A{$r} {$r} 0 0 1 ".($w - $r)." {$h}H{$r}A{$r} {$r} 0 0 1 0 ".($h - $r)."V{$r}A{$r} {$r} 0 0 1 {$r} 0Z";
+        $path = Connector::path($slip);
+        if ($path === '') {
+            return null;
+        }
+        $look = $slip->look->connector;
+        $paint = self::paint($look->paint, $slip);
+        if ($look->dash === 'solid' || $slip->parent === null) {
+            return Primitive::path('connector', $path, $paint);
+        }
+        $thick = round(($look->thick + $look->thin) / 2, 2);
 
-        return Primitive::path('paper', $d, $fill, $stroke, $stroke === '' ? 0.0 : 1.0);
+        return Primitive::path('connector', $path, '', $paint, $thick, self::dashes($look->dash, $thick));
     }
 
-    /** The bar along the edge that faces the parent, round where the slip is. */
-    private static function spine(Slip $slip): string
+    private function paper(Slip $slip): Primitive
     {
-        [$r, $s, $h, $w] = [$slip->look->box->corner, $slip->look->box->spine, $slip->h, $slip->w];
-        $inner = $h - 2 * $r;
+        $box = $slip->look->box;
+        $outline = $box->shape()->outline($slip->w, $slip->h, $box->corner);
+        [$fill, $stroke] = $outline === '' ? ['', ''] : [self::paint($box->fill, $slip), self::paint($box->edge, $slip)];
+        // Where nothing is painted the box can still be hit.
+        $d = $fill === '' && $stroke === '' ? "M0 0H{$slip->w}V{$slip->h}H0Z" : $outline;
 
-        return match ($slip->given->enters) {
-            Growth::Right => "M{$r} 0A{$r} {$r} 0 0 0 0 {$r}v{$inner}A{$r} {$r} 0 0 0 {$r} {$h}H".max($s, $r)."L{$s} ".($h - $r)."V{$r}L".max($s, $r).' 0Z',
-            Growth::Left => 'M'.($w - $r)." 0A{$r} {$r} 0 0 1 {$w} {$r}v{$inner}A{$r} {$r} 0 0 1 ".($w - $r)." {$h}L".($w - $s).' '.($h - $r)."V{$r}Z",
-            Growth::Down => "M0 {$r}A{$r} {$r} 0 0 1 {$r} 0H".($w - $r)."A{$r} {$r} 0 0 1 {$w} {$r}L".($w - $r)." {$s}H{$r}Z",
+        return Primitive::path('paper', $d, $fill, $stroke, $stroke === '' ? 0.0 : (float) $box->edgeThick, $stroke === '' ? '' : self::dashes($box->edgeDash, $box->edgeThick));
+    }
+
+    /** A paint of the branch's chalk as one of the chalk that it is. */
+    public static function paint(string $paint, Slip $slip): string
+    {
+        return match ($paint) {
+            'none' => '',
+            'chalk', 'tint', 'text' => "{$paint}:{$slip->chalk}",
+            default => $paint,
+        };
+    }
+
+    /** Strokes and gaps in turn for a dash by its name; strokes are round at their ends, which makes them longer. */
+    public static function dashes(string $dash, float $thick): string
+    {
+        return match ($dash) {
+            'dashed' => (3 * $thick + 2).' '.(2.5 * $thick + 3),
+            'dotted' => '0.1 '.(2.2 * $thick + 1),
+            default => '',
         };
     }
 
@@ -84,13 +108,17 @@ final readonly class SlipParts
     private function tally(Slip $slip): Primitive
     {
         $opens = $slip->given->arrangement->opens();
-        $middle = $opens === Growth::Down ? $slip->h + 15 : $slip->h / 2;
+        $middle = match ($opens) {
+            Growth::Down => $slip->h + 15,
+            Growth::Up => -15.0,
+            default => $slip->h / 2,
+        };
         if ($slip->hidden > 5) {
             $w = $this->advances->width((string) $slip->hidden, Run::BOLD) * self::TALLY_SIZE / 1000;
             $x = match ($opens) {
                 Growth::Right => $slip->w + 9,
                 Growth::Left => -9 - $w,
-                Growth::Down => ($slip->w - $w) / 2,
+                Growth::Down, Growth::Up => ($slip->w - $w) / 2,
             };
 
             return Primitive::text('tally-strokes', (string) $slip->hidden, round($x, 2), $middle + 5, round($w, 2), self::TALLY_SIZE, marks: Run::BOLD);
@@ -98,7 +126,7 @@ final readonly class SlipParts
         $x = match ($opens) {
             Growth::Right => $slip->w + 9,
             Growth::Left => -9 - 4 * 5,
-            Growth::Down => $slip->w / 2 - 10,
+            Growth::Down, Growth::Up => $slip->w / 2 - 10,
         };
         $strokes = '';
         for ($i = 0; $i < min(4, $slip->hidden); $i++) {

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace ChalkTree\Draw;
 
-use ChalkTree\Arrange\Connector;
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Arrange\Slip;
 use ChalkTree\Look\BoardTheme;
 use ChalkTree\Look\Chalk;
+use ChalkTree\Text\TypeFace;
 
 /**
  * Turns a scene into an SVG file that looks as the board does. The typeface is embedded, in just the cuts that the
@@ -17,8 +17,6 @@ use ChalkTree\Look\Chalk;
 final class SvgWriter
 {
     private const MARGIN = 32;
-
-    private const FAMILY = 'Atkinson Hyperlegible';
 
     private readonly SlipParts $parts;
 
@@ -48,16 +46,16 @@ final class SvgWriter
         foreach ($scene->boxes() as $id => $box) {
             $slip = $scene->slips[$id];
             $at = "transform=\"translate({$box['x']} {$box['y']})\"";
-            if ($slip->parent !== null || $slip->above > 0) {
-                $colour = $this->paint("chalk:{$slip->chalk}");
-                $connectors .= "<path {$at} fill=\"{$colour}\" d=\"".Connector::path($slip)."\"/>\n";
+            $connector = SlipParts::connector($slip);
+            if ($connector !== null) {
+                $connectors .= "<g {$at}>".$this->writer->write([$connector])."</g>\n";
             }
             $slips .= "<g {$at}>".$this->slip($slip)."</g>\n";
         }
         $marks = implode('', array_map(fn (SceneMark $mark): string => '<g>'.$this->writer->write($mark->parts)."</g>\n", $scene->marks));
         $colours = $this->board->colours();
         $ground = $this->background ? "<rect x=\"{$x}\" y=\"{$y}\" width=\"{$w}\" height=\"{$h}\" fill=\"{$colours['board']}\"/>\n" : '';
-        $style = 'text{font-family:"'.self::FAMILY.'",sans-serif;font-kerning:none;font-variant-ligatures:none;white-space:pre}'
+        $style = 'text{font-family:"'.TypeFace::Clear->family().'",sans-serif;font-kerning:none;font-variant-ligatures:none;white-space:pre}'
             .($this->fonts?->css(array_keys($this->writer->cuts)) ?? '');
 
         return "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"{$w}\" height=\"{$h}\" viewBox=\"{$x} {$y} {$w} {$h}\" role=\"img\">\n"
@@ -71,7 +69,11 @@ final class SvgWriter
         $chalk = Chalk::tryFrom($name);
 
         return match (true) {
-            $chalk !== null => $sort === 'tint' ? $chalk->tint($this->board) : $chalk->line($this->board),
+            $chalk !== null => match ($sort) {
+                'tint' => $chalk->tint($this->board),
+                'text' => $chalk->text($this->board),
+                default => $chalk->line($this->board),
+            },
             default => $this->board->colours()[lcfirst(str_replace('-', '', ucwords($role, '-')))] ?? 'none',
         };
     }

@@ -7,6 +7,7 @@ namespace ChalkTree\Draw;
 use ChalkTree\Look\Look;
 use ChalkTree\Text\Line;
 use ChalkTree\Text\Run;
+use ChalkTree\Text\TypeFace;
 
 /** A wrapped line of formatted text, as it is drawn. */
 final class TextLine
@@ -22,6 +23,7 @@ final class TextLine
     public static function of(string $part, Line $line, float $begin, float $y, float $size, string $ink, Look $look): array
     {
         $isOnPlate = $look->box->fill === 'plate';
+        $face = $look->type->face;
         $grounds = [];
         $spans = [];
         foreach ($line->parts as $run) {
@@ -29,14 +31,14 @@ final class TextLine
                 'x' => (int) (($begin + $run['x']) * 100) / 100,
                 'w' => (int) ($run['w'] * 100 + 1) / 100,
                 'text' => $run['run']->text,
-                'marks' => $run['run']->marks,
+                'marks' => $run['run']->marks & ~Run::FACE,
             ];
             if ($run['run']->href !== null) {
                 $span['href'] = $run['run']->href;
                 $span += $isOnPlate ? [] : ['fill' => 'link'];
             }
             // Where a fallback font will be used its width is an estimate, which whoever draws it may hold it to.
-            if (preg_match('/[^\x00-\x{17f}\x{2013}-\x{2026}]/u', $run['run']->text) === 1) {
+            if (preg_match($face === TypeFace::Clear ? '/[^\x00-\x{17f}\x{2013}-\x{2026}]/u' : '/[^\x00-\x{ff}\x{2013}-\x{2026}]/u', $run['run']->text) === 1) {
                 $span['guess'] = true;
             }
             if ($run['run']->marks & Run::CODE && ! $isOnPlate) {
@@ -46,6 +48,6 @@ final class TextLine
             $spans[] = $span;
         }
 
-        return $spans === [] ? $grounds : [...$grounds, Primitive::line($part, $y, $size, $spans, $ink)];
+        return $spans === [] ? $grounds : [...$grounds, Primitive::line($part, $y, $size, $spans, $ink, $face)];
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ChalkTree\Draw;
 
-use ChalkTree\Arrange\Connector;
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Arrange\Slip;
 
@@ -52,7 +51,8 @@ final readonly class WindowWriter
             }
             if (($slip->parent !== null || $slip->above > 0) && self::overlap(self::around($box, $parent), $window)) {
                 if ($isLegible) {
-                    $connectors .= "<path transform=\"translate({$box['x']} {$box['y']})\" fill=\"var(--{$slip->chalk})\" d=\"".Connector::path($slip).'"/>';
+                    $connector = SlipParts::connector($slip);
+                    $connectors .= $connector === null ? '' : "<g transform=\"translate({$box['x']} {$box['y']})\">".$this->writer->write([$connector]).'</g>';
                 } elseif ($slip->route !== [] && $isSeen) {
                     $strokes[$slip->chalk] = ($strokes[$slip->chalk] ?? '').self::stroke($slip, $box);
                 }
@@ -94,7 +94,7 @@ final readonly class WindowWriter
 
         return match (true) {
             $chalk === '' => "var(--{$sort})",
-            $sort === 'tint' => "var(--{$chalk}-tint)",
+            $sort === 'tint' || $sort === 'text' => "var(--{$chalk}-{$sort})",
             default => "var(--{$chalk})",
         };
     }

@@ -46,6 +46,10 @@ final class RemoveRows implements Edit
 
     public function sentence(TopicMap $map): string
     {
+        if ($this->class::isOfMap()) {
+            return "Removed the {$this->class::words()}";
+        }
+
         return "Removed the {$this->class::words()} of ".Wording::several(TopicChoice::titles($map, array_values(array_unique($this->topics))));
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Edit;
 
+use ChalkTree\Map\Bounds;
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\RowTypes;
 use ChalkTree\Map\TopicMap;
@@ -33,18 +34,21 @@ final readonly class SetRows implements Edit
     {
         $class = RowTypes::ofFeature($arguments->string('type'));
         $fields = $class::read($arguments->nested('fields'));
-        $ids = $class::ends() === [] ? $arguments->ids('topics') : [$arguments->id('row')];
+        $ids = $class::isOfTopic() ? $arguments->ids('topics') : [$arguments->id('row')];
 
         return $fields === [] ? throw $arguments->wrong('fields', 'There is nothing to set.') : new self($class, $ids, $fields);
     }
 
     public function apply(TopicMap $map, Recorder $recorder): void
     {
-        $isOwn = $this->class::ends() === [];
+        $isOwn = $this->class::isOfTopic();
         foreach ($this->ids as $id) {
             $row = $map->row($this->class::type(), $id);
             if ($row === null && array_diff($this->class::ends(), array_keys($this->fields)) !== []) {
                 throw new InvalidEdit("This {$this->class::words()} is not in the map any more.", 'row');
+            }
+            if ($row === null && $this->class::isOfMap() && count($map->rowsOf($this->class)) >= Bounds::MOST_OF_MAP) {
+                throw new InvalidEdit('A map holds at most '.Bounds::MOST_OF_MAP." of this sort: {$this->class::words()}.", 'row');
             }
             $new = $row instanceof FeatureRow ? $row->with($this->fields) : $this->class::fromFields($id, $this->fields);
             foreach ($new->topics() as $topic) {
@@ -63,7 +67,10 @@ final readonly class SetRows implements Edit
     public function sentence(TopicMap $map): string
     {
         $field = count($this->fields) === 1 ? $this->class::declared()[array_key_first($this->fields)] : null;
-        $topics = $this->class::ends() === [] ? $this->ids : ($map->row($this->class::type(), $this->ids[0])?->topics() ?? []);
+        if ($this->class::isOfMap()) {
+            return 'Changed the '.($field->called ?? $this->class::words());
+        }
+        $topics = $this->class::isOfTopic() ? $this->ids : ($map->row($this->class::type(), $this->ids[0])?->topics() ?? []);
 
         return 'Changed the '.($field->called ?? $this->class::words()).' of '.Wording::several(TopicChoice::titles($map, array_values(array_filter($topics, $map->has(...)))));
     }

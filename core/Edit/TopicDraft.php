@@ -150,8 +150,8 @@ final class TopicDraft
     {
         foreach ($drafts === [] ? [] : $map->living() as $row) {
             $topics = $row->topics();
-            $isLeft = $row::isOfPlace() && ($topOf[$topics[0]] ?? null) === $topics[0];
-            if (array_diff_key(array_flip($topics), $drafts) === [] && ! $isLeft) {
+            $isLeft = $topics !== [] && $row::isOfPlace() && ($topOf[$topics[0]] ?? null) === $topics[0];
+            if ($topics !== [] && array_diff_key(array_flip($topics), $drafts) === [] && ! $isLeft) {
                 $drafts[$topOf[$topics[0]]]->rows[] = $row;
                 foreach ($topics as $id) {
                     $drafts[$id]->was = $id;

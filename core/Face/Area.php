@@ -12,9 +12,17 @@ final readonly class Area
     {
     }
 
-    /** Where something of a width begins in it. */
-    public function begin(float $w, bool $isCentred): float
+    /**
+     * Where something of a width begins in it.
+     *
+     * @param  string  $align  left, centre or right
+     */
+    public function begin(float $w, string $align): float
     {
-        return $isCentred ? $this->x + ($this->w - $w) / 2 : $this->x;
+        return match ($align) {
+            'centre' => $this->x + ($this->w - $w) / 2,
+            'right' => $this->x + $this->w - $w,
+            default => $this->x,
+        };
     }
 }

@@ -23,9 +23,10 @@ interface FacePart
      * The room it takes, with what keeps it from its neighbours.
      *
      * @param  float  $widest  the width at which text wraps, pixels
+     * @param  Look  $look  of the topic
      * @return array{float, float} width and height
      */
-    public function size(float $widest, Wrapper $wrapper): array;
+    public function size(float $widest, Look $look, Wrapper $wrapper): array;
 
     /**
      * Of what it is drawn.

@@ -25,7 +25,7 @@ final readonly class NotePart implements FacePart
         return 'note';
     }
 
-    public function size(float $widest, Wrapper $wrapper): array
+    public function size(float $widest, Look $look, Wrapper $wrapper): array
     {
         return [self::ROOM, 0.0];
     }

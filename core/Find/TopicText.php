@@ -41,7 +41,9 @@ final readonly class TopicText
     {
         $rows = [];
         foreach (in_array('more', $sorts, true) ? $map->living() : [] as $row) {
-            $rows[$row->topics()[0]][] = $row;
+            if ($row->topics() !== []) {
+                $rows[$row->topics()[0]][] = $row;
+            }
         }
         foreach ($topics as $id => $topic) {
             foreach ($sorts as $sort) {

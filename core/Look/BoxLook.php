@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace ChalkTree\Look;
 
+use ChalkTree\Shape\Shape;
+use ChalkTree\Shape\Shapes;
+
 /** The paper of a topic. Lengths are in pixels at scale 1. */
 final readonly class BoxLook
 {
@@ -17,8 +20,9 @@ final readonly class BoxLook
      * @param  int|null  $width  that a person set; else the text decides
      * @param  int  $corner  the radius of the corners
      * @param  int  $spine  the thickness of the spine
-     * @param  string  $fill  a paint by its role, TINT, or '' for none
-     * @param  string  $edge  the paint of a thin outline, or ''
+     * @param  string  $fill  a paint by its role, one of the branch's chalk (TINT), or '' for none
+     * @param  string  $edge  the paint of the outline, or ''
+     * @param  string  $shape  its name
      */
     public function __construct(
         public int $padX,
@@ -29,11 +33,14 @@ final readonly class BoxLook
         public int $spine,
         public string $fill,
         public string $edge,
+        public string $shape = 'slip',
+        public int $edgeThick = 1,
+        public string $edgeDash = 'solid',
     ) {
     }
 
-    public function wide(?int $width): self
+    public function shape(): Shape
     {
-        return new self($this->padX, $this->padY, $this->widest, $width, $this->corner, $this->spine, $this->fill, $this->edge);
+        return Shapes::called($this->shape);
     }
 }

@@ -56,4 +56,17 @@ enum Chalk: string
                 self::Driftwood => '#ece1d4', self::Mussel => '#e3e6e8',
             };
     }
+
+    /** Text in this chalk, on whatever paper: at least 4.5 to 1. */
+    public function text(BoardTheme $board): string
+    {
+        static $made = [];
+        $colours = $board->colours();
+
+        return $made["{$this->value} {$board->value}"] ??= Contrast::passing(
+            $this->line($board),
+            [$colours['board'], $colours['slip'], ...array_map(fn (self $chalk): string => $chalk->tint($board), self::cases())],
+            Contrast::TEXT,
+        );
+    }
 }

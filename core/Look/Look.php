@@ -15,9 +15,22 @@ final readonly class Look
         $this->hash = hash('xxh32', serialize([$type, $box, $spacing, $connector]));
     }
 
-    /** The same, of the width that a person set. */
-    public function wide(?int $width): self
+    /** @return array{name: string, type: array<string, mixed>, box: array<string, mixed>, spacing: array<string, mixed>} "SlipLook" in the wire schema */
+    public function toArray(): array
     {
-        return $width === $this->box->width ? $this : new self($this->type, $this->box->wide($width), $this->spacing, $this->connector);
+        [$type, $box] = [$this->type, $this->box];
+
+        return [
+            'name' => $this->hash,
+            'type' => [
+                'size' => $type->size, 'line' => $type->line, 'bold' => $type->bold, 'slanted' => $type->slanted,
+                'align' => $type->align, 'face' => $type->face->value, 'baseline' => round($type->baseline(), 2), 'ink' => $type->ink,
+            ],
+            'box' => [
+                'padX' => $box->padX, 'padY' => $box->padY, 'widest' => $box->widest, 'width' => $box->width,
+                'corner' => $box->corner, 'spine' => $box->spine, 'shape' => $box->shape,
+            ],
+            'spacing' => ['gap' => $this->spacing->gap, 'reach' => $this->spacing->reach],
+        ];
     }
 }

@@ -13,7 +13,7 @@ final class LookFeature implements Feature
 {
     public function rows(): array
     {
-        return [TopicLook::class];
+        return [TopicLook::class, LevelLook::class, MapLook::class, NamedLook::class];
     }
 
     public function edits(): array
@@ -27,6 +27,11 @@ final class LookFeature implements Feature
     }
 
     public function parts(TopicMap $map): iterable
+    {
+        return [];
+    }
+
+    public function drawn(): array
     {
         return [];
     }

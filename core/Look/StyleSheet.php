@@ -16,7 +16,7 @@ final class StyleSheet
                 $rules .= '--'.strtolower((string) preg_replace('/[A-Z]/', '-$0', $name)).":{$colour};";
             }
             foreach (Chalk::cases() as $chalk) {
-                $rules .= "--{$chalk->value}:{$chalk->line($board)};--{$chalk->value}-tint:{$chalk->tint($board)};";
+                $rules .= "--{$chalk->value}:{$chalk->line($board)};--{$chalk->value}-tint:{$chalk->tint($board)};--{$chalk->value}-text:{$chalk->text($board)};";
             }
             $css .= "[data-board={$board->value}]{{$rules}}";
         }

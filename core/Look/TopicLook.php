@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace ChalkTree\Look;
 
-use ChalkTree\Map\Bounds;
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Field;
+use ChalkTree\Map\Ids;
 
 /** What a person said of the look of one topic. What is not said is inherited. */
 final readonly class TopicLook extends FeatureRow
@@ -21,9 +21,12 @@ final readonly class TopicLook extends FeatureRow
         return 'look';
     }
 
-    /** "width" in pixels; else the text decides. */
+    /** "named" is the look by name that it has; "chalk" begins a chalk of its own for its branch. */
     public static function declared(): array
     {
-        return ['width' => Field::number(Bounds::NARROWEST, Bounds::WIDEST)->called('width')];
+        return LookFields::all() + [
+            'named' => Field::formed(Ids::valid(...), 26, 'be the id of a look with a name')->called('look by name'),
+            'chalk' => Field::choice(array_column(Chalk::cases(), 'value'))->called('chalk'),
+        ];
     }
 }

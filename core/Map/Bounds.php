@@ -36,6 +36,14 @@ final class Bounds
 
     public const WIDEST = 1_200;
 
+    /** Pixels of type. */
+    public const SMALLEST_TYPE = 8;
+
+    public const LARGEST_TYPE = 120;
+
+    /** Rows of one sort that are of the map as a whole. */
+    public const MOST_OF_MAP = 200;
+
     /** The highest number with which a numbered branch may begin. */
     public const HIGHEST_NUMBER = 9_999;
 
@@ -45,6 +53,7 @@ final class Bounds
         return [
             'caption' => self::LONGEST_CAPTION, 'file' => self::LARGEST_FILE, 'apart' => self::FARTHEST_APART,
             'narrowest' => self::NARROWEST, 'widest' => self::WIDEST, 'number' => self::HIGHEST_NUMBER,
+            'smallestType' => self::SMALLEST_TYPE, 'largestType' => self::LARGEST_TYPE,
         ];
     }
 }

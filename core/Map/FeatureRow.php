@@ -7,8 +7,8 @@ namespace ChalkTree\Map;
 use ChalkTree\Edit\Arguments;
 
 /**
- * A row that a feature keeps: either one a topic, whose id is the topic's, or one about several topics, which it names
- * in fields of that sort, with an id of its own. A class says what it is called and which fields it has; everything
+ * A row that a feature keeps: one a topic, whose id is the topic's; or one about several topics, which it names in
+ * fields of that sort, with an id of its own; or one of the map as a whole, about no topic. A class says what it is called and which fields it has; everything
  * else follows from that.
  */
 abstract readonly class FeatureRow implements Row
@@ -28,6 +28,18 @@ abstract readonly class FeatureRow implements Row
     public static function isOfPlace(): bool
     {
         return false;
+    }
+
+    /** Whether it is about the map as a whole and no topic of it. */
+    public static function isOfMap(): bool
+    {
+        return false;
+    }
+
+    /** Whether there is one a topic, which has the topic's id. */
+    final public static function isOfTopic(): bool
+    {
+        return static::ends() === [] && ! static::isOfMap();
     }
 
     final public static function fromFields(string $id, array $fields): static
@@ -58,7 +70,7 @@ abstract readonly class FeatureRow implements Row
         return $values;
     }
 
-    /** @return list<string> the names of the fields that name topics; empty for a sort of which there is one a topic */
+    /** @return list<string> the names of the fields that name topics; empty for a sort of which there is one a topic, or that is of the map */
     final public static function ends(): array
     {
         return array_keys(array_filter(static::declared(), fn (Field $field): bool => $field->isTopic()));
@@ -108,7 +120,7 @@ abstract readonly class FeatureRow implements Row
     /** Whether it is a row of one topic and says nothing, so that it need not be there. */
     final public function isEmpty(): bool
     {
-        return static::ends() === [] && $this->saying() === [];
+        return static::isOfTopic() && $this->saying() === [];
     }
 
     final public function text(string $field): string
@@ -135,18 +147,18 @@ abstract readonly class FeatureRow implements Row
     {
         $ends = static::ends();
 
-        return $ends === [] ? [$this->id] : array_values(array_map(fn (string $end): string => $this->text($end), $ends));
+        return static::isOfTopic() ? [$this->id] : array_values(array_map(fn (string $end): string => $this->text($end), $ends));
     }
 
     /**
      * The same about copies of its topics.
      *
      * @param  array<string, string>  $copies  ids of copies by those of the originals
-     * @return static|null  null where not all of its topics were copied
+     * @return static|null  null where not all of its topics were copied, or it is of the map
      */
     final public function about(array $copies): ?static
     {
-        if (array_diff_key(array_flip($this->topics()), $copies) !== []) {
+        if (static::isOfMap() || array_diff_key(array_flip($this->topics()), $copies) !== []) {
             return null;
         }
         $ends = static::ends();

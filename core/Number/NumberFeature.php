@@ -35,6 +35,11 @@ final class NumberFeature implements Feature
         return [];
     }
 
+    public function drawn(): array
+    {
+        return [];
+    }
+
     public function marks(TopicMap $map, Scene $scene): iterable
     {
         return [];

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace ChalkTree\Text;
 
 /**
- * How far each character of the shipped typeface moves the pen, and an estimate on the wide side for characters it
- * does not have. Widths are in thousandths of the type size. Kerning and ligatures are switched off wherever a scene
+ * How far each character of the shipped typefaces moves the pen, and an estimate on the wide side for characters they
+ * do not have. Widths are in thousandths of the type size. Kerning and ligatures are switched off wherever a scene
  * is drawn, so the sum of the advances is the width.
  */
 final class Advances
@@ -55,7 +55,10 @@ final class Advances
 
     private const MOST_WORDS = 20_000;
 
-    /** @var array<int, array<int, int>> by Run::BOLD and Run::ITALIC bits, then code point */
+    /** What of marks decides how wide text is: the cut of a typeface. */
+    private const CUT = Run::BOLD | Run::ITALIC | Run::FACE;
+
+    /** @var array<int, array<int, int>> by cut, then code point */
     private array $tables = [];
 
     /** @var array<int, array<string, int>> the same by byte, for ASCII */
@@ -64,23 +67,17 @@ final class Advances
     /** @var array<int, array<string, int>> widths of whole words, by style */
     private array $words = [];
 
-    public function __construct()
-    {
-        $files = ['Regular', 'Bold', 'Italic', 'BoldItalic'];
-        foreach ($files as $style => $name) {
-            /** @var array{unitsPerEm: int, advances: array<int, int>} $font */
-            $font = require __DIR__."/advances/{$name}.php";
-            $this->tables[$style] = $font['advances'];
-            for ($code = 32; $code < 127; $code++) {
-                $this->ascii[$style][chr($code)] = $font['advances'][$code];
-            }
-        }
-    }
-
-    /** The width of a text without line breaks, in thousandths of the type size. */
+    /**
+     * The width of a text without line breaks, in thousandths of the type size.
+     *
+     * @param  int  $style  marks as Run has them
+     */
     public function width(string $text, int $style): int
     {
-        $style &= Run::BOLD | Run::ITALIC;
+        $style &= self::CUT;
+        if (! isset($this->tables[$style])) {
+            $this->load($style);
+        }
         $words = explode(' ', $text);
         $width = (count($words) - 1) * $this->tables[$style][32];
         foreach ($words as $word) {
@@ -90,11 +87,14 @@ final class Advances
         return $width;
     }
 
-    /** Whether the shipped typeface has every character of the text. */
+    /** Whether the typeface that topics have by themselves has every character of the text. */
     public function covers(string $text): bool
     {
         if (preg_match('/\A[\x20-\x7e\n]*\z/', $text) === 1) {
             return true;
+        }
+        if (! isset($this->tables[0])) {
+            $this->load(0);
         }
         foreach (mb_str_split($text) as $char) {
             if (! isset($this->tables[0][(int) mb_ord($char)])) {
@@ -103,6 +103,17 @@ final class Advances
         }
 
         return true;
+    }
+
+    private function load(int $cut): void
+    {
+        $file = TypeFace::ofCut($cut)->file(($cut & Run::BOLD) !== 0, ($cut & Run::ITALIC) !== 0);
+        /** @var array{unitsPerEm: int, advances: array<int, int>} $font */
+        $font = require __DIR__."/advances/{$file}.php";
+        $this->tables[$cut] = $font['advances'];
+        for ($code = 32; $code < 127; $code++) {
+            $this->ascii[$cut][chr($code)] = $font['advances'][$code];
+        }
     }
 
     /** Titles of one map use the same words again and again, so each is added up once. */

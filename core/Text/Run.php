@@ -17,6 +17,9 @@ final readonly class Run
 
     public const CODE = 16;
 
+    /** The bits that say in which typeface a text is set; see TypeFace. The wire has them beside, by name. */
+    public const FACE = 0xFF00;
+
     /**
      * @param  int  $marks  the constants above, added up
      * @param  string|null  $href  where it leads, if it is a link

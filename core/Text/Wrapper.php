@@ -113,9 +113,9 @@ final class Wrapper
      *
      * @return non-empty-list<Line>
      */
-    public function wrapPlain(string $text, float $size, float $limit): array
+    public function wrapPlain(string $text, float $size, float $limit, int $base = 0): array
     {
-        return $this->slowly($text === '' ? [] : [new Run($text)], $size, $limit, 0);
+        return $this->slowly($text === '' ? [] : [new Run($text)], $size, $limit, $base);
     }
 
     /**

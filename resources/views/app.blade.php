@@ -7,7 +7,6 @@
     <title>Chalk Tree</title>
     <link rel="icon" type="image/svg+xml" href="/mark.svg">
     <style>{!! $colours !!}</style>
-    <script type="application/json" id="looks">{!! $looks !!}</script>
     <script type="application/json" id="bounds">{!! $bounds !!}</script>
     @vite('resources/ts/main.ts')
 </head>

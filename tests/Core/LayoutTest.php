@@ -10,6 +10,7 @@ use ChalkTree\Arrange\GridRow;
 use ChalkTree\Arrange\Growth;
 use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\Scene;
+use ChalkTree\Arrange\Slip;
 use ChalkTree\Arrange\SteppedList;
 use ChalkTree\Arrange\TopDown;
 use ChalkTree\Arrange\View;
@@ -77,8 +78,12 @@ function checkScene(Scene $scene, TopicMap $map): void
 }
 
 /** Whether a point is on the edge of a box, rounded as paths are. */
-function isOnEdge(array $box, array $point): bool
+function isOnEdge(array $box, array $point, Slip $slip): bool
 {
+    // Where a shape does not fill its box LookTest looks after it.
+    if (! $slip->look->box->shape()->isFull()) {
+        return true;
+    }
     $near = fn (float $a, float $b): bool => abs($a - $b) < 0.2;
     $within = fn (float $at, float $from, float $long): bool => $at >= $from - 0.2 && $at <= $from + $long + 0.2;
 
@@ -97,8 +102,8 @@ function checkConnector(Scene $scene, string $id, array $boxes): void
     }
     $box = $boxes[$id];
     $points = array_map(fn (array $at): array => [$box['x'] + $at[0], $box['y'] + $at[1]], array_chunk($slip->route, 2));
-    expect(isOnEdge($boxes[$slip->parent], $points[0]))->toBeTrue("the connector to {$id} begins on its parent")
-        ->and(isOnEdge($box, end($points)))->toBeTrue("the connector to {$id} ends on it");
+    expect(isOnEdge($boxes[$slip->parent], $points[0], $scene->slips[$slip->parent]))->toBeTrue("the connector to {$id} begins on its parent")
+        ->and(isOnEdge($box, end($points), $slip))->toBeTrue("the connector to {$id} ends on it");
     // A Bézier curve stays within its control points, so the frame of its ends holds all of it.
     for ($i = 1; $i < count($points); $i++) {
         [[$a, $b], [$c, $d]] = [$points[$i - 1], $points[$i]];

@@ -7,12 +7,18 @@ namespace Tests\Support;
 use ChalkTree\Edit\Edit;
 use ChalkTree\Edit\Edits;
 use ChalkTree\Edit\TopicDraft;
+use ChalkTree\Look\LevelLook;
+use ChalkTree\Look\LookFields;
+use ChalkTree\Look\Looks;
+use ChalkTree\Look\MapLook;
 use ChalkTree\Look\TopicLook;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\NewMap;
 use ChalkTree\Map\Sheet;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Shape\Shapes;
+use ChalkTree\Text\TypeFace;
 
 /** Random maps, and random edits that may or may not fit them. */
 final class RandomMaps
@@ -35,11 +41,25 @@ final class RandomMaps
         $map = NewMap::from($root, array_slice($tops, 1), $chance->pick(['both-sides', 'rightward']), $chance->yes(50) ? 'A map' : null);
         foreach (array_keys($map->all()) as $id) {
             if ($chance->yes(5)) {
-                $map->put(TopicLook::fromFields((string) $id, ['width' => $chance->int(60, 400)]));
+                $map->put(TopicLook::fromFields((string) $id, self::look($chance) + ['width' => $chance->int(60, 400)]));
             }
+        }
+        if ($chance->yes(30)) {
+            $map->put(MapLook::fromFields(Ids::next(), ['whole' => $chance->pick(Looks::names()), 'chalks' => $chance->pick(MapLook::CHALKS)]));
+            $map->put(LevelLook::fromFields(Ids::next(), ['level' => $chance->int(0, 3)] + self::look($chance)));
         }
 
         return $map;
+    }
+
+    /** @return array<string, scalar|null> something of a look */
+    private static function look(Chance $chance): array
+    {
+        return [
+            'shape' => $chance->pick([null, ...Shapes::names()]), 'size' => $chance->pick([null, null, 9, 28]), 'face' => $chance->pick([null, ...TypeFace::names()]),
+            'fill' => $chance->pick([null, 'none', 'tint:coral']), 'line' => $chance->pick([null, ...LookFields::LINES]), 'lineDash' => $chance->pick([null, 'dotted']),
+            'gap' => $chance->pick([null, 0, 60]), 'reach' => $chance->pick([null, 20, 90]),
+        ];
     }
 
     /** The body of an edit as it comes over the wire, mostly one that can be done. */
@@ -73,7 +93,12 @@ final class RandomMaps
             10 => ['name' => 'topic.remove', 'topics' => $some()],
             11 => ['name' => 'topic.restore', 'topics' => [$chance->pick([...array_map(fn (Topic $t): string => $t->id, $map->removedTops()), Ids::next()])]],
             12 => ['name' => 'topic.side', 'topics' => $some(), 'side' => $chance->pick(['left', 'right', null])],
-            13 => ['name' => 'row.set', 'type' => 'look', 'topics' => $some(), 'fields' => ['width' => $chance->pick([null, 80, 300])]],
+            13 => $chance->pick([
+                ['name' => 'row.set', 'type' => 'look', 'topics' => $some(), 'fields' => ['width' => $chance->pick([null, 80, 300])] + self::look($chance) + ['chalk' => $chance->pick([null, 'kelp'])]],
+                ['name' => 'row.set', 'type' => 'look', 'topics' => $some(), 'fields' => ['width' => null, 'chalk' => 'ember']],
+                ['name' => 'row.set', 'type' => 'level-look', 'row' => Ids::next(), 'fields' => ['level' => $chance->int(0, 3)] + self::look($chance)],
+                ['name' => 'row.set', 'type' => 'map-look', 'row' => array_key_first($map->rowsOf(MapLook::class)) ?? Ids::next(), 'fields' => ['whole' => $chance->pick(Looks::names())]],
+            ]),
             14, 15 => ['name' => 'topic.add', 'topic' => ['title' => $chance->title()], 'parent' => null, 'x' => $chance->int(-600, 600), 'y' => $chance->int(-400, 400)],
             16 => ['name' => 'topic.move', 'topics' => $some(), 'parent' => null, 'x' => $chance->int(-600, 600), 'y' => $chance->int(-400, 400)],
             17, 39 => ['name' => 'topic.park', 'topics' => $some()],

@@ -9,6 +9,7 @@ use App\Http\Loopback;
 use App\Http\Requests\AccountRequest;
 use App\Http\Requests\FinishRegistration;
 use App\Http\Requests\ForgotPassword;
+use App\Http\Requests\KeepFace;
 use App\Http\Requests\KeepKeys;
 use App\Http\Requests\Register;
 use App\Http\Requests\ResetPassword;
@@ -52,6 +53,14 @@ final readonly class AccountController
     {
         $keys = (array) $request->json('keys');
         $person->forceFill(['keys' => $keys === [] ? null : $keys])->save();
+
+        return new JsonResponse(['person' => $this->data($person)]);
+    }
+
+    /** Keeps the typeface in which a person sees every map. */
+    public function face(KeepFace $request, #[CurrentUser] Person $person): JsonResponse
+    {
+        $person->forceFill(['face' => $request->json('face')])->save();
 
         return new JsonResponse(['person' => $this->data($person)]);
     }
@@ -165,9 +174,9 @@ final readonly class AccountController
         return new JsonResponse(['person' => $this->data($person)], $status);
     }
 
-    /** @return array{name: string, email: string, keys: object} */
+    /** @return array{name: string, email: string, keys: object, face: string|null} */
     private function data(Person $person): array
     {
-        return ['name' => $person->name, 'email' => $person->email, 'keys' => (object) ($person->keys ?? [])];
+        return ['name' => $person->name, 'email' => $person->email, 'keys' => (object) ($person->keys ?? []), 'face' => $person->face?->value];
     }
 }

@@ -10,7 +10,6 @@ use App\Mail\Outbox;
 use App\Models\MapRecord;
 use App\Models\Person;
 use App\Store\FirstPicture;
-use ChalkTree\Look\Looks;
 use ChalkTree\Look\StyleSheet;
 use ChalkTree\Map\Bounds;
 use Illuminate\Contracts\View\View;
@@ -31,7 +30,7 @@ final class PageController
     {
         $frame = BoardFrame::of($request);
 
-        return view('app', ['frame' => $frame, 'picture' => $frame === null ? null : $this->picture($request, $frame), 'colours' => StyleSheet::css(), 'looks' => json_encode(Looks::standard(), JSON_THROW_ON_ERROR | JSON_HEX_TAG), 'bounds' => json_encode(Bounds::forBrowser(), JSON_THROW_ON_ERROR)]);
+        return view('app', ['frame' => $frame, 'picture' => $frame === null ? null : $this->picture($request, $frame), 'colours' => StyleSheet::css(), 'bounds' => json_encode(Bounds::forBrowser(), JSON_THROW_ON_ERROR)]);
     }
 
     /** What the board will show, where the page is that of a map; the map itself is asked for by the page. */

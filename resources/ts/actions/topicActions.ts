@@ -97,11 +97,11 @@ export const movingActions: readonly Action[] = [
     },
     {
         id: 'move.left', name: 'Move left: out, or in where the branch grows left, or before the topic at its left', group: 'Moving', keys: ['Alt+ArrowLeft'], scopes: onTopics, available: isNotRoot,
-        run: withGroup((ids, context) => ({ left: moveIn, right: moveOut, down: moveUp })[growth(ids, context)](ids, context)),
+        run: withGroup((ids, context) => ({ left: moveIn, right: moveOut, down: moveUp, up: moveUp })[growth(ids, context)](ids, context)),
     },
     {
         id: 'move.right', name: 'Move right: in, or out where the branch grows left, or after the topic at its right', group: 'Moving', keys: ['Alt+ArrowRight'], scopes: onTopics, available: isNotRoot,
-        run: withGroup((ids, context) => ({ left: moveOut, right: moveIn, down: moveDown })[growth(ids, context)](ids, context)),
+        run: withGroup((ids, context) => ({ left: moveOut, right: moveIn, down: moveDown, up: moveDown })[growth(ids, context)](ids, context)),
     },
     {
         id: 'move.loose', name: 'Take out to stand loose on the board', group: 'Moving', keys: ['Alt+Shift+T'], scopes: onTopics,
@@ -116,7 +116,7 @@ export const movingActions: readonly Action[] = [
 ]
 
 /** The direction in which topics stand from their parent, as one sees them. */
-const growth = (ids: readonly string[], { map, camera }: Context): 'left' | 'right' | 'down' => (map.region === 'board' ? camera.slipOf(ids[0] ?? '')?.grows : undefined) ?? 'right'
+const growth = (ids: readonly string[], { map, camera }: Context): 'left' | 'right' | 'down' | 'up' => (map.region === 'board' ? camera.slipOf(ids[0] ?? '')?.grows : undefined) ?? 'right'
 
 const moveUp = (ids: readonly string[], context: Context): void => moveAmongSiblings(ids, -1, context)
 const moveDown = (ids: readonly string[], context: Context): void => moveAmongSiblings(ids, 1, context)
@@ -155,6 +155,6 @@ function moveOut(ids: readonly string[], { map, camera }: Context): void {
     if (parent != null && parent !== map.tree.root) {
         const grows = camera.slipOf(ids[0] ?? '')?.grows
         const toRoot = map.tree.topics.get(parent)?.parent === map.tree.root
-        map.edit({ name: 'topic.move', topics: [...ids], after: parent, ...(toRoot && grows !== undefined && grows !== 'down' ? { side: grows } : {}) })
+        map.edit({ name: 'topic.move', topics: [...ids], after: parent, ...(toRoot && (grows === 'left' || grows === 'right') ? { side: grows } : {}) })
     }
 }

@@ -9,7 +9,7 @@
  * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "FeatureRow".
  */
-export type FeatureRow = ArrangementRow | ApartRow | LookRow | NumberingRow;
+export type FeatureRow = ArrangementRow | ApartRow | LookRow | LevelLookRow | MapLookRow | NamedLookRow | NumberingRow;
 /**
  * A path or a line of text. Paints go by their role, such as ink, chalk:tide or tint:tide; without one nothing is painted.
  *
@@ -60,6 +60,9 @@ export type Edit =
   | SetApart
   | HoldApart
   | SetLook
+  | SetLevelLook
+  | SetMapLook
+  | SetNamedLook
   | SetNumbering
   | NumberBranch;
 
@@ -106,6 +109,10 @@ export interface Person {
   keys: {
     [k: string]: string[];
   };
+  /**
+   * The typeface in which this person sees every map.
+   */
+  face: string | null;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -245,7 +252,222 @@ export interface LookRow {
   type: "look";
   id: string;
   fields: {
+    shape:
+      | "slip"
+      | "plate"
+      | "plain"
+      | "rectangle"
+      | "capsule"
+      | "oval"
+      | "circle"
+      | "hexagon"
+      | "rhombus"
+      | "slanted"
+      | "chalked"
+      | "swept"
+      | "underscored"
+      | null;
+    fill: string | null;
+    edge: string | null;
+    edgeThick: number | null;
+    edgeDash: "solid" | "dashed" | "dotted" | null;
+    corner: number | null;
+    face: "clear" | "reading" | "hand" | "mono" | "spacious" | "weighted" | null;
+    size: number | null;
+    weight: "regular" | "bold" | null;
+    slant: "upright" | "slanted" | null;
+    ink: string | null;
+    align: "left" | "centre" | "right" | null;
     width: number | null;
+    line: "curve" | "straight" | "corner" | "none" | null;
+    lineThick: number | null;
+    lineTaper: "tapered" | "even" | null;
+    lineDash: "solid" | "dashed" | "dotted" | null;
+    lineChalk: string | null;
+    gap: number | null;
+    reach: number | null;
+    named: string | null;
+    chalk:
+      | "tide"
+      | "ember"
+      | "heather"
+      | "marigold"
+      | "kelp"
+      | "coral"
+      | "dusk"
+      | "samphire"
+      | "driftwood"
+      | "mussel"
+      | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "LevelLookRow".
+ */
+export interface LevelLookRow {
+  type: "level-look";
+  id: string;
+  fields: {
+    level: number;
+    shape:
+      | "slip"
+      | "plate"
+      | "plain"
+      | "rectangle"
+      | "capsule"
+      | "oval"
+      | "circle"
+      | "hexagon"
+      | "rhombus"
+      | "slanted"
+      | "chalked"
+      | "swept"
+      | "underscored"
+      | null;
+    fill: string | null;
+    edge: string | null;
+    edgeThick: number | null;
+    edgeDash: "solid" | "dashed" | "dotted" | null;
+    corner: number | null;
+    face: "clear" | "reading" | "hand" | "mono" | "spacious" | "weighted" | null;
+    size: number | null;
+    weight: "regular" | "bold" | null;
+    slant: "upright" | "slanted" | null;
+    ink: string | null;
+    align: "left" | "centre" | "right" | null;
+    width: number | null;
+    line: "curve" | "straight" | "corner" | "none" | null;
+    lineThick: number | null;
+    lineTaper: "tapered" | "even" | null;
+    lineDash: "solid" | "dashed" | "dotted" | null;
+    lineChalk: string | null;
+    gap: number | null;
+    reach: number | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "MapLookRow".
+ */
+export interface MapLookRow {
+  type: "map-look";
+  id: string;
+  fields: {
+    whole: "work-table" | "long-read" | "wall-sheet" | "thin-ink" | "school-desk" | "card-box" | "ruled-lines" | null;
+    chalks: "branch" | "level" | "one" | null;
+    chalk:
+      | "tide"
+      | "ember"
+      | "heather"
+      | "marigold"
+      | "kelp"
+      | "coral"
+      | "dusk"
+      | "samphire"
+      | "driftwood"
+      | "mussel"
+      | null;
+    shape:
+      | "slip"
+      | "plate"
+      | "plain"
+      | "rectangle"
+      | "capsule"
+      | "oval"
+      | "circle"
+      | "hexagon"
+      | "rhombus"
+      | "slanted"
+      | "chalked"
+      | "swept"
+      | "underscored"
+      | null;
+    fill: string | null;
+    edge: string | null;
+    edgeThick: number | null;
+    edgeDash: "solid" | "dashed" | "dotted" | null;
+    corner: number | null;
+    face: "clear" | "reading" | "hand" | "mono" | "spacious" | "weighted" | null;
+    size: number | null;
+    weight: "regular" | "bold" | null;
+    slant: "upright" | "slanted" | null;
+    ink: string | null;
+    align: "left" | "centre" | "right" | null;
+    width: number | null;
+    line: "curve" | "straight" | "corner" | "none" | null;
+    lineThick: number | null;
+    lineTaper: "tapered" | "even" | null;
+    lineDash: "solid" | "dashed" | "dotted" | null;
+    lineChalk: string | null;
+    gap: number | null;
+    reach: number | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "NamedLookRow".
+ */
+export interface NamedLookRow {
+  type: "named-look";
+  id: string;
+  fields: {
+    name: string | null;
+    shape:
+      | "slip"
+      | "plate"
+      | "plain"
+      | "rectangle"
+      | "capsule"
+      | "oval"
+      | "circle"
+      | "hexagon"
+      | "rhombus"
+      | "slanted"
+      | "chalked"
+      | "swept"
+      | "underscored"
+      | null;
+    fill: string | null;
+    edge: string | null;
+    edgeThick: number | null;
+    edgeDash: "solid" | "dashed" | "dotted" | null;
+    corner: number | null;
+    face: "clear" | "reading" | "hand" | "mono" | "spacious" | "weighted" | null;
+    size: number | null;
+    weight: "regular" | "bold" | null;
+    slant: "upright" | "slanted" | null;
+    ink: string | null;
+    align: "left" | "centre" | "right" | null;
+    width: number | null;
+    line: "curve" | "straight" | "corner" | "none" | null;
+    lineThick: number | null;
+    lineTaper: "tapered" | "even" | null;
+    lineDash: "solid" | "dashed" | "dotted" | null;
+    lineChalk: string | null;
+    gap: number | null;
+    reach: number | null;
   } | null;
   whole?: true;
   /**
@@ -310,6 +532,14 @@ export interface SceneNews {
    */
   marks: Mark[];
   goneMarks: string[];
+  /**
+   * Those of these slips, and of the levels.
+   */
+  looks: SlipLook[];
+  /**
+   * The names of the looks of topics of each level of which nothing else is said, after a reset; none else.
+   */
+  levels: string[];
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -332,24 +562,28 @@ export interface Slip {
   /**
    * The direction in which it stands from its parent.
    */
-  grows: "left" | "right" | "down";
+  grows: "left" | "right" | "down" | "up";
   /**
    * The edge by which the connector comes in.
    */
-  spine: "left" | "right" | "top";
+  spine: "left" | "right" | "top" | "bottom";
   /**
    * Where the marks of what is folded stand.
    */
-  opens: "left" | "right" | "down";
+  opens: "left" | "right" | "down" | "up";
   chalk: string;
   /**
    * How many topics below it are folded away.
    */
   hidden: number;
   /**
-   * An SVG path from the corner of this box.
+   * The name of its look among those of the scene.
    */
-  connector: string;
+  look: string;
+  /**
+   * The line from its parent, in places from the corner of this box.
+   */
+  connector: DrawnPath | null;
   /**
    * Of what it is drawn, from below to above, in places from the corner of this box.
    */
@@ -376,6 +610,10 @@ export interface DrawnPath {
   stroke?: string;
   thick?: number;
   /**
+   * Strokes and gaps in turn.
+   */
+  dash?: string;
+  /**
    * What it does when it is touched.
    */
   touch?: string;
@@ -395,6 +633,10 @@ export interface DrawnLine {
    */
   y: number;
   size: number;
+  /**
+   * The typeface, where it is not the one that topics have by themselves.
+   */
+  face?: string;
   fill?: string;
   stroke?: string;
   /**
@@ -437,6 +679,41 @@ export interface Mark {
   id: string;
   type: string;
   parts: Primitive[];
+}
+/**
+ * So much of a look as is needed to type in a topic before it is drawn.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SlipLook".
+ */
+export interface SlipLook {
+  name: string;
+  type: {
+    size: number;
+    line: number;
+    bold: boolean;
+    slanted: boolean;
+    align: "left" | "centre" | "right";
+    face: string;
+    /**
+     * The first one, from the top of the text.
+     */
+    baseline: number;
+    ink: string;
+  };
+  box: {
+    padX: number;
+    padY: number;
+    widest: number;
+    width: number | null;
+    corner: number;
+    spine: number;
+    shape: string;
+  };
+  spacing: {
+    gap: number;
+    reach: number;
+  };
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -1303,7 +1580,228 @@ export interface SetLook {
   type: "look";
   topics: string[];
   fields: {
+    shape?:
+      | "slip"
+      | "plate"
+      | "plain"
+      | "rectangle"
+      | "capsule"
+      | "oval"
+      | "circle"
+      | "hexagon"
+      | "rhombus"
+      | "slanted"
+      | "chalked"
+      | "swept"
+      | "underscored"
+      | null;
+    fill?: string | null;
+    edge?: string | null;
+    edgeThick?: number | null;
+    edgeDash?: "solid" | "dashed" | "dotted" | null;
+    corner?: number | null;
+    face?: "clear" | "reading" | "hand" | "mono" | "spacious" | "weighted" | null;
+    size?: number | null;
+    weight?: "regular" | "bold" | null;
+    slant?: "upright" | "slanted" | null;
+    ink?: string | null;
+    align?: "left" | "centre" | "right" | null;
     width?: number | null;
+    line?: "curve" | "straight" | "corner" | "none" | null;
+    lineThick?: number | null;
+    lineTaper?: "tapered" | "even" | null;
+    lineDash?: "solid" | "dashed" | "dotted" | null;
+    lineChalk?: string | null;
+    gap?: number | null;
+    reach?: number | null;
+    named?: string | null;
+    chalk?:
+      | "tide"
+      | "ember"
+      | "heather"
+      | "marigold"
+      | "kelp"
+      | "coral"
+      | "dusk"
+      | "samphire"
+      | "driftwood"
+      | "mussel"
+      | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetLevelLook".
+ */
+export interface SetLevelLook {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "level-look";
+  row: string;
+  fields: {
+    level?: number;
+    shape?:
+      | "slip"
+      | "plate"
+      | "plain"
+      | "rectangle"
+      | "capsule"
+      | "oval"
+      | "circle"
+      | "hexagon"
+      | "rhombus"
+      | "slanted"
+      | "chalked"
+      | "swept"
+      | "underscored"
+      | null;
+    fill?: string | null;
+    edge?: string | null;
+    edgeThick?: number | null;
+    edgeDash?: "solid" | "dashed" | "dotted" | null;
+    corner?: number | null;
+    face?: "clear" | "reading" | "hand" | "mono" | "spacious" | "weighted" | null;
+    size?: number | null;
+    weight?: "regular" | "bold" | null;
+    slant?: "upright" | "slanted" | null;
+    ink?: string | null;
+    align?: "left" | "centre" | "right" | null;
+    width?: number | null;
+    line?: "curve" | "straight" | "corner" | "none" | null;
+    lineThick?: number | null;
+    lineTaper?: "tapered" | "even" | null;
+    lineDash?: "solid" | "dashed" | "dotted" | null;
+    lineChalk?: string | null;
+    gap?: number | null;
+    reach?: number | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetMapLook".
+ */
+export interface SetMapLook {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "map-look";
+  row: string;
+  fields: {
+    whole?: "work-table" | "long-read" | "wall-sheet" | "thin-ink" | "school-desk" | "card-box" | "ruled-lines" | null;
+    chalks?: "branch" | "level" | "one" | null;
+    chalk?:
+      | "tide"
+      | "ember"
+      | "heather"
+      | "marigold"
+      | "kelp"
+      | "coral"
+      | "dusk"
+      | "samphire"
+      | "driftwood"
+      | "mussel"
+      | null;
+    shape?:
+      | "slip"
+      | "plate"
+      | "plain"
+      | "rectangle"
+      | "capsule"
+      | "oval"
+      | "circle"
+      | "hexagon"
+      | "rhombus"
+      | "slanted"
+      | "chalked"
+      | "swept"
+      | "underscored"
+      | null;
+    fill?: string | null;
+    edge?: string | null;
+    edgeThick?: number | null;
+    edgeDash?: "solid" | "dashed" | "dotted" | null;
+    corner?: number | null;
+    face?: "clear" | "reading" | "hand" | "mono" | "spacious" | "weighted" | null;
+    size?: number | null;
+    weight?: "regular" | "bold" | null;
+    slant?: "upright" | "slanted" | null;
+    ink?: string | null;
+    align?: "left" | "centre" | "right" | null;
+    width?: number | null;
+    line?: "curve" | "straight" | "corner" | "none" | null;
+    lineThick?: number | null;
+    lineTaper?: "tapered" | "even" | null;
+    lineDash?: "solid" | "dashed" | "dotted" | null;
+    lineChalk?: string | null;
+    gap?: number | null;
+    reach?: number | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetNamedLook".
+ */
+export interface SetNamedLook {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "named-look";
+  row: string;
+  fields: {
+    name?: string | null;
+    shape?:
+      | "slip"
+      | "plate"
+      | "plain"
+      | "rectangle"
+      | "capsule"
+      | "oval"
+      | "circle"
+      | "hexagon"
+      | "rhombus"
+      | "slanted"
+      | "chalked"
+      | "swept"
+      | "underscored"
+      | null;
+    fill?: string | null;
+    edge?: string | null;
+    edgeThick?: number | null;
+    edgeDash?: "solid" | "dashed" | "dotted" | null;
+    corner?: number | null;
+    face?: "clear" | "reading" | "hand" | "mono" | "spacious" | "weighted" | null;
+    size?: number | null;
+    weight?: "regular" | "bold" | null;
+    slant?: "upright" | "slanted" | null;
+    ink?: string | null;
+    align?: "left" | "centre" | "right" | null;
+    width?: number | null;
+    line?: "curve" | "straight" | "corner" | "none" | null;
+    lineThick?: number | null;
+    lineTaper?: "tapered" | "even" | null;
+    lineDash?: "solid" | "dashed" | "dotted" | null;
+    lineChalk?: string | null;
+    gap?: number | null;
+    reach?: number | null;
   };
 }
 /**

@@ -7,13 +7,14 @@ import { childrenOf } from '@/stores/tree'
 import { plainTitle } from '@/text/titleMarkdown'
 import { afterPaint } from '@/ui/afterPaint'
 import { useCamera } from './cameraStore'
-import { farLabels, isReadable } from './farLabels'
+import { farLabels, isReadable, LEAST_TYPE } from './farLabels'
 import FarLabels from './FarLabels.vue'
 import FarView from './FarView.vue'
 import type { Box } from './geometry'
 import type { DrawnSlip } from './guess'
-import { deepestLevel } from './looks'
+import { smallestType } from './looks'
 import MarkShape from './MarkShape.vue'
+import { paint } from './Parts'
 import SlipShape from './SlipShape.vue'
 import type { Painted } from './useViewport'
 
@@ -42,8 +43,8 @@ const shown = afterPaint(() => ({
 }))
 watch(shown, () => emit('drawn'), { flush: 'post' })
 
-const isLegible = (level: number): boolean => isReadable(level, props.painted.scale)
-const far = computed(() => !isLegible(deepestLevel))
+const isLegible = (slip: DrawnSlip): boolean => isReadable(slip, props.painted.scale)
+const far = computed(() => shown.value.drawn.size > 0 && smallestType() * props.painted.scale < LEAST_TYPE)
 const labels = computed(() => {
     const { boxes, drawn, tree } = shown.value
     return far.value ? farLabels({ boxes, slips: drawn, title: (id) => plainTitle(tree.topics.get(id)?.title ?? '') }, props.painted, props.painted.scale) : []
@@ -58,19 +59,18 @@ const visible = computed(() => {
     const connectors: Placed[] = []
     const { x, y, w, h } = props.painted
     const [right, bottom] = [x + w, y + h]
-    const legible = Array.from({ length: deepestLevel + 1 }, (_, level) => isLegible(level))
     const { boxes, drawn, chosen } = shown.value
     for (const [id, box] of boxes) {
         const slip = drawn.get(id)
         if (slip === undefined) {
             continue
         }
-        const isDrawn = legible[slip.level] === true
+        const isDrawn = isLegible(slip)
         const isNear = box.x - ASIDE < right && x < box.x + box.w + ASIDE && box.y < bottom && y < box.y + box.h
         if (isNear && (isDrawn || (chosen.includes(id) && !labelled.value.has(id)))) {
             seen.push({ slip, box })
         }
-        if (!isDrawn || slip.connector === '') {
+        if (!isDrawn || slip.connector === null) {
             continue
         }
         // A connector reaches from a box to its parent, so it can be in view when the box is not.
@@ -89,8 +89,15 @@ const isParent = (id: string): boolean => childrenOf(shown.value.tree, id).lengt
 /** All that a slip is drawn of, so that the others are passed over when one changes. */
 const memoOf = (slip: DrawnSlip, box: Box): unknown[] => [
     slip, box.x, box.y, props.shift?.id === slip.id ? props.shift : null, isChosen(slip.id), isDimmed(slip.id),
-    slip.id === shown.value.typing, isLegible(slip.level), walk.at === null, isParent(slip.id), stemOf(slip),
+    slip.id === shown.value.typing, isLegible(slip), walk.at === null, isParent(slip.id), stemOf(slip),
 ]
+function connectorStyle({ connector }: DrawnSlip, box: Box): Record<string, string | number> {
+    const { d = '', fill, stroke, thick = 0, dash } = connector ?? {}
+    return {
+        transform: `translate(${box.x}px, ${box.y}px)`, d: `path('${d}')`, fill: paint(fill),
+        ...(stroke === undefined ? {} : { stroke: paint(stroke), strokeWidth: thick, strokeDasharray: dash ?? 'none', strokeLinecap: 'round' }),
+    }
+}
 /** Where what opens downwards hangs: lists on a stem at the left, all else below the middle. */
 const STEM = 11
 function stemOf(slip: DrawnSlip): number {
@@ -103,11 +110,11 @@ function stemOf(slip: DrawnSlip): number {
     <FarView v-if="far" :painted="painted" :boxes="shown.boxes" :slips="shown.drawn" :labelled="labelled" />
     <path
         v-for="{ slip, box } in visible.connectors" :key="slip.id" v-memo="[slip, box.x, box.y, walk.at !== null || isDimmed(slip.id)]" class="connector" :class="{ dimmed: walk.at !== null || isDimmed(slip.id) }"
-        :d="slip.connector" :style="{ transform: `translate(${box.x}px, ${box.y}px)`, d: `path('${slip.connector}')`, fill: `var(--${slip.chalk})` }" />
+        :d="slip.connector?.d" :style="connectorStyle(slip, box)" />
     <MarkShape v-for="mark in far ? [] : shown.marks.values()" :key="mark.id" :mark="mark" :dimmed="walk.at !== null" />
     <SlipShape
         v-for="{ slip, box } in visible.seen" :key="slip.id" v-memo="memoOf(slip, box)" :slip="slip" :x="box.x + (shift?.id === slip.id ? shift.x : 0)" :y="box.y + (shift?.id === slip.id ? shift.y : 0)"
-        :chosen="isChosen(slip.id)" :dimmed="isDimmed(slip.id)" :typing="slip.id === shown.typing || !isLegible(slip.level)"
+        :chosen="isChosen(slip.id)" :dimmed="isDimmed(slip.id)" :typing="slip.id === shown.typing || !isLegible(slip)"
         :stem="stemOf(slip)" :foldable="walk.at === null && slip.level > 0 && isParent(slip.id)"
         @fold="map.setFolded('board', [slip.id], slip.hidden === 0)" />
     <FarLabels v-if="far" :labels="labels" :scale="painted.scale" :chosen="shown.chosen" />

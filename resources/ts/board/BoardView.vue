@@ -21,7 +21,7 @@ import { boardLanding } from './boardTarget'
 import DropSlot from './DropSlot.vue'
 import { endFirstPicture, keepFrame } from './firstPicture'
 import { isReadable } from './farLabels'
-import { deepestLevel } from './looks'
+import { deepestLevel, lookOfLevel } from './looks'
 import FirstWords from './FirstWords.vue'
 import { frameAround } from './geometry'
 import TypingSlip from './TypingSlip.vue'
@@ -43,7 +43,7 @@ const frame = ref<HTMLElement | null>(null)
 const layer = ref<HTMLElement | null>(null)
 const { painted, moving, width, height, centre, fit, goTo, scaleFor, reveal, zoomBy, panBy, toBoard, middle } = useViewport(frame, layer, (scale) => (camera.scale = scale))
 
-const isLegible = (level: number): boolean => isReadable(level, painted.value.scale)
+const isLegible = (slip: { readonly look: string }): boolean => isReadable(slip, painted.value.scale)
 
 const drag = useDrag()
 const choosing = useChoosing()
@@ -159,7 +159,7 @@ function begin(): void {
     }
     for (let level = deepestLevel; level > 0; level--) {
         const all = frameAround([...camera.boxes].filter(([id]) => (camera.drawn.get(id)?.level ?? 0) <= level).map(([, box]) => box))
-        if (all !== null && isReadable(level, scaleFor(all))) {
+        if (all !== null && isReadable({ look: lookOfLevel(level).name }, scaleFor(all))) {
             fit(all, false)
             return
         }
@@ -211,8 +211,8 @@ function clearLeft(): void {
 
 /** Nobody types what they cannot read. */
 function bringNear(isNew: boolean): void {
-    const level = camera.slipOf(typingId.value ?? '')?.level ?? 0
-    if (typed.value !== undefined && isNew && !isLegible(level)) {
+    const slip = camera.slipOf(typingId.value ?? '')
+    if (typed.value !== undefined && isNew && slip !== undefined && !isLegible(slip)) {
         centre(typed.value, 1)
     } else if (typed.value !== undefined) {
         reveal(typed.value)

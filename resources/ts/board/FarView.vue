@@ -10,7 +10,7 @@ const props = defineProps<{ painted: Painted; boxes: ReadonlyMap<string, Box>; s
 
 /** From the edge of the parent that faces a box to the edge of it that faces the parent. */
 function strokeTo(slip: DrawnSlip, box: Box, parent: Box): string {
-    if (slip.connector === '') {
+    if (slip.connector === null) {
         return ''
     }
     if (box.y > parent.y + parent.h && slip.spine === 'left' && box.x < parent.x + parent.w) {
@@ -18,8 +18,9 @@ function strokeTo(slip: DrawnSlip, box: Box, parent: Box): string {
     }
     const from = box.y > parent.y + parent.h && slip.spine === 'top'
         ? `M${parent.x + parent.w / 2} ${parent.y + parent.h}`
+        : slip.spine === 'bottom' ? `M${parent.x + parent.w / 2} ${parent.y}`
         : `M${slip.grows === 'left' ? parent.x : parent.x + parent.w} ${parent.y + parent.h / 2}`
-    const to = { left: `${box.x} ${box.y + box.h / 2}`, right: `${box.x + box.w} ${box.y + box.h / 2}`, top: `${box.x + box.w / 2} ${box.y}` }
+    const to = { left: `${box.x} ${box.y + box.h / 2}`, right: `${box.x + box.w} ${box.y + box.h / 2}`, top: `${box.x + box.w / 2} ${box.y}`, bottom: `${box.x + box.w / 2} ${box.y + box.h}` }
     return `${from}L${to[slip.spine]}`
 }
 
@@ -27,7 +28,7 @@ const paths = computed(() => {
     const byChalk = new Map<string, { bars: string; strokes: string }>()
     for (const [id, box] of props.boxes) {
         const slip = props.slips.get(id)
-        if (slip === undefined || isReadable(slip.level, props.painted.scale) || !overlaps(box, props.painted)) {
+        if (slip === undefined || isReadable(slip, props.painted.scale) || !overlaps(box, props.painted)) {
             continue
         }
         const chalk = slip.level === 0 ? 'plate' : slip.chalk

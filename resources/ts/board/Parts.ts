@@ -1,6 +1,11 @@
 import { h, type FunctionalComponent, type VNode } from 'vue'
 import type { DrawnLine, DrawnPath, Primitive, Span } from '@/api/wire'
 
+/** The typefaces by their names in the core; see main.css. */
+export const families: Readonly<Record<string, string>> = {
+    clear: 'Atkinson Hyperlegible', reading: 'Literata', hand: 'Kalam', mono: 'JetBrains Mono', spacious: 'Lexend', weighted: 'OpenDyslexic',
+}
+
 /** What the browser draws of a topic that the server has not drawn yet; see guess.ts. */
 export interface GuessedPaper {
     readonly part: 'paper'
@@ -12,9 +17,9 @@ export interface GuessedPaper {
 export type DrawnPart = (Primitive | GuessedPaper) & { readonly aside?: number }
 
 /** A paint by its role, as a colour of the page. */
-function paint(role: string | undefined): string {
+export function paint(role: string | undefined): string {
     const [sort = '', chalk] = (role ?? '').split(':')
-    return sort === '' ? 'none' : chalk === undefined ? `var(--${sort})` : sort === 'tint' ? `var(--${chalk}-tint)` : `var(--${chalk})`
+    return sort === '' ? 'none' : chalk === undefined ? `var(--${sort})` : sort === 'tint' || sort === 'text' ? `var(--${chalk}-${sort})` : `var(--${chalk})`
 }
 
 function styleOf(span: Span): Record<string, string> {
@@ -43,13 +48,13 @@ function span(one: Span, key: number): VNode {
 }
 
 function line(part: DrawnLine, key: number): VNode {
-    return h('text', { key, class: part.part, y: part.y, 'font-size': part.size, style: { fill: paint(part.fill) } }, part.spans.map(span))
+    return h('text', { key, class: part.part, y: part.y, 'font-size': part.size, style: { fill: paint(part.fill), ...(part.face === undefined ? {} : { fontFamily: `'${families[part.face] ?? ''}', sans-serif` }) } }, part.spans.map(span))
 }
 
 function path(part: DrawnPath, key: number, aside: number): VNode {
     return h('path', {
         key, class: part.part, d: part.d, transform: aside === 0 ? undefined : `translate(${aside} 0)`,
-        style: part.stroke === undefined ? { fill: paint(part.fill) } : { fill: paint(part.fill), stroke: paint(part.stroke), strokeWidth: part.thick, strokeLinecap: 'round' },
+        style: part.stroke === undefined ? { fill: paint(part.fill) } : { fill: paint(part.fill), stroke: paint(part.stroke), strokeWidth: part.thick, strokeLinecap: 'round', strokeDasharray: part.dash ?? 'none' },
     })
 }
 

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { DrawnSlip } from './guess'
 import { lookOf } from './looks'
 import { Parts } from './Parts'
-import { ringPath } from './shapes'
+import { ringCorner, ringPath } from './shapes'
 
 /** One topic on the board, drawn from its slip and deciding nothing. */
 const props = defineProps<{ slip: DrawnSlip; x: number; y: number; chosen: boolean; dimmed: boolean; typing: boolean; foldable: boolean; stem: number }>()
@@ -15,13 +15,13 @@ const tally = computed(() => props.slip.parts.filter((part) => 'touch' in part &
 /** Where the handle that folds stands, and how far around the tally one can hit it. */
 const handle = computed(() => {
     const { w, h, opens } = props.slip
-    return { right: { x: w + 11, y: h / 2 }, left: { x: -11, y: h / 2 }, down: { x: props.stem, y: h + 9 } }[opens]
+    return { right: { x: w + 11, y: h / 2 }, left: { x: -11, y: h / 2 }, down: { x: props.stem, y: h + 9 }, up: { x: w / 2, y: -9 } }[opens]
 })
 const hit = computed(() => {
     const { w, h, opens } = props.slip
-    return { right: { x: w, y: 0, width: 40, height: h }, left: { x: -40, y: 0, width: 40, height: h }, down: { x: w / 2 - 30, y: h, width: 60, height: 26 } }[opens]
+    return { right: { x: w, y: 0, width: 40, height: h }, left: { x: -40, y: 0, width: 40, height: h }, down: { x: w / 2 - 30, y: h, width: 60, height: 26 }, up: { x: w / 2 - 30, y: -26, width: 60, height: 26 } }[opens]
 })
-const corner = computed(() => lookOf(props.slip.level).box.corner)
+const corner = computed(() => ringCorner(lookOf(props.slip).box, props.slip))
 </script>
 
 <template>

@@ -7,6 +7,7 @@ import { useTyping } from '@/text/typing'
 import { useCamera } from './cameraStore'
 import type { Box } from './geometry'
 import { lookOf } from './looks'
+import { families, paint } from './Parts'
 import type { Painted } from './useViewport'
 
 /** The title being typed, over its slip on the board, set as it will be drawn. */
@@ -28,25 +29,26 @@ const style = computed(() => {
     if (slip.value === undefined || box.value === undefined) {
         return { display: 'none' }
     }
-    const look = lookOf(slip.value.level)
+    const look = lookOf(slip.value)
     const { x, y, scale } = props.painted
     const spine = `${look.box.spine}px`
     const left = slip.value.spine === 'right' && slip.value.level > 0
-    const top = slip.value.spine === 'top' && slip.value.level > 0
+    const top = (slip.value.spine === 'top' || slip.value.spine === 'bottom') && slip.value.level > 0
     return {
         transform: `translate(${(box.value.x - x) * scale}px, ${(box.value.y - y) * scale}px) scale(${scale})${left ? ` translateX(${box.value.w}px) translateX(-100%)` : ''}`,
         minWidth: `${box.value.w}px`,
         minHeight: `${box.value.h}px`,
         maxWidth: `${Math.max(box.value.w, look.box.widest + 2 * look.box.padX + look.box.spine + 1)}px`,
         padding: `${look.box.padY}px ${look.box.padX}px`,
-        font: `${look.type.bold ? '700' : '400'} ${look.type.size}px/${look.type.line}px 'Atkinson Hyperlegible', sans-serif`,
+        font: `${look.type.slanted ? 'italic ' : ''}${look.type.bold ? '700' : '400'} ${look.type.size}px/${look.type.line}px '${families[look.type.face] ?? ''}', sans-serif`,
         borderRadius: `${look.box.corner}px`,
-        borderTop: top ? `${spine} solid var(--${slip.value.chalk})` : '0',
-        borderLeft: left || top || slip.value.level === 0 ? '0' : `${spine} solid var(--${slip.value.chalk})`,
+        borderBottom: slip.value.spine === 'bottom' && look.box.spine > 0 ? `${spine} solid var(--${slip.value.chalk})` : '0',
+        borderTop: top && slip.value.spine === 'top' ? `${spine} solid var(--${slip.value.chalk})` : '0',
+        borderLeft: left || top || look.box.spine === 0 ? '0' : `${spine} solid var(--${slip.value.chalk})`,
         borderRight: left ? `${spine} solid var(--${slip.value.chalk})` : '0',
-        background: slip.value.level === 0 ? 'var(--plate)' : 'var(--slip)',
-        color: `var(--${look.type.ink})`,
-        textAlign: (look.type.isCentred ? 'center' : 'left') as 'center' | 'left',
+        background: look.type.ink === 'plate-ink' ? 'var(--plate)' : 'var(--slip)',
+        color: paint(look.type.ink.replace(/^(chalk|text)$/, `$1:${slip.value.chalk}`)),
+        textAlign: ({ left: 'left', centre: 'center', right: 'right' } as const)[look.type.align],
     }
 })
 

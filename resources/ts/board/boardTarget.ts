@@ -53,10 +53,10 @@ function besideOrBelow({ tree, slips }: Board, id: string, box: Box, x: number, 
     }
     const isRoot = id === tree.root
     const grows = isRoot ? (x < box.x + box.w / 2 && tree.arrangement === 'both-sides' ? 'left' : 'right') : slip.grows
-    const down = grows === 'down'
+    const down = grows === 'down' || grows === 'up'
     const along = down ? (x - box.x) / box.w : (y - box.y) / box.h
-    const beyond = down ? y > box.y + box.h * 0.7 : grows === 'right' ? x > box.x + box.w * 0.7 : x < box.x + box.w * 0.3
-    const side = !down && (topic.parent === tree.root || isRoot) ? { side: grows } : {}
+    const beyond = grows === 'down' ? y > box.y + box.h * 0.7 : grows === 'up' ? y < box.y + box.h * 0.3 : grows === 'right' ? x > box.x + box.w * 0.7 : x < box.x + box.w * 0.3
+    const side = grows !== 'down' && grows !== 'up' && (topic.parent === tree.root || isRoot) ? { side: grows } : {}
     const name = plainTitle(topic.title).slice(0, 60)
     if (!isRoot && slip.level > 0 && !beyond && (along < 0.33 || along > 0.67)) {
         const above = along < 0.33
@@ -66,8 +66,8 @@ function besideOrBelow({ tree, slips }: Board, id: string, box: Box, x: number, 
         return { region: 'board', place: above ? { before: id, ...side } : { after: id, ...side }, words: `${above ? 'before' : 'after'} ${name}`, mark, over: null }
     }
     const isFirst = childrenOf(tree, id).length === 0
-    const mark = slip.opens === 'down'
-        ? { x: box.x + box.w / 2 - SLOT.w / 2, y: box.y + box.h + 10, ...SLOT, into: true }
+    const mark = slip.opens === 'down' || slip.opens === 'up'
+        ? { x: box.x + box.w / 2 - SLOT.w / 2, y: slip.opens === 'up' ? box.y - 10 - SLOT.h : box.y + box.h + 10, ...SLOT, into: true }
         : { x: grows !== 'left' ? box.x + box.w + REACH : box.x - REACH - SLOT.w, y: box.y + box.h / 2 - SLOT.h / 2, ...SLOT, into: true }
     return { region: 'board', place: { parent: id, ...(isRoot ? side : {}) }, words: `${isFirst ? 'below' : 'last below'} ${name}`, mark, over: slip.hidden > 0 ? id : null }
 }

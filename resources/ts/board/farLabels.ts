@@ -28,7 +28,7 @@ export interface FarLabel {
     readonly spine: DrawnSlip['spine']
 }
 
-export const isReadable = (level: number, scale: number): boolean => lookOf(level).type.size * scale >= LEAST_TYPE
+export const isReadable = (slip: { readonly look: string }, scale: number): boolean => lookOf(slip).type.size * scale >= LEAST_TYPE
 
 interface Scene {
     boxes: ReadonlyMap<string, Box>
@@ -50,7 +50,7 @@ export function farLabels({ boxes, slips, title }: Scene, painted: Box, scale: n
         if (slip === undefined || !overlaps(box, painted)) {
             continue
         }
-        if (isReadable(slip.level, scale)) {
+        if (isReadable(slip, scale)) {
             taken.push(box)
         } else {
             (levels[slip.level] ??= []).push(id)

@@ -2,14 +2,16 @@ import type { Slip } from '@/api/wire'
 import { ownWidth } from '@/features/look/width'
 import { childrenOf, type Topic, type Tree } from '@/stores/tree'
 import { plainTitle } from '@/text/titleMarkdown'
-import { deepestLevel, lookOf } from './looks'
-import type { DrawnPart, GuessedPaper } from './Parts'
+import { deepestLevel, lookNamed, lookOfLevel, type Look } from './looks'
+import { families, type DrawnPart, type GuessedPaper } from './Parts'
 
 /** A slip as the server has drawn it, or as the browser guesses it. */
 export type DrawnSlip = Omit<Slip, 'parts'> & { readonly parts: readonly DrawnPart[] }
 
 /** Slips by topic, as far as they are known. */
 export type KnownSlips = Pick<ReadonlyMap<string, DrawnSlip>, 'get'>
+
+const enclosing = new Set(['capsule', 'oval', 'circle', 'hexagon', 'rhombus', 'slanted'])
 
 const canvas = document.createElement('canvas').getContext('2d')
 
@@ -24,19 +26,21 @@ export function guessedSlip(tree: Tree, topic: Topic, slips: KnownSlips): DrawnS
     }
     const before = slips.get(topic.id)
     const level = before?.level ?? Math.min((parent?.level ?? 0) + 1, deepestLevel)
-    const look = lookOf(level)
-    const width = ownWidth(tree, topic.id)
-    const lines = wrapped((before?.number ?? '') === '' ? plainTitle(topic.title) : `${before?.number} ${plainTitle(topic.title)}`, width === null ? look.box.widest : width - 2 * look.box.padX, level)
+    const look = before === undefined ? lookOfLevel(level) : lookNamed(before.look)
+    const width = ownWidth(tree, topic.id) ?? look.box.width
+    const lines = wrapped((before?.number ?? '') === '' ? plainTitle(topic.title) : `${before?.number} ${plainTitle(topic.title)}`, width === null ? look.box.widest : width - 2 * look.box.padX, look)
     const text = Math.max(0, ...lines.map((line) => line.width))
-    const w = Math.max(width ?? 56, 2 * Math.ceil((text + 2 * look.box.padX + look.box.spine + (topic.note === '' ? 0 : 18)) / 2))
-    const h = 2 * Math.ceil((lines.length * look.type.line + 2 * look.box.padY) / 2)
+    // In a shape that no rectangle fills text stands in the middle; how large that comes to be is the server's to say.
+    const shaped = before !== undefined && enclosing.has(look.box.shape)
+    const w = shaped ? before.w : Math.max(width ?? 56, 2 * Math.ceil((text + 2 * look.box.padX + look.box.spine + (topic.note === '' ? 0 : 18)) / 2))
+    const h = shaped ? before.h : 2 * Math.ceil((lines.length * look.type.line + 2 * look.box.padY) / 2)
     const mate = mateAbove(tree, topic, slips)
     const grows = before?.grows ?? (parent?.level === 0 && tree.arrangement === 'both-sides' ? (topic.side ?? sideGuess(tree, parent, slips)) : (mate?.grows ?? growsBelow(parent)))
     // What stands on the other side is turned the other way.
     const like = mate?.grows === grows ? mate : undefined
     const place = before ?? placeBeside(tree, topic, parent, slips, grows, w, h, look.spacing.reach, look.spacing.gap)
     const spine = before?.spine ?? like?.spine ?? (grows === 'left' ? 'right' : 'left')
-    const begin = look.type.isCentred ? undefined : spine !== 'right' ? look.box.padX + look.box.spine : Math.max(look.box.padX, w - look.box.padX - look.box.spine - text)
+    const begin = look.type.align === 'centre' || shaped ? undefined : spine !== 'right' ? look.box.padX + look.box.spine : Math.max(look.box.padX, w - look.box.padX - look.box.spine - text)
     return {
         id: topic.id,
         parent: topic.parent,
@@ -51,11 +55,12 @@ export function guessedSlip(tree: Tree, topic: Topic, slips: KnownSlips): DrawnS
         chalk: before?.chalk ?? parent?.chalk ?? 'mussel',
         hidden: before?.hidden ?? 0,
         number: before?.number ?? '',
-        connector: before?.connector ?? '',
+        connector: before?.connector ?? null,
+        look: look.name,
         parts: [...shapes(before ?? like, { w, h, spine, level }, look.box.corner), ...lines.map((line, i) => ({
-            part: 'title', size: look.type.size, fill: look.type.ink,
-            y: look.box.padY + i * look.type.line + (look.type.line - 1.24 * look.type.size) / 2 + 0.95 * look.type.size,
-            spans: [{ x: begin ?? (w - line.width) / 2, w: line.width, text: line.text, marks: look.type.bold ? 1 : 0 }],
+            part: 'title', size: look.type.size, fill: look.type.ink.replace(/^(chalk|text)$/, `$1:${before?.chalk ?? parent?.chalk ?? 'mussel'}`), ...(look.type.face === 'clear' ? {} : { face: look.type.face }),
+            y: (shaped ? (h - lines.length * look.type.line) / 2 : look.box.padY) + i * look.type.line + look.type.baseline,
+            spans: [{ x: begin ?? (w - line.width) / 2, w: line.width, text: line.text, marks: (look.type.bold ? 1 : 0) + (look.type.slanted ? 2 : 0) }],
         }))],
     }
 }
@@ -121,12 +126,11 @@ function columnMateAbove(tree: Tree, topic: Topic, slips: KnownSlips): DrawnSlip
     return topic.x !== null || before === undefined || before === tree.root ? undefined : slips.get(before)
 }
 
-function wrapped(text: string, limit: number, level: number): { text: string; width: number }[] {
-    const look = lookOf(level)
+function wrapped(text: string, limit: number, look: Look): { text: string; width: number }[] {
     if (canvas === null) {
         return [{ text, width: text.length * look.type.size * 0.55 }]
     }
-    canvas.font = `${look.type.bold ? '700 ' : ''}${look.type.size}px "Atkinson Hyperlegible"`
+    canvas.font = `${look.type.slanted ? 'italic ' : ''}${look.type.bold ? '700 ' : ''}${look.type.size}px "${families[look.type.face] ?? ''}"`
     const lines: { text: string; width: number }[] = []
     for (const paragraph of text.split('\n')) {
         let line = ''

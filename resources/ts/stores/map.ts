@@ -4,6 +4,7 @@ import { ulid } from 'ulid'
 import { openMap } from '@/api/client'
 import { latest } from '@/api/latest'
 import type { Edit, EditsAnswer, Mark, Place, SceneNews, Slip, View } from '@/api/wire'
+import { learnLooks } from '@/board/looks'
 import { tell } from '@/ui/tell'
 import { choiceLeft, rememberLeft } from './leftChoice'
 import { pendingEdits } from './pending'
@@ -163,6 +164,7 @@ export const useMap = defineStore('map', () => {
     }
 
     function takeScene(news: SceneNews): void {
+        learnLooks(news)
         if (news.reset || news.marks.length > 0 || news.goneMarks.length > 0) {
             const drawn = new Map(news.reset ? [] : marks.value)
             news.goneMarks.forEach((gone) => drawn.delete(gone))

@@ -208,7 +208,12 @@ export function foreseen(tree: Tree, edits: readonly Edit[]): Tree {
             case 'row.set':
                 if ('topics' in edit) {
                     rows = withFields(rows, edit.type, edit.topics.filter((id) => topics.has(id)), edit.fields)
+                } else {
+                    rows = withFields(rows, edit.type, [edit.row], edit.fields, [])
                 }
+                break
+            case 'row.remove':
+                rows = new Map([...rows].filter(([, row]) => row.type !== edit.type || !edit.rows.includes(row.id)))
                 break
             case 'topic.side':
                 change(edit.topics, edit.side === null ? { sideHeld: false } : { side: edit.side, sideHeld: true })
@@ -218,11 +223,16 @@ export function foreseen(tree: Tree, edits: readonly Edit[]): Tree {
     return { ...tree, topics, children, rows }
 }
 
-/** Rows that there are one of for a topic, with some fields set; those that say nothing any more wait for the answer to go. */
-function withFields(before: Tree['rows'], type: string, topics: readonly string[], fields: KeptRow['fields']): Tree['rows'] {
+/**
+ * Rows with some fields set; those that say nothing any more wait for the answer to go.
+ *
+ * @param about the topics of rows that are made; each its own where there is one a topic
+ */
+function withFields(before: Tree['rows'], type: string, ids: readonly string[], fields: KeptRow['fields'], about?: readonly string[]): Tree['rows'] {
     const rows = new Map(before)
-    for (const id of topics) {
-        rows.set(keyOf({ type, id }), { type, id, topics: [id], fields: { ...before.get(keyOf({ type, id }))?.fields, ...fields } })
+    for (const id of ids) {
+        const row = before.get(keyOf({ type, id }))
+        rows.set(keyOf({ type, id }), { type, id, topics: row?.topics ?? about ?? [id], fields: { ...row?.fields, ...fields } })
     }
     return rows
 }

@@ -36,6 +36,11 @@ final class TieFeature implements Feature
         }
     }
 
+    public function drawn(): array
+    {
+        return [Tie::class];
+    }
+
     public function marks(TopicMap $map, Scene $scene): iterable
     {
         foreach ($map->living() as $tie) {

@@ -28,7 +28,7 @@ final readonly class WeightPart implements FacePart
         return "weight {$this->grams}";
     }
 
-    public function size(float $widest, Wrapper $wrapper): array
+    public function size(float $widest, Look $look, Wrapper $wrapper): array
     {
         return $this->grams < 500 ? [20.0, 40.0] : [$this->grams / 2, 12.0];
     }

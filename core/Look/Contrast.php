@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Look;
+
+/** How well colours can be told apart, by the ratio that WCAG 2.2 defines; colours are "#rrggbb". */
+final class Contrast
+{
+    /** What text needs against its ground, and what lines need. */
+    public const TEXT = 4.5;
+
+    public const LINE = 3.0;
+
+    private const STEPS = 40;
+
+    /** From 1, no difference, to 21. */
+    public static function ratio(string $a, string $b): float
+    {
+        [$x, $y] = [self::luminance($a), self::luminance($b)];
+
+        return (max($x, $y) + 0.05) / (min($x, $y) + 0.05);
+    }
+
+    /**
+     * The colour nearest to one that has a ratio against all of some grounds: made darker or lighter step by step.
+     *
+     * @param  non-empty-list<string>  $grounds
+     */
+    public static function passing(string $colour, array $grounds, float $ratio): string
+    {
+        $isDark = array_sum(array_map(self::luminance(...), $grounds)) / count($grounds) < 0.18;
+        for ($step = 0; $step < self::STEPS; $step++) {
+            $mixed = self::mixed($colour, $isDark ? 255 : 0, $step / self::STEPS);
+            if (min(array_map(fn (string $ground): float => self::ratio($mixed, $ground), $grounds)) >= $ratio) {
+                return $mixed;
+            }
+        }
+
+        return $isDark ? '#ffffff' : '#000000';
+    }
+
+    private static function luminance(string $colour): float
+    {
+        $linear = array_map(fn (int $part): float => ($part /= 255) <= 0.04045 ? $part / 12.92 : (($part + 0.055) / 1.055) ** 2.4, self::parts($colour));
+
+        return 0.2126 * $linear[0] + 0.7152 * $linear[1] + 0.0722 * $linear[2];
+    }
+
+    private static function mixed(string $colour, int $with, float $part): string
+    {
+        return sprintf('#%02x%02x%02x', ...array_map(fn (int $own): int => (int) round($own + ($with - $own) * $part), self::parts($colour)));
+    }
+
+    /** @return array{int, int, int} */
+    private static function parts(string $colour): array
+    {
+        return [(int) hexdec(substr($colour, 1, 2)), (int) hexdec(substr($colour, 3, 2)), (int) hexdec(substr($colour, 5, 2))];
+    }
+}

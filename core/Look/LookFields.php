@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Look;
+
+use ChalkTree\Map\Bounds;
+use ChalkTree\Map\Field;
+use ChalkTree\Shape\Shapes;
+use ChalkTree\Text\TypeFace;
+
+/** All that a look can say, wherever it is said. What is not said is inherited. Lengths are in pixels at scale 1. */
+final class LookFields
+{
+    public const DASHES = ['solid', 'dashed', 'dotted'];
+
+    public const LINES = ['curve', 'straight', 'corner', 'none'];
+
+    /** The paints that go without a chalk, and those that go with one or take that of the branch. */
+    private const PAINT = '/^(?:none|slip|plate|ink|soft|edge|(?:tint|chalk|text)(?::[a-z]{3,20})?)$/D';
+
+    /** @return non-empty-array<string, Field> */
+    public static function all(): array
+    {
+        return [
+            'shape' => Field::choice(Shapes::names())->called('shape'),
+            'fill' => self::paint()->called('fill'),
+            'edge' => self::paint()->called('outline'),
+            'edgeThick' => Field::number(1, 12)->called('thickness of the outline'),
+            'edgeDash' => Field::choice(self::DASHES)->called('dash of the outline'),
+            'corner' => Field::number(0, 60)->called('corner'),
+            'face' => Field::choice(TypeFace::names())->called('typeface'),
+            'size' => Field::number(Bounds::SMALLEST_TYPE, Bounds::LARGEST_TYPE)->called('type size'),
+            'weight' => Field::choice(['regular', 'bold'])->called('weight'),
+            'slant' => Field::choice(['upright', 'slanted'])->called('slant'),
+            'ink' => self::paint()->called('colour of the text'),
+            'align' => Field::choice(['left', 'centre', 'right'])->called('alignment'),
+            'width' => Field::number(Bounds::NARROWEST, Bounds::WIDEST)->called('width'),
+            'line' => Field::choice(self::LINES)->called('connector'),
+            'lineThick' => Field::number(1, 24)->called('thickness of the connector'),
+            'lineTaper' => Field::choice(['tapered', 'even'])->called('taper of the connector'),
+            'lineDash' => Field::choice(self::DASHES)->called('dash of the connector'),
+            'lineChalk' => self::paint()->called('colour of the connector'),
+            'gap' => Field::number(0, 300)->called('space to siblings'),
+            'reach' => Field::number(12, 400)->called('space to the parent'),
+        ];
+    }
+
+    private static function paint(): Field
+    {
+        return Field::formed(fn (string $paint): bool => preg_match(self::PAINT, $paint) === 1, 32, 'be a paint such as “slip”, “tint” or “chalk:tide”');
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Look;
+
+/** Where something can be said of a look, in this order; what is said later holds. */
+enum LookPlace: int
+{
+    case Whole = 0;
+    case Map = 1;
+    case Level = 2;
+    case Kind = 3;
+    case Named = 4;
+    case Topic = 5;
+    case Rule = 6;
+
+    /** For the question why something looks so. */
+    public function words(): string
+    {
+        return match ($this) {
+            self::Whole => 'the look of the map',
+            self::Map => 'the whole map',
+            self::Level => 'its level',
+            self::Kind => 'its kind',
+            self::Named => 'a look with a name',
+            self::Topic => 'the topic itself',
+            self::Rule => 'a rule',
+        };
+    }
+}

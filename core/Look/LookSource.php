@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Look;
+
+/** Something that has a say in how topics look; a feature hands it in (SaysLooks). */
+interface LookSource
+{
+    public function place(): LookPlace;
+
+    /** Whether it says nothing against what was set by hand at the topic itself. */
+    public function yields(): bool;
+
+    /**
+     * What it says of one topic.
+     *
+     * @return array<string, scalar> by the names in LookFields
+     */
+    public function said(string $topic): array;
+}

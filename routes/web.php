@@ -35,6 +35,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('maps', [LibraryController::class, 'index']);
         Route::post('maps', [LibraryController::class, 'store']);
 
+        Route::get('looks', [LibraryController::class, 'looks']);
         Route::get('starters', [LibraryController::class, 'starters']);
         Route::get('starters/{starter}/picture', [LibraryController::class, 'starterPicture'])->where('starter', '[a-z0-9-]{1,40}');
         Route::delete('trash', [LibraryController::class, 'emptyTrash']);
@@ -59,6 +60,8 @@ Route::prefix('api')->group(function (): void {
             Route::put('maps/{map}/view', [MapController::class, 'look']);
             Route::put('maps/{map}/place', [MapController::class, 'place']);
             Route::post('maps/{map}/rehearsal', [MapController::class, 'rehearse']);
+            Route::post('maps/{map}/tries', [MapController::class, 'tries']);
+            Route::get('maps/{map}/topics/{topic}/look', [MapController::class, 'why'])->where('topic', '[0-9a-z]{26}');
             Route::post('maps/{map}/find', [FindController::class, 'inMap'])->middleware('alone:search');
             Route::post('maps/{map}/clip', [ClipboardController::class, 'read'])->middleware(['throttle:heavy', 'alone:files']);
             Route::post('maps/{map}/clip/picture', [ClipboardController::class, 'picture']);

@@ -37,11 +37,11 @@ final readonly class View
         return isset($this->folded[$topic]) && $topic !== $this->scope ? count($map->branch($topic)) - 1 : 0;
     }
 
-    /** The deepest view, in whole levels, that shows no more than so many topics. */
-    public static function overview(TopicMap $map, int $most): self
+    /** The deepest view of the map, or of one branch, in whole levels, that shows no more than so many topics. */
+    public static function overview(TopicMap $map, int $most, ?string $branch = null): self
     {
         $shown = 1;
-        $level = [$map->sheet()->root];
+        $level = [$branch ?? $map->sheet()->root];
         while ($level !== []) {
             $next = [];
             foreach ($level as $id) {
@@ -49,12 +49,12 @@ final readonly class View
             }
             $shown += count($next);
             if ($shown > $most) {
-                return self::folding($level);
+                return self::folding($level, $branch);
             }
             $level = $next;
         }
 
-        return new self;
+        return new self(scope: $branch);
     }
 
     /** @param  iterable<string>  $ids */

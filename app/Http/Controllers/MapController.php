@@ -11,12 +11,15 @@ use App\Http\Requests\KeepPlace;
 use App\Http\Requests\KeepView;
 use App\Http\Requests\MapRequest;
 use App\Http\Requests\SendEdits;
+use App\Http\Requests\TryEdits;
 use App\Limits\Alone;
 use App\Models\MapRecord;
 use App\Models\Person;
 use App\Store\FirstPicture;
+use App\Store\LookReasons;
 use App\Store\MapAnswers;
 use App\Store\Rehearsal;
+use App\Store\Tries;
 use App\Store\ViewStore;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
@@ -69,6 +72,21 @@ final readonly class MapController
     public function rehearse(Request $request, MapRecord $map, Rehearsal $rehearsal, Alone $alone, #[CurrentUser] Person $person): JsonResponse
     {
         return new PlainJson($alone->run('rehearsals', $person, fn (): array => $rehearsal->of($map, $request->json('edit'))));
+    }
+
+    /** The map as it would be drawn after some edits; nothing is changed. */
+    public function tries(TryEdits $request, MapRecord $map, Tries $tries, ViewStore $views, Alone $alone, #[CurrentUser] Person $person): JsonResponse
+    {
+        $view = $request->boolean('board') ? $views->board($map, $person, $request->pane()) : null;
+        $branch = is_string($branch = $request->json('branch')) ? $branch : null;
+
+        return new PlainJson($alone->run('rehearsals', $person, fn (): array => $tries->of($map, $request->tries(), $view, $branch)));
+    }
+
+    /** Where each value of a topic's look is said. */
+    public function why(MapRecord $map, string $topic, LookReasons $reasons): JsonResponse
+    {
+        return new PlainJson($reasons->of($map, $topic));
     }
 
     /** Draws what the page will carry the next time, when nobody waits any more. */

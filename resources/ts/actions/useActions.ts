@@ -115,9 +115,10 @@ export function useActions() {
         typeInto(event, scope)
     }
 
-    /** Typing on a topic begins its title anew. */
+    /** Typing on a topic begins its title anew; in the tray letters and digits are the tray's. */
     function typeInto(event: KeyboardEvent, scope: Scope): void {
-        if ((scope === 'board' || scope === 'outline') && types(event) && stores.map.current !== null) {
+        const isOfTray = event.target instanceof Element && event.target.closest('[data-focus=tray]') !== null
+        if (!isOfTray && (scope === 'board' || scope === 'outline') && types(event) && stores.map.current !== null) {
             event.preventDefault()
             stores.titles.begin(stores.map.current, event.key)
         }

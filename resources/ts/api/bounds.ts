@@ -6,6 +6,8 @@ interface Bounds {
     narrowest: number
     widest: number
     number: number
+    smallestType: number
+    largestType: number
 }
 
 export const bounds = JSON.parse(document.getElementById('bounds')?.textContent ?? '{}') as Bounds

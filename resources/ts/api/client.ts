@@ -1,7 +1,7 @@
 import { request, sendLast } from './http'
 import type {
-    ClipAnswer, CompareAnswer, CopyAnswer, Draft, Edit, EditsAnswer, Find, FindAnswer, HistoryAnswer, Landed, LetterAnswer, LibraryAnswer, MeAnswer, OpenAnswer,
-    Person, Place, QuickAnswer, RehearsalAnswer, ReplaceAnswer, StartersAnswer, TrashAnswer, View,
+    ClipAnswer, CompareAnswer, CopyAnswer, Draft, Edit, EditsAnswer, Find, FindAnswer, HistoryAnswer, Landed, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeAnswer, OpenAnswer,
+    Person, Place, QuickAnswer, RehearsalAnswer, ReplaceAnswer, StartersAnswer, TrashAnswer, TriesAnswer, View,
 } from './wire'
 
 interface Entered { person: Person }
@@ -50,6 +50,10 @@ export const api = {
     edit: (map: string, since: number, edits: Edit[]) => request<EditsAnswer>('POST', `maps/${map}/edits?pane=${pane}`, { since, edits }),
     news: (map: string, since: number) => request<EditsAnswer>('GET', `maps/${map}/edits?since=${since}&pane=${pane}`),
     look: (map: string, since: number, view: View) => request<EditsAnswer>('PUT', `maps/${map}/view?pane=${pane}`, { since, ...view }),
+    tries: (map: string, tries: readonly (readonly Edit[])[], board = false, branch: string | null = null) => request<TriesAnswer>('POST', `maps/${map}/tries?pane=${pane}`, { tries, board, branch }),
+    why: (map: string, topic: string) => request<LookReasonsAnswer>('GET', `maps/${map}/topics/${topic}/look`),
+    looks: () => request<LooksAnswer>('GET', 'looks'),
+    keepFace: (face: string | null) => request<{ person: Person }>('PUT', 'me/face', { face }),
     rehearse: (map: string, edit: Edit) => request<RehearsalAnswer>('POST', `maps/${map}/rehearsal`, { edit }),
     clip: (map: string, text: string, html: string, source: string | null, headings: boolean) =>
         request<ClipAnswer>('POST', `maps/${map}/clip`, { text, html, source, headings }),

@@ -84,6 +84,9 @@ export interface Wire {
   clip?: ClipAnswer;
   copy?: CopyAnswer;
   rehearsal?: RehearsalAnswer;
+  tries?: TriesAnswer;
+  looks?: LooksAnswer;
+  why?: LookReasonsAnswer;
   compare?: CompareAnswer;
   letter?: LetterAnswer;
   replace?: ReplaceAnswer;
@@ -1977,6 +1980,71 @@ export interface RehearsalItem {
   topic: string;
   before: string;
   after: string;
+}
+/**
+ * How a map would be drawn, for each of the tries.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "TriesAnswer".
+ */
+export interface TriesAnswer {
+  scenes: SceneNews[];
+}
+/**
+ * The looks with a name in all maps of the person.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "LooksAnswer".
+ */
+export interface LooksAnswer {
+  looks: KeptLook[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "KeptLook".
+ */
+export interface KeptLook {
+  map: string;
+  id: string;
+  name: string;
+  fields: {
+    [k: string]: string | number | boolean | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "LookReasonsAnswer".
+ */
+export interface LookReasonsAnswer {
+  /**
+   * That of its look.
+   */
+  level: number;
+  reasons: LookReason[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "LookReason".
+ */
+export interface LookReason {
+  field: string;
+  /**
+   * In the middle of a sentence.
+   */
+  called: string;
+  /**
+   * None where only the look of the map says it.
+   */
+  value: string | number | null;
+  place: "whole" | "map" | "level" | "kind" | "named" | "topic" | "rule";
+  /**
+   * Where it is said.
+   */
+  words: string;
+  /**
+   * The look by name, or the topic.
+   */
+  row: string | null;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema

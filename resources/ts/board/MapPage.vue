@@ -26,6 +26,7 @@ import PanelEdge from './PanelEdge.vue'
 import PhoneSwitch from './PhoneSwitch.vue'
 import FirstWords from './FirstWords.vue'
 import ContextMenu from '@/ui/ContextMenu.vue'
+import { features } from '@/features'
 import { trayPages } from '@/tray/trayPages'
 import TopBar from './TopBar.vue'
 
@@ -39,6 +40,8 @@ const Tray = defineAsyncComponent(() => import('@/tray/Tray.vue'))
 const SecondView = defineAsyncComponent(() => import('./SecondView.vue'))
 const RemovedPanel = defineAsyncComponent(() => import('@/desk/RemovedPanel.vue'))
 const WalkControls = defineAsyncComponent(() => import('@/show/WalkControls.vue'))
+
+const overlays = features.flatMap((feature) => feature.overlay ?? [])
 
 const props = defineProps<{ id: string; topic?: string }>()
 
@@ -179,6 +182,7 @@ onBeforeUnmount(() => {
         <WalkControls v-if="walk.at !== null" />
         <ChangeDialog v-if="ui.panel === 'change'" />
         <MoveBelow v-if="ui.panel === 'move'" />
+        <component :is="overlay" v-for="(overlay, i) in overlays" :key="i" />
         <PasteDialog v-if="paste.isOpen" />
         <DragLabel />
     </div>

@@ -3,6 +3,7 @@ import { NButton, NInput } from 'naive-ui'
 import { computed, nextTick, ref } from 'vue'
 import { useActions } from '@/actions/useActions'
 import { arrangements } from '@/features/arrange/arrangements'
+import { shapes } from '@/features/look/vocabulary'
 import { useMap } from '@/stores/map'
 import { childrenOf, LOT } from '@/stores/tree'
 import { plainTitle } from '@/text/titleMarkdown'
@@ -50,7 +51,13 @@ const parked = computed(() => childrenOf(map.tree, LOT).length)
 const aboutMap: readonly MenuLine[] = [
     { key: RENAME, name: 'Rename the map' },
     { name: 'Arrangement', lines: [...arrangements.map(({ name: one }) => `arrange.${one}`), '-', 'arrange.balance'] },
-    'see.board', '-', 'map.history', 'map.trash', 'lot.open', 'map.starter', '-', 'help.keys', 'map.library',
+    'look.whole', 'see.board', '-', 'map.history', 'map.trash', 'lot.open', 'map.starter', '-', 'help.keys', 'map.library',
+]
+/** How what is chosen looks. */
+const looks: readonly MenuLine[] = [
+    'look.larger', 'look.smaller', 'look.wider', 'look.narrower', '-', 'look.copy', 'look.give', 'look.choose-alike', '-',
+    { name: 'Take this look for', lines: ['look.for-siblings', 'look.for-level', 'look.for-branch', 'look.for-alike', 'look.for-map'] },
+    { name: 'Shape', lines: shapes.map(({ value }) => `look.shape-${value}`) }, '-', 'look.reset', 'look.why',
 ]
 const reshape: readonly MenuLine[] = [
     'shape.wrap', 'shape.wrap-each', 'shape.dissolve', 'shape.lift', '-',
@@ -64,6 +71,7 @@ const show: readonly MenuLine[] = ['walk.begin']
 const more: readonly MenuLine[] = [
     'help.palette', 'map.undo', 'map.redo', '-', 'find.here', 'find.everywhere', 'lot.open', 'lot.park', '-',
     { name: 'Shape', lines: ['shape.wrap', 'shape.dissolve', 'change.sort', 'change.break', 'change.join', 'change.number', 'change.tidy'] },
+    { name: 'Look', lines: ['look.larger', 'look.smaller', 'look.copy', 'look.give', 'look.for-level', 'look.reset', 'look.whole'] },
     { name: 'Hand over', lines: ['export.md', 'export.txt', 'export.opml', 'export.json', 'export.svg', 'export.png', 'clip.copy', 'clip.address'] },
     { name: 'View', lines: VIEW }, 'walk.begin', 'clip.preview',
 ]
@@ -96,6 +104,7 @@ function choose(key: string): void {
             <div class="space" />
             <UndoButtons />
             <ActionMenu :lines="reshape" tall @select="run"><NButton size="small" secondary>Shape</NButton></ActionMenu>
+            <ActionMenu :lines="looks" tall @select="run"><NButton size="small" secondary>Look</NButton></ActionMenu>
             <ActionHint id="find.here"><NButton size="small" secondary @click="run('find.here')">Find</NButton></ActionHint>
             <ActionHint v-if="parked > 0" id="lot.open"><NButton size="small" secondary :aria-label="`Parking lot, ${parked} parked`" @click="run('lot.open')">Parked<span class="count">{{ parked }}</span></NButton></ActionHint>
             <ActionMenu :lines="handOver" @select="run"><NButton size="small" secondary>Hand over</NButton></ActionMenu>

@@ -39,6 +39,9 @@ export const useCamera = defineStore('camera', () => {
 
     /** The scene, with guesses for what the server has not drawn yet and without what is going. */
     const drawn = computed<ReadonlyMap<string, DrawnSlip>>(() => {
+        if (map.tried !== null) {
+            return map.tried
+        }
         if (guesses.value.length === 0 && !removing.value) {
             return map.slips
         }
@@ -56,11 +59,11 @@ export const useCamera = defineStore('camera', () => {
         return slips
     })
 
-    const settledBoxes = computed<ReadonlyMap<string, Box>>(() => absoluteBoxes(map.slips))
+    const settledBoxes = computed<ReadonlyMap<string, Box>>(() => absoluteBoxes(map.tried ?? map.slips))
 
     /** Guesses stand beside what has its place already, so only they are added up. */
     const boxes = computed<ReadonlyMap<string, Box>>(() => {
-        if (drawn.value === map.slips) {
+        if (drawn.value === (map.tried ?? map.slips)) {
             return settledBoxes.value
         }
         const placed = new Map(settledBoxes.value)

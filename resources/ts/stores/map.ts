@@ -48,6 +48,8 @@ export const useMap = defineStore('map', () => {
     const place = shallowRef<Place | null>(null)
     /** What is drawn besides topics, by id. */
     const marks = shallowRef<ReadonlyMap<string, Mark>>(new Map())
+    /** The board as it would be, while something is tried; null while nothing is. */
+    const tried = shallowRef<ReadonlyMap<string, Slip> | null>(null)
     const seq = ref(0)
     const undoLabel = ref<string | null>(null)
     const redoLabel = ref<string | null>(null)
@@ -124,6 +126,7 @@ export const useMap = defineStore('map', () => {
         id.value = ''
         base.value = emptyTree
         slips.value = new Map()
+        tried.value = null
         marks.value = new Map()
         chosen.value = []
         editing.value = null
@@ -131,6 +134,7 @@ export const useMap = defineStore('map', () => {
     }
 
     function answered(answer: EditsAnswer): void {
+        tried.value = null
         if (answer.rows.length > 0) {
             base.value = merged(answer.scene.reset ? emptyTreeLike(answer) : base.value, answer.rows)
         }
@@ -182,6 +186,14 @@ export const useMap = defineStore('map', () => {
             next.set(slip.id, Object.freeze(slip))
         }
         slips.value = next
+    }
+
+    /** Shows the board as it would be after something that is not done; null shows it as it is. */
+    function showTried(scene: SceneNews | null): void {
+        if (scene !== null) {
+            learnLooks({ looks: scene.looks, levels: [] })
+        }
+        tried.value = scene === null ? null : new Map(scene.slips.map((slip) => [slip.id, Object.freeze(slip)]))
     }
 
     function keepChoiceValid(): void {
@@ -338,7 +350,7 @@ export const useMap = defineStore('map', () => {
     }
 
     return {
-        id, tree, slips, marks, place, waiting, savedState, savedProblem, undoLabel, redoLabel,
+        id, tree, slips, tried, showTried, marks, place, waiting, savedState, savedProblem, undoLabel, redoLabel,
         chosen, current, currentTopic, region, editing, folded, outlineFolded,
         scope, outlineScope, numbers,
         open, close, beforeLeaving, beforeHiding, edit, outcomeOf, choose, setFolded, refold, uncover, stepInto, afterAnswer, goOnAfterAnswer, askForNews,

@@ -3,10 +3,10 @@ import type { Context } from '@/actions/registry'
 /** The lines of the context menus: what people do most with the thing, in this order; a dash is a line between. */
 const onTopic = [
     'topic.subtopic', 'topic.next', 'topic.retitle', 'topic.note', '-',
-    'clip.copy', 'clip.cut', 'clip.paste', '-', 'shape.wrap', 'topic.fold', 'scope.in', 'lot.park', 'topic.remove', '-', 'help.palette',
+    'clip.copy', 'clip.cut', 'clip.paste', 'look.copy', 'look.give', '-', 'shape.wrap', 'topic.fold', 'scope.in', 'lot.park', 'topic.remove', '-', 'help.palette',
 ]
-const onSeveral = ['clip.copy', 'clip.cut', '-', 'shape.wrap', 'change.join', 'move.below', 'lot.park', 'topic.remove', '-', 'help.palette']
-const onBoard = ['clip.paste', 'see.all', 'see.chosen', '-', 'lot.open', 'find.here', 'map.undo', '-', 'help.palette']
+const onSeveral = ['clip.copy', 'clip.cut', 'look.give', '-', 'shape.wrap', 'change.join', 'move.below', 'lot.park', 'topic.remove', '-', 'help.palette']
+const onBoard = ['clip.paste', 'see.all', 'see.chosen', '-', 'look.whole', 'lot.open', 'find.here', 'map.undo', '-', 'help.palette']
 
 /** What the menu offers where it is opened. */
 export function menuFor({ map }: Context, isOnTopic: boolean): readonly string[] {

@@ -1,4 +1,7 @@
 import type { Feature } from '../feature'
-import WidthField from './WidthField.vue'
+import { lookActions } from './actions'
+import ChalkPage from './ChalkPage.vue'
+import LookDialogs from './LookDialogs.vue'
+import LookSection from './LookSection.vue'
 
-export const look: Feature = { name: 'look', actions: [], deskSection: WidthField }
+export const look: Feature = { name: 'look', actions: lookActions, deskSection: LookSection, trayPage: { name: 'Chalks', component: ChalkPage }, overlay: LookDialogs }

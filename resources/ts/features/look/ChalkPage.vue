@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import { NRadioButton, NRadioGroup } from 'naive-ui'
+import { computed } from 'vue'
+import { useBeside } from '@/stores/beside'
+import { rowOf } from '@/stores/tree'
+import { useLooks } from './lookStore'
+import { chalks } from './vocabulary'
+
+/** The chalks: a click begins one for the branches of what is chosen, another click ends it; or drag one onto any topic. */
+const beside = useBeside()
+const looks = useLooks()
+
+const ways = [{ value: 'branch', label: 'By branch' }, { value: 'level', label: 'By level' }, { value: 'one', label: 'One for all' }]
+const way = computed(() => String(looks.mapLook?.fields.chalks ?? 'branch'))
+const isOn = (name: string): boolean => beside.chosen.length > 0 && beside.chosen.every((id) => rowOf(beside.tree, 'look', id)?.fields.chalk === name)
+
+/** 1 to 9 and 0 put on the chalk at their place. */
+function digit(event: KeyboardEvent): void {
+    const chalk = chalks[(Number(event.key) + 9) % 10]
+    if (/^\d$/.test(event.key) && chalk !== undefined && beside.chosen.length > 0) {
+        event.preventDefault()
+        looks.chalk(chalk.value)
+    }
+}
+
+/** What ends a drag is no click. */
+let wasDragged = false
+let dragged: { name: string; x: number; y: number } | null = null
+function press(name: string, event: PointerEvent): void {
+    dragged = { name, x: event.clientX, y: event.clientY }
+    wasDragged = false
+    const target = event.currentTarget as HTMLElement
+    target.setPointerCapture(event.pointerId)
+}
+function release(event: PointerEvent): void {
+    const from = dragged
+    dragged = null
+    if (from === null || Math.hypot(event.clientX - from.x, event.clientY - from.y) < 6) {
+        return
+    }
+    wasDragged = true
+    const topic = document.elementFromPoint(event.clientX, event.clientY)?.closest<HTMLElement>('[data-topic]')?.dataset.topic
+    if (topic !== undefined) {
+        looks.chalk(from.name, [topic])
+    }
+}
+function click(name: string): void {
+    if (beside.chosen.length > 0 && !wasDragged) {
+        looks.chalk(name)
+    }
+}
+</script>
+
+<template>
+    <div class="chalks" @keydown="digit">
+        <button
+            v-for="(chalk, i) in chalks" :key="chalk.value" class="chalk" :aria-pressed="isOn(chalk.value)" :class="{ on: isOn(chalk.value) }" :aria-label="`Chalk ${chalk.label}`"
+            @pointerdown="press(chalk.value, $event)" @pointerup="release" @click="click(chalk.value)">
+            <i :style="{ background: `var(--${chalk.value})` }" /><span>{{ chalk.label }}</span><kbd>{{ (i + 1) % 10 }}</kbd>
+        </button>
+    </div>
+    <div class="ways">
+        <span>Where nothing else is said</span>
+        <NRadioGroup :value="way" size="small" aria-label="How topics come by their chalks" @update:value="(chalks: string) => looks.setOfMap({ chalks })">
+            <NRadioButton v-for="one in ways" :key="one.value" :value="one.value">{{ one.label }}</NRadioButton>
+        </NRadioGroup>
+    </div>
+</template>
+
+<style scoped>
+.chalks { display: flex; flex-wrap: wrap; gap: 6px; }
+.chalk { display: flex; align-items: center; gap: 7px; padding: 5px 9px; border: 1px solid var(--edge); border-radius: 8px; background: var(--slip); color: var(--ink); font: 14px 'Atkinson Hyperlegible'; cursor: grab; touch-action: none; }
+.chalk i { width: 22px; height: 9px; border-radius: 4px 2px 5px 3px; }
+.chalk:hover, .chalk:focus-visible { outline: 2px solid var(--tide); }
+.chalk.on { box-shadow: inset 0 -3px 0 var(--tide); font-weight: 700; }
+kbd { font: 11.5px 'Atkinson Hyperlegible'; color: var(--soft); }
+.ways { display: flex; align-items: center; gap: 10px; margin-top: 10px; font-size: 13px; color: var(--soft); }
+</style>

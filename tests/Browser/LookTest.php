@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+use Tests\Browser\Studio;
+use Tests\Support\Browser;
+
+/** The values of a part of the slip that carries a title. */
+function drawnOf(Browser $browser, string $title, string $attribute, string $part = '.paper'): ?string
+{
+    return $browser->script('return [...document.querySelectorAll(".board .slip")].find((slip) => slip.querySelector("text.title")?.textContent === arguments[0])?.querySelector(arguments[1])?.getAttribute(arguments[2])', $title, $part, $attribute);
+}
+
+function lessonMap(): Browser
+{
+    $browser = Studio::browser()->newMap();
+    $browser->type('Light')->keys('Tab')->type('Sources')->keys('Tab')->type('Sun')->keys('Enter')->type('Lamp')->keys('Mod+Enter', 'ArrowLeft', 'Enter')->type('Shadows')->keys('Mod+Enter')->saved();
+
+    return $browser;
+}
+
+/** Chooses from a list of the desk. */
+function choose(Browser $browser, string $field, string $choice): Browser
+{
+    $browser->script('document.querySelector(`.desk .n-select[aria-label="${arguments[0]}"] .n-base-selection`).scrollIntoView({block: "center"}); document.querySelector(`.desk .n-select[aria-label="${arguments[0]}"] .n-base-selection-label`).click()', $field);
+    $browser->waitUntil(fn (): bool => (bool) $browser->script('return [...document.querySelectorAll(".n-base-select-option")].some((option) => option.textContent.trim() === arguments[0])', $choice), "the choice {$choice}");
+    $browser->script('[...document.querySelectorAll(".n-base-select-option")].find((option) => option.textContent.trim() === arguments[0]).click()', $choice);
+
+    return $browser->saved();
+}
+
+it('gives looks to what is chosen, to its level and to the map, by the desk, and takes each back in one step', function () {
+    $browser = lessonMap();
+    $size = fn (string $title): float => (float) drawnOf($browser, $title, 'font-size', 'text.title');
+    choose($browser, 'Shape', 'Oval');
+    $browser->waitUntil(fn (): bool => str_contains((string) drawnOf($browser, 'Shadows', 'd'), 'A') && ! str_contains((string) drawnOf($browser, 'Shadows', 'd'), 'H'), 'the oval');
+    $browser->press('Level 1');
+    choose($browser, 'Weight', 'Regular');
+    choose($browser, 'Typeface', 'Reading serif');
+    $family = fn (string $title): string => (string) $browser->script('return getComputedStyle([...document.querySelectorAll(".board text.title")].find((text) => text.textContent === arguments[0])).fontFamily', $title);
+    expect($family('Sources'))->toContain('Literata')->and($family('Shadows'))->toContain('Literata')->and($family('Sun'))->toContain('Atkinson');
+    $browser->keys('Mod+z')->saved();
+    expect($family('Sources'))->toContain('Atkinson');
+    // What comes later at that level has its look too.
+    $browser->keys('Mod+Shift+z')->saved()->script('document.querySelector(".board").focus()');
+    $browser->keys('Enter')->type('Colours')->keys('Mod+Enter')->saved();
+    $browser->waitUntil(fn (): bool => str_contains($family('Colours'), 'Literata'), 'the new topic in the look of its level');
+    expect($browser->complaints())->toBe([]);
+});
+
+it('makes topics larger and wider by keys, copies looks and gives them, and chooses what looks alike', function () {
+    $browser = lessonMap();
+    $size = fn (string $title): string => (string) drawnOf($browser, $title, 'font-size', 'text.title');
+    $browser->keys('Alt+.', 'Alt+.')->saved();
+    expect($size('Shadows'))->toBe('21');
+    $browser->keys('Alt+Shift+s')->pick('Sources')->keys('Alt+Shift+q')->saved();
+    expect($size('Sources'))->toBe('21');
+    $wide = $browser->boxOf('Sources')['w'];
+    $browser->keys('Alt+Shift+k', 'Alt+Shift+k')->saved();
+    $browser->waitUntil(fn (): bool => abs($browser->boxOf('Sources')['w'] - $wide) > 15, 'a wider topic');
+    $browser->keys('Mod+z', 'Mod+z')->saved();
+    // All siblings larger in one action: take the look for them.
+    $browser->keys('Alt+.')->saved();
+    $browser->keys('Mod+j')->waitFor('.palette')->type('Take this look for all beside');
+    $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".palette li.current span")?.innerText'), 'all beside it'), 'the action');
+    $browser->keys('Enter')->saved();
+    expect([$size('Sources'), $size('Shadows')])->toBe(['23', '23']);
+    $browser->keys('Alt+Shift+a');
+    expect($browser->script('return document.querySelectorAll(".line.chosen").length'))->toBe(2);
+    $browser->keys('Alt+Shift+z')->saved();
+    expect([$size('Sources'), $size('Shadows')])->toBe(['17', '17']);
+    $browser->keys('Mod+z')->saved();
+    expect([$size('Sources'), $size('Shadows')])->toBe(['23', '23'])->and($browser->complaints())->toBe([]);
+});
+
+it('begins chalks by the digits of the tray, and by dragging one onto a topic', function () {
+    $browser = lessonMap();
+    $spine = fn (string $title): string => (string) $browser->script('return [...document.querySelectorAll(".board .slip")].find((slip) => slip.querySelector("text.title")?.textContent === arguments[0]).querySelector(".spine").style.fill', $title);
+    $browser->pick('Sources')->keys('Alt+Shift+e')->waitFor('.chalks')->waitUntil(fn (): bool => (bool) $browser->script('return document.activeElement.matches(".chalk")'), 'the focus on the tray');
+    $browser->keys('6')->saved();
+    expect($spine('Sources'))->toBe('var(--coral)')->and($spine('Sun'))->toBe('var(--coral)')->and($spine('Shadows'))->not->toBe('var(--coral)');
+    [$from, $to] = $browser->script('const middle = (box) => [box.x + box.width / 2, box.y + box.height / 2]; return [middle(document.querySelector("[aria-label=\'Chalk Kelp\']").getBoundingClientRect()), middle([...document.querySelectorAll(".board .slip")].find((slip) => slip.querySelector("text.title")?.textContent === "Lamp").querySelector(".paper").getBoundingClientRect())]');
+    $browser->pointer('mousePressed', (int) $from[0], (int) $from[1]);
+    $browser->pointer('mouseMoved', (int) $to[0], (int) $to[1]);
+    $browser->pointer('mouseReleased', (int) $to[0], (int) $to[1]);
+    $browser->saved();
+    expect($spine('Lamp'))->toBe('var(--kelp)')->and($spine('Sources'))->toBe('var(--coral)');
+    $browser->press('One for all')->saved();
+    expect($spine('Shadows'))->toBe('var(--tide)')->and($spine('Lamp'))->toBe('var(--kelp)')->and($browser->complaints())->toBe([]);
+});
+
+it('tries whole-map looks by pointing, takes one by a click, and says why a topic looks so', function () {
+    $browser = lessonMap();
+    $text = fn (): string => (string) drawnOf($browser, 'Light', 'font-size', 'text.title');
+    $browser->keys('Alt+Shift+d')->waitFor('.wholes .mini');
+    expect($browser->script('return document.querySelectorAll(".wholes .mini").length'))->toBe(7);
+    $browser->keys('ArrowDown', 'ArrowDown')->waitUntil(fn (): bool => $text() === '40', 'the wall sheet, tried');
+    $browser->keys('Escape')->waitUntil(fn (): bool => $text() === '22', 'the board as it was');
+    $browser->keys('Alt+Shift+d')->waitFor('.wholes .mini')->press('Wall sheet')->saved();
+    $browser->waitUntil(fn (): bool => $text() === '40', 'the wall sheet');
+    $browser->keys('Alt+.')->saved()->keys('Alt+Shift+h')->waitFor('.why tbody tr');
+    expect($browser->script('return document.querySelector(".why").innerText'))->toContain('Type size')->toContain('30')->toContain('the topic itself')->toContain('Wall sheet');
+    $browser->press('the topic itself')->waitUntil(fn (): bool => $browser->script('return document.activeElement.getAttribute("aria-label")') === 'Type size', 'the value in the desk');
+    $browser->script('document.activeElement.blur(); document.querySelector(".board").focus()');
+    $browser->keys('Mod+z', 'Mod+z')->saved()->waitUntil(fn (): bool => $text() === '22', 'both undone');
+    expect($browser->complaints())->toBe([]);
+});
+
+it('keeps looks under names, for this map and for others', function () {
+    $browser = lessonMap();
+    $browser->keys('Alt+.')->saved()->press('Keep this look under a name')->waitFor("input[aria-label='Name of the look']")->type('Loud')->keys('Enter')->saved();
+    $browser->script('document.querySelector(".board").focus()');
+    $browser->pick('Sources');
+    choose($browser, 'Look by name', 'Loud');
+    expect(drawnOf($browser, 'Sources', 'font-size', 'text.title'))->toBe('19');
+    $other = lessonMap();
+    choose($other, 'Look by name', 'Loud');
+    $other->waitUntil(fn (): bool => drawnOf($other, 'Shadows', 'font-size', 'text.title') === '19', 'the look from the other map');
+    expect($other->complaints())->toBe([]);
+});
+
+it('sets text as wide as it was measured, in every face', function () {
+    $browser = lessonMap();
+    foreach (['Reading serif', 'Hand', 'Mono', 'Spacious, for easy reading', 'Weighted, for easy reading'] as $face) {
+        choose($browser, 'Typeface', $face);
+        $browser->script('return document.fonts.ready.then(() => 1)');
+        usleep(200_000);
+        $found = $browser->script('const text = [...document.querySelectorAll(".board text.title")].find((one) => one.textContent === "Shadows"); const slip = text.closest(".slip"); return [text.querySelector("tspan").getComputedTextLength(), slip.querySelector(".paper").getBBox().width, getComputedStyle(text).fontFamily]');
+        // Padding 16 at either side and a spine of 6; boxes are whole and even.
+        expect($found[1] - 38 - $found[0])->toBeGreaterThanOrEqual(-0.1)->toBeLessThan(2.2, "{$face}, {$found[2]}");
+    }
+    expect($browser->complaints())->toBe([]);
+});

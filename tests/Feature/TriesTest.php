@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+use ChalkTree\Edit\TopicDraft;
+use ChalkTree\Map\Ids;
+
+beforeEach(function () {
+    $this->tove = $this->person();
+    $this->actingAs($this->tove);
+    $this->map = $this->mapOf($this->tove, new TopicDraft('Festival', children: [
+        new TopicDraft('Lanterns', children: [new TopicDraft('Paper'), new TopicDraft('Wire')]),
+        new TopicDraft('Boats'),
+    ]));
+    $this->try = fn (array $body) => $this->postJson("/api/maps/{$this->map->id}/tries", $body);
+    $this->set = fn (string $type, array $more) => $this->postJson("/api/maps/{$this->map->id}/edits", ['since' => 0, 'edits' => [['id' => Ids::next(), 'name' => 'row.set', 'type' => $type] + $more]])->assertOk();
+});
+
+it('draws what edits would make of a map, and changes nothing', function () {
+    $lanterns = $this->id($this->map, 'Lanterns');
+    $before = $this->getJson("/api/maps/{$this->map->id}")->json('scene.slips');
+    $scenes = ($this->try)(['tries' => [[], [['name' => 'map.arrange', 'arrangement' => 'stepped-list'], ['name' => 'row.set', 'type' => 'look', 'topics' => [$lanterns], 'fields' => ['size' => 60]]]], 'board' => true])->assertOk()->json('scenes');
+    $height = fn (array $scene): float => array_column($scene['slips'], 'h', 'id')[$lanterns];
+    expect($scenes)->toHaveCount(2)->and($scenes[0]['slips'])->toEqual($before)->and($scenes[1]['arrangement'])->toBe('stepped-list')
+        ->and($height($scenes[1]))->toBeGreaterThan(2 * $height($scenes[0]))
+        ->and($this->getJson("/api/maps/{$this->map->id}")->json('scene.slips'))->toBe($before)
+        ->and($this->map->fresh()->seq)->toBe(0);
+});
+
+it('draws small pictures of one branch', function () {
+    $lanterns = $this->id($this->map, 'Lanterns');
+    $slips = ($this->try)(['tries' => [[]], 'branch' => $lanterns])->assertOk()->json('scenes.0.slips');
+    expect(array_column($slips, 'id'))->toEqualCanonicalizing([$lanterns, $this->id($this->map, 'Paper'), $this->id($this->map, 'Wire')]);
+});
+
+it('refuses what cannot be tried', function (array $body) {
+    ($this->try)($body)->assertUnprocessable();
+})->with([
+    [[]], [['tries' => []]], [['tries' => 'all']], [['tries' => [['name' => 'map.arrange']]]], [['tries' => array_fill(0, 25, [])]],
+    [['tries' => [array_fill(0, 5, ['name' => 'map.balance'])]]], [['tries' => [[['name' => 'no.such']]]]], [['tries' => [[]], 'branch' => 'x']], [['tries' => [[]], 'board' => 'yes']],
+    [['tries' => [[['name' => 'text.replace', 'find' => ['text' => '(a+)+', 'pattern' => true], 'with' => '']]]]],
+]);
+
+it('does not find a branch that is not there', function () {
+    ($this->try)(['tries' => [[]], 'branch' => Ids::next()])->assertUnprocessable();
+    $this->getJson("/api/maps/{$this->map->id}/topics/".Ids::next().'/look')->assertUnprocessable();
+});
+
+it('tells of every value of a look where it is said', function () {
+    $lanterns = $this->id($this->map, 'Lanterns');
+    $named = Ids::next();
+    ($this->set)('map-look', ['row' => Ids::next(), 'fields' => ['whole' => 'card-box', 'ink' => 'soft']]);
+    ($this->set)('level-look', ['row' => Ids::next(), 'fields' => ['level' => 1, 'slant' => 'slanted']]);
+    ($this->set)('named-look', ['row' => $named, 'fields' => ['name' => 'Loud', 'weight' => 'bold']]);
+    ($this->set)('look', ['topics' => [$lanterns], 'fields' => ['named' => $named, 'shape' => 'oval']]);
+    $why = $this->getJson("/api/maps/{$this->map->id}/topics/{$lanterns}/look")->assertOk()->json();
+    $reasons = array_column($why['reasons'], null, 'field');
+    $told = fn (string $field): array => [$reasons[$field]['value'], $reasons[$field]['words'], $reasons[$field]['row']];
+    expect($why['level'])->toBe(1)
+        ->and($told('shape'))->toBe(['oval', 'the topic itself', $lanterns])
+        ->and($told('weight'))->toBe(['bold', 'the look “Loud”', $named])
+        ->and($told('slant'))->toBe(['slanted', 'level 1', null])
+        ->and($told('ink'))->toBe(['soft', 'the whole map', null])
+        ->and($told('corner'))->toBe([null, 'the look “Card box”', null])
+        ->and($reasons['lineDash']['called'])->toBe('dash of the connector');
+});
+
+it('keeps the face in which a person sees every map, and draws all in it', function () {
+    $this->putJson('/api/me/face', ['face' => 'weighted'])->assertOk()->assertJsonPath('person.face', 'weighted');
+    expect(array_unique(array_column(array_column($this->getJson("/api/maps/{$this->map->id}")->json('scene.looks'), 'type'), 'face')))->toBe(['weighted']);
+    // An edit afterwards goes on in it.
+    $answer = $this->postJson("/api/maps/{$this->map->id}/edits", ['since' => 0, 'edits' => [['id' => Ids::next(), 'name' => 'topic.retitle', 'topic' => $this->id($this->map, 'Boats'), 'title' => 'Ships']]])->json();
+    expect($answer['scene']['slips'][0]['parts'][2]['face'])->toBe('weighted');
+    $this->putJson('/api/me/face', ['face' => null])->assertOk();
+    expect($this->getJson("/api/maps/{$this->map->id}")->json('scene.looks.0.type.face'))->toBe('clear');
+    $this->putJson('/api/me/face', ['face' => 'Comic'])->assertUnprocessable();
+    $this->putJson('/api/me/face', [])->assertUnprocessable();
+});
+
+it('says everything anew when the look of the map or of a level changes, and only then', function () {
+    $lanterns = $this->id($this->map, 'Lanterns');
+    $set = fn (string $type, array $more) => $this->postJson("/api/maps/{$this->map->id}/edits", ['since' => $this->map->fresh()->seq, 'edits' => [['id' => Ids::next(), 'name' => 'row.set', 'type' => $type] + $more]])->json('scene');
+    $of = $set('look', ['topics' => [$lanterns], 'fields' => ['fill' => 'tint:coral']]);
+    expect($of['reset'])->toBeFalse()->and(array_column($of['slips'], 'id'))->toBe([$lanterns])->and(array_column($of['looks'], 'name'))->toContain($of['slips'][0]['look'])->and($of['levels'])->toBe([]);
+    $of = $set('level-look', ['row' => Ids::next(), 'fields' => ['level' => 2, 'size' => 20]]);
+    expect($of['reset'])->toBeTrue()->and($of['slips'])->toHaveCount(5)->and($of['levels'])->toHaveCount(4)
+        ->and(array_diff($of['levels'], array_column($of['looks'], 'name')))->toBe([]);
+});

@@ -15,13 +15,18 @@ final class Arrangements
         Rightward::class,
         Leftward::class,
         TopDown::class,
+        BottomUp::class,
         SteppedList::class,
+        Fishbone::class,
+        Timeline::class,
         Grid::class,
+        Round::class,
     ];
 
     /** Those that only other arrangements ask for. */
     private const INNER = [
         GridRow::class,
+        FishRib::class,
     ];
 
     /** @var array<string, Arrangement> by name */

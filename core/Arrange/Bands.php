@@ -16,6 +16,9 @@ final readonly class Bands
     /** Above a band, for a connector that has to come in from the top. */
     public const LANE = 14;
 
+    /** Beside a band, for a connector that has to come in from the left. */
+    public const ASIDE_LANE = 16;
+
     /** Where siblings stand side by side they need more room between them than one above the other. */
     private const ASIDE = 12;
 
@@ -58,7 +61,7 @@ final readonly class Bands
     /** How much of the direction across a child needs. */
     private static function band(Slip $child, bool $sideways): float
     {
-        $band = $sideways ? $child->top + $child->h + $child->bottom + self::lane($child) : $child->left + $child->w + $child->right;
+        $band = $sideways ? $child->top + $child->h + $child->bottom + self::lane($child) : $child->left + $child->w + $child->right + self::asideLane($child);
 
         return $band + abs($child->apartY);
     }
@@ -66,6 +69,11 @@ final readonly class Bands
     private static function lane(Slip $child): int
     {
         return $child->given->enters === Growth::Down ? self::LANE : 0;
+    }
+
+    private static function asideLane(Slip $child): int
+    {
+        return $child->given->enters->isSideways() ? self::ASIDE_LANE : 0;
     }
 
     private function beside(Slip $slip, Slip $child, float $before, int $sign, float $reach): void
@@ -91,14 +99,23 @@ final readonly class Bands
 
     private function below(Slip $slip, Slip $child, float $before, float $reach): void
     {
-        $child->x = $before + $child->left;
-        $child->y = $slip->h + $reach + $child->apartX + $child->top;
-        $child->leaves = Growth::Down;
+        $isUp = $child->growth === Growth::Up;
+        $out = $reach + $child->apartX;
+        $child->x = $before + $child->left + self::asideLane($child);
+        $child->y = $isUp ? -$out - $child->bottom - $child->h : $slip->h + $out + $child->top;
+        $child->leaves = $child->growth;
         $child->isCurved = true;
-        $turn = $slip->h + $reach - $child->y;
-        $child->route = [$slip->w / 2 - $child->x, $slip->h - $child->y, $child->w / 2, $turn];
-        if ($turn < 0.0) {
-            array_push($child->route, $child->w / 2, 0.0);
+        [$from, $turn] = $isUp ? [-$child->y, -$reach - $child->y] : [$slip->h - $child->y, $slip->h + $reach - $child->y];
+        $start = $slip->w / 2 - $child->x;
+        if (self::asideLane($child) > 0) {
+            $lane = -$child->left - self::ASIDE_LANE / 2;
+            $child->route = [$start, $from, $lane, $turn, $lane, $child->h / 2, 0.0, $child->h / 2];
+
+            return;
+        }
+        $child->route = [$start, $from, $child->w / 2, $turn];
+        if ($isUp ? $turn > $child->h : $turn < 0.0) {
+            array_push($child->route, $child->w / 2, $isUp ? $child->h : 0.0);
         }
     }
 }

@@ -34,7 +34,7 @@ final readonly class BothSides implements Arrangement
 
     public function enters(Growth $growth): Growth
     {
-        return Growth::Down;
+        return $growth->isSideways() ? Growth::Down : $growth;
     }
 
     public function opens(): Growth

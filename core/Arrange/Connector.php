@@ -42,7 +42,10 @@ final class Connector
             $at = 2;
         }
         for ($last = count($route) - 2; $at < $last; $at += 2) {
-            $path .= self::bar($route[$at], $route[$at + 1], $route[$at + 2], $route[$at + 3], $thin, $at > 0 ? $thin : 0.0, $at + 2 < $last ? $thin : 0.0);
+            [$x0, $y0, $x1, $y1] = array_slice($route, $at, 4);
+            $path .= $x0 === $x1 || $y0 === $y1
+                ? self::bar($x0, $y0, $x1, $y1, $thin, $at > 0 ? $thin : 0.0, $at + 2 < $last ? $thin : 0.0)
+                : self::slant($x0, $y0, $x1, $y1, $thin, $thin);
         }
 
         return $path;
@@ -87,6 +90,12 @@ final class Connector
     private static function straight(Slip $child, float $thick, float $thin): string
     {
         [$x0, $y0, $x1, $y1] = $child->route;
+
+        return self::slant($x0, $y0, $x1, $y1, $thick, $thin);
+    }
+
+    private static function slant(float $x0, float $y0, float $x1, float $y1, float $thick, float $thin): string
+    {
         $length = max(1.0, hypot($x1 - $x0, $y1 - $y0));
         [$nx, $ny] = [-($y1 - $y0) / $length, ($x1 - $x0) / $length];
         $points = [[$x0 + $nx * $thick, $y0 + $ny * $thick], [$x1 + $nx * $thin, $y1 + $ny * $thin], [$x1 - $nx * $thin, $y1 - $ny * $thin], [$x0 - $nx * $thick, $y0 - $ny * $thick]];

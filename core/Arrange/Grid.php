@@ -32,9 +32,10 @@ final readonly class Grid implements Arrangement
         return GridRow::name();
     }
 
+    /** What comes from below would run into its own branch, so it comes in from the left. */
     public function enters(Growth $growth): Growth
     {
-        return $growth;
+        return $growth === Growth::Up ? Growth::Right : $growth;
     }
 
     public function opens(): Growth

@@ -61,6 +61,13 @@ final class Slip
      */
     public array $route = [];
 
+    /**
+     * The line along which its subtopics stand, where its arrangement has one: x and y in turn from its corner.
+     *
+     * @var list<float>
+     */
+    public array $axis = [];
+
     /** The direction in which the connector leaves the parent. */
     public Growth $leaves = Growth::Right;
 
@@ -150,7 +157,7 @@ final class Slip
     private function place(): array
     {
         return [
-            $this->x, $this->y, $this->w, $this->h, $this->parent, $this->hidden, $this->above, $this->route, $this->leaves, $this->isDirect, $this->given->hash,
+            $this->x, $this->y, $this->w, $this->h, $this->parent, $this->hidden, $this->above, $this->route, $this->leaves, $this->isDirect, $this->axis, $this->given->hash,
         ];
     }
 }

@@ -26,9 +26,10 @@ final readonly class SteppedList implements Arrangement
         return Growth::Right;
     }
 
+    /** What comes from below would run into its own branch, so it comes in from the left. */
     public function enters(Growth $growth): Growth
     {
-        return $growth;
+        return $growth === Growth::Up ? Growth::Right : $growth;
     }
 
     public function opens(): Growth

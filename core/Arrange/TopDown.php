@@ -25,9 +25,10 @@ final readonly class TopDown implements Arrangement
         return Growth::Down;
     }
 
+    /** What comes from below would run into its own branch, so it comes in from the left. */
     public function enters(Growth $growth): Growth
     {
-        return $growth;
+        return $growth === Growth::Up ? Growth::Right : $growth;
     }
 
     public function opens(): Growth

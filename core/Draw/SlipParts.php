@@ -37,7 +37,8 @@ final readonly class SlipParts
     public function of(Slip $slip): array
     {
         $look = $slip->look;
-        $parts = [$this->paper($slip)];
+        $parts = $slip->axis === [] ? [] : [self::axis($slip)];
+        $parts[] = $this->paper($slip);
         if ($look->box->spine > 0) {
             $parts[] = Primitive::path('spine', $look->box->shape()->spine($slip->w, $slip->h, $look->box->corner, $look->box->spine, $slip->given->enters), "chalk:{$slip->chalk}");
         }
@@ -82,6 +83,13 @@ final readonly class SlipParts
         $d = $fill === '' && $stroke === '' ? "M0 0H{$slip->w}V{$slip->h}H0Z" : $outline;
 
         return Primitive::path('paper', $d, $fill, $stroke, $stroke === '' ? 0.0 : (float) $box->edgeThick, $stroke === '' ? '' : self::dashes($box->edgeDash, $box->edgeThick));
+    }
+
+    private static function axis(Slip $slip): Primitive
+    {
+        [$x0, $y0, $x1, $y1] = $slip->axis;
+
+        return Primitive::path('axis', "M{$x0} {$y0}L{$x1} {$y1}", '', $slip->level === 0 ? 'plate' : "chalk:{$slip->chalk}", $slip->level === 0 ? 6.0 : 4.0);
     }
 
     /** A paint of the branch's chalk as one of the chalk that it is. */

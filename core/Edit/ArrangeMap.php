@@ -40,7 +40,8 @@ final readonly class ArrangeMap implements Edit
         return 'Arranged the map '.match ($this->arrangement) {
             'both-sides' => 'on both sides',
             'stepped-list' => 'as a stepped list',
-            'grid' => 'as a grid',
+            'grid', 'fishbone', 'timeline' => "as a {$this->arrangement}",
+            'round' => 'all around',
             default => $this->arrangement,
         };
     }

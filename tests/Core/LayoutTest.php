@@ -3,15 +3,20 @@
 declare(strict_types=1);
 
 use ChalkTree\Arrange\Arrangements;
+use ChalkTree\Arrange\BottomUp;
 use ChalkTree\Arrange\BranchArrangement;
 use ChalkTree\Arrange\Connector;
+use ChalkTree\Arrange\Fishbone;
+use ChalkTree\Arrange\FishRib;
 use ChalkTree\Arrange\Grid;
 use ChalkTree\Arrange\GridRow;
 use ChalkTree\Arrange\Growth;
 use ChalkTree\Arrange\Layout;
+use ChalkTree\Arrange\Round;
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Arrange\Slip;
 use ChalkTree\Arrange\SteppedList;
+use ChalkTree\Arrange\Timeline;
 use ChalkTree\Arrange\TopDown;
 use ChalkTree\Arrange\View;
 use ChalkTree\Edit\Edits;
@@ -53,9 +58,9 @@ function checkScene(Scene $scene, TopicMap $map): void
     $below = [];
     foreach ($boxes as $id => $box) {
         $slip = $scene->slips[$id];
-        expect($box['x'])->toBeGreaterThanOrEqual($bounds['x'])->and($box['y'])->toBeGreaterThanOrEqual($bounds['y'])
-            ->and($box['x'] + $box['w'])->toBeLessThanOrEqual($bounds['x'] + $bounds['w'])
-            ->and($box['y'] + $box['h'])->toBeLessThanOrEqual($bounds['y'] + $bounds['h']);
+        expect($box['x'])->toBeGreaterThanOrEqual($bounds['x'] - 0.001)->and($box['y'])->toBeGreaterThanOrEqual($bounds['y'] - 0.001)
+            ->and($box['x'] + $box['w'])->toBeLessThanOrEqual($bounds['x'] + $bounds['w'] + 0.001)
+            ->and($box['y'] + $box['h'])->toBeLessThanOrEqual($bounds['y'] + $bounds['h'] + 0.001);
         if ($slip->parent === null) {
             continue;
         }
@@ -63,11 +68,23 @@ function checkScene(Scene $scene, TopicMap $map): void
         $head = $scene->slips[$slip->parent]->given->arrangement;
         expect($slip->parent)->toBe($map->topic($id)->parent);
         match (true) {
+            // What goes all around has no side, and what stands along a rib is anywhere beside it.
+            $head instanceof Round, $head instanceof FishRib => null,
+            $head instanceof Fishbone => expect($box['x'] + $box['w'])->toBeLessThan($parent['x']),
+            $slip->growth === Growth::Up => expect($box['y'] + $box['h'])->toBeLessThan($parent['y']),
             $head instanceof SteppedList, $head instanceof Grid, $slip->growth === Growth::Down => expect($box['y'])->toBeGreaterThan($parent['y'] + $parent['h']),
             $slip->growth === Growth::Right => expect($box['x'])->toBeGreaterThan($parent['x'] + $parent['w']),
             default => expect($box['x'] + $box['w'])->toBeLessThan($parent['x']),
         };
-        $below[$slip->parent.$slip->growth->value][$id] = $head instanceof TopDown || $head instanceof GridRow ? $box['x'] : $box['y'];
+        $below[$slip->parent.$slip->growth->value][$id] = match (true) {
+            $head instanceof TopDown, $head instanceof BottomUp, $head instanceof GridRow => $box['x'],
+            // By its pole.
+            $head instanceof Timeline => $box['x'] + $slip->route[2],
+            // The foot of the first rib is nearest to the head; clockwise the left half goes upwards.
+            $head instanceof Fishbone => -$box['x'] - $slip->route[2],
+            $head instanceof Round && $slip->growth === Growth::Left => -$box['y'],
+            default => $box['y'],
+        };
         checkConnector($scene, $id, $boxes);
     }
     foreach ($below as $key => $places) {
@@ -91,6 +108,26 @@ function isOnEdge(array $box, array $point, Slip $slip): bool
         || (($near($point[1], $box['y']) || $near($point[1], $box['y'] + $box['h'])) && $within($point[0], $box['x'], $box['w']));
 }
 
+/** A slanted part of a connector goes through no other box. */
+function checkSlant(Scene $scene, string $id, array $boxes, array $line): void
+{
+    [$a, $b, $c, $d] = $line;
+    foreach ($boxes as $other => $o) {
+        if ($other === $id || $other === $scene->slips[$id]->parent) {
+            continue;
+        }
+        // Cut off what lies outside the box on each of its sides in turn.
+        [$from, $to] = [0.0, 1.0];
+        foreach ([[$a, $c - $a, $o['x'] + 0.1, $o['x'] + $o['w'] - 0.1], [$b, $d - $b, $o['y'] + 0.1, $o['y'] + $o['h'] - 0.1]] as [$start, $step, $least, $most]) {
+            [$in, $out] = [($least - $start) / $step, ($most - $start) / $step];
+            [$from, $to] = [max($from, min($in, $out)), min($to, max($in, $out))];
+        }
+        if ($from < $to) {
+            throw new RuntimeException("The connector to {$id} ({$scene->slips[$id]->topic->title}) crosses {$other} ({$scene->slips[$other]->topic->title}).");
+        }
+    }
+}
+
 /** The connector begins on the parent's edge, ends on the child's, and no other box is on its way. */
 function checkConnector(Scene $scene, string $id, array $boxes): void
 {
@@ -107,6 +144,11 @@ function checkConnector(Scene $scene, string $id, array $boxes): void
     // A Bézier curve stays within its control points, so the frame of its ends holds all of it.
     for ($i = 1; $i < count($points); $i++) {
         [[$a, $b], [$c, $d]] = [$points[$i - 1], $points[$i]];
+        if ($a !== $c && $b !== $d && ($slip->isDirect || ! $slip->isCurved || $i > 1)) {
+            checkSlant($scene, $id, $boxes, [$a, $b, $c, $d]);
+
+            continue;
+        }
         $frame = [min($a, $c) + 0.1, min($b, $d) + 0.1, max($a, $c) - 0.1, max($b, $d) - 0.1];
         foreach ($boxes as $other => $o) {
             $crosses = $o['x'] < $frame[2] && $frame[0] < $o['x'] + $o['w'] && $o['y'] < $frame[3] && $frame[1] < $o['y'] + $o['h'];

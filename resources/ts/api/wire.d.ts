@@ -218,7 +218,18 @@ export interface ArrangementRow {
   type: "arrangement";
   id: string;
   fields: {
-    name: "both-sides" | "rightward" | "leftward" | "top-down" | "stepped-list" | "grid" | null;
+    name:
+      | "both-sides"
+      | "rightward"
+      | "leftward"
+      | "top-down"
+      | "bottom-up"
+      | "stepped-list"
+      | "fishbone"
+      | "timeline"
+      | "grid"
+      | "round"
+      | null;
   } | null;
   whole?: true;
   /**
@@ -1523,7 +1534,18 @@ export interface SetArrangement {
   type: "arrangement";
   topics: string[];
   fields: {
-    name?: "both-sides" | "rightward" | "leftward" | "top-down" | "stepped-list" | "grid" | null;
+    name?:
+      | "both-sides"
+      | "rightward"
+      | "leftward"
+      | "top-down"
+      | "bottom-up"
+      | "stepped-list"
+      | "fishbone"
+      | "timeline"
+      | "grid"
+      | "round"
+      | null;
   };
 }
 /**

@@ -6,8 +6,12 @@ export const arrangements = [
     { name: 'rightward', label: 'Rightward', words: 'rightward' },
     { name: 'leftward', label: 'Leftward', words: 'leftward' },
     { name: 'top-down', label: 'Top-down', words: 'top-down' },
+    { name: 'bottom-up', label: 'Bottom-up', words: 'bottom-up' },
     { name: 'stepped-list', label: 'Stepped list', words: 'as a stepped list' },
+    { name: 'fishbone', label: 'Fishbone', words: 'as a fishbone' },
+    { name: 'timeline', label: 'Timeline', words: 'as a timeline' },
     { name: 'grid', label: 'Grid', words: 'as a grid' },
+    { name: 'round', label: 'Round', words: 'all around' },
 ] as const
 
 export type ArrangementName = (typeof arrangements)[number]['name']

@@ -47,13 +47,13 @@ function step(by: number): void {
         <header><h2>Look of the map</h2><NButton size="small" secondary @click="close">Close</NButton></header>
         <p>Point at one to try it; click to take it. What was said of levels and topics stays.</p>
         <ul ref="list">
-                <li v-for="(whole, i) in wholes" :key="whole.value">
-                    <button :aria-label="whole.label" :aria-pressed="current === whole.value" :class="{ here: current === whole.value }" @pointerenter="tries.look([editTo(whole.value)])" @focus="tries.look([editTo(whole.value)])" @pointerleave="tries.leave()" @blur="tries.leave()" @click="take(whole.value)">
-                        <span class="picture"><MiniBoard v-if="scenes[i] !== undefined" :scene="scenes[i]" /></span>
-                        <b>{{ whole.label }}</b>
-                        <small>{{ whole.what }}</small>
-                    </button>
-                </li>
+            <li v-for="(whole, i) in wholes" :key="whole.value">
+                <button :aria-label="whole.label" :aria-pressed="current === whole.value" :class="{ here: current === whole.value }" @pointerenter="tries.look([editTo(whole.value)])" @focus="tries.look([editTo(whole.value)])" @pointerleave="tries.leave()" @blur="tries.leave()" @click="take(whole.value)">
+                    <span class="picture"><MiniBoard v-if="scenes[i] !== undefined" :scene="scenes[i]" /></span>
+                    <b>{{ whole.label }}</b>
+                    <small>{{ whole.what }}</small>
+                </button>
+            </li>
         </ul>
     </section>
 </template>

@@ -132,6 +132,7 @@ final readonly class Fishbone implements Arrangement
         $rib->y = $side < 0 ? $line - $high - $rib->h : $line + $high;
         $rib->leaves = Growth::Left;
         $rib->isCurved = false;
+        $rib->isWinding = true;
         $end = $side < 0 ? $rib->h : 0.0;
         $rib->route = [-$rib->x, $line - $rib->y, $foot - $rib->x, $line - $rib->y, $rib->w / 2, $end];
         // From the rib's own box: how far below or above it, and where the rib is there.
@@ -160,6 +161,7 @@ final readonly class Fishbone implements Arrangement
         $x = $foot - self::LEAN * $far - $rib->x - $topic->x;
         $topic->leaves = $side < 0 ? Growth::Down : Growth::Up;
         $topic->isCurved = false;
+        $topic->isWinding = true;
         $topic->route = [$rib->w / 2 - $topic->x, $end - $topic->y, $x, $row];
         array_push($topic->route, ...$isFromTop ? [$topic->w / 2, $row, $topic->w / 2, 0.0] : [$topic->w, $row]);
     }

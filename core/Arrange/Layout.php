@@ -197,7 +197,14 @@ final class Layout
         if ($arrangement->levels() > 1) {
             foreach ($children as $child) {
                 $below[$child->topic->id] = $this->slipsBelow($child->topic->id);
+                foreach ($below[$child->topic->id] as $cell) {
+                    $cell->isDirect = $cell->isWinding = false;
+                }
             }
+        }
+        $slip->axis = [];
+        foreach ($children as $child) {
+            $child->isDirect = $child->isWinding = false;
         }
         $arrangement->place($slip, $children, $below);
         Ends::meet($slip, $children, $below);

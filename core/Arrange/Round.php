@@ -110,6 +110,7 @@ final readonly class Round implements Arrangement
         $child->leaves = $child->growth;
         $child->isCurved = true;
         $child->isDirect = true;
+        $child->isWinding = true;
         $edge = $sign > 0 ? 0.0 : $child->w;
         $isFromTop = self::lane($child) > 0;
         $row = $isFromTop ? -$child->top - Bands::LANE / 2 : $child->h / 2;

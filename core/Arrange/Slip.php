@@ -77,6 +77,9 @@ final class Slip
     /** Whether it goes straight whatever its look says. */
     public bool $isDirect = false;
 
+    /** Whether it goes otherwise than from edge to edge, so that it is not drawn so from afar either. */
+    public bool $isWinding = false;
+
     public readonly int $level;
 
     public readonly Growth $growth;

@@ -87,6 +87,7 @@ final readonly class Timeline implements Arrangement
         [$x, $y] = [$pole - $child->x, $line - $child->y];
         $child->leaves = Growth::Right;
         $child->isCurved = false;
+        $child->isWinding = true;
         $lane = -$child->top - Bands::LANE / 2;
         $child->route = $child->given->enters === Growth::Down
             ? [$slip->w - $child->x, $y, $x, $y, $x, $lane, $child->w / 2, $lane, $child->w / 2, 0.0]

@@ -76,12 +76,17 @@ final readonly class WindowWriter
     }
 
     /**
-     * A straight line from where the connector begins to where it ends.
+     * A straight line from where the connector begins to where it ends, or its way where that winds.
      *
      * @param  array{x: float, y: float, ...}  $box
      */
     private static function stroke(Slip $slip, array $box): string
     {
+        if ($slip->isWinding) {
+            $points = array_map(fn (array $point): string => ($box['x'] + $point[0]).' '.($box['y'] + $point[1]), array_chunk($slip->route, 2));
+
+            return 'M'.implode('L', $points);
+        }
         $ends = [...array_slice($slip->route, 0, 2), ...array_slice($slip->route, -2)];
 
         return 'M'.($box['x'] + $ends[0]).' '.($box['y'] + $ends[1]).'L'.($box['x'] + $ends[2]).' '.($box['y'] + $ends[3]);

@@ -599,6 +599,10 @@ export interface Slip {
    */
   connector: DrawnPath | null;
   /**
+   * The way of the connector, x and y in turn, where it winds; empty where it goes from edge to edge.
+   */
+  way: number[];
+  /**
    * Of what it is drawn, from below to above, in places from the corner of this box.
    */
   parts: Primitive[];

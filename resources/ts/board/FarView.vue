@@ -13,6 +13,9 @@ function strokeTo(slip: DrawnSlip, box: Box, parent: Box): string {
     if (slip.connector === null) {
         return ''
     }
+    if (slip.way.length > 0) {
+        return slip.way.map((at, i) => (i % 2 === 0 ? `${i === 0 ? 'M' : 'L'}${box.x + at}` : ` ${box.y + at}`)).join('')
+    }
     if (box.y > parent.y + parent.h && slip.spine === 'left' && box.x < parent.x + parent.w) {
         return `M${parent.x + 11} ${parent.y + parent.h}V${box.y + box.h / 2}H${box.x}`
     }

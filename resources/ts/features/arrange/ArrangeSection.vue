@@ -1,40 +1,78 @@
 <script setup lang="ts">
-import { NSelect } from 'naive-ui'
-import { computed } from 'vue'
+import { NButton, NPopover } from 'naive-ui'
+import { computed, ref, shallowRef } from 'vue'
+import { api } from '@/api/client'
+import type { Edit, SceneNews } from '@/api/wire'
+import MiniBoard from '@/board/MiniBoard.vue'
 import { useBeside } from '@/stores/beside'
 import { useMap } from '@/stores/map'
+import { useTries } from '@/stores/tries'
 import { arrangements, ownArrangement } from './arrangements'
 
-/** Chooses how the branches of what is chosen are laid out. */
+/** Chooses how the branches of what is chosen are laid out, from pictures of the current one; pointing at a picture tries it. */
 const map = useMap()
 const beside = useBeside()
+const tries = useTries()
+const isOpen = ref(false)
+const scenes = shallowRef<readonly SceneNews[]>([])
 
 const AS_ABOVE = 'as-above'
-const SEVERAL = 'several'
 const options = computed(() => [
-    { value: AS_ABOVE, label: beside.chosen.includes(beside.tree.root) ? 'As the map' : 'As what is above it' },
-    ...arrangements.map(({ name, label }) => ({ value: name, label })),
+    { name: AS_ABOVE, label: beside.chosen.includes(beside.tree.root) ? 'As the map' : 'As above it', own: null },
+    ...arrangements.map(({ name, label }) => ({ name, label, own: name })),
 ])
 /** What all chosen have in common. */
 const value = computed(() => {
     const own = new Set(beside.chosen.map((id) => ownArrangement(beside.tree, id) ?? AS_ABOVE))
-    return own.size === 1 ? [...own][0] : SEVERAL
+    return own.size === 1 ? [...own][0] : undefined
 })
+const words = computed(() => options.value.find((one) => one.name === value.value)?.label ?? 'Several')
 
-function choose(name: string): void {
-    map.edit({ name: 'row.set', type: 'arrangement', topics: [...map.chosen], fields: { name: arrangements.find((one) => one.name === name)?.name ?? null } })
+const editTo = (name: string | null): Edit => ({ name: 'row.set', type: 'arrangement', topics: [...map.chosen], fields: { name } } as Edit)
+
+async function show(open: boolean): Promise<void> {
+    isOpen.value = open
+    if (!open) {
+        tries.leave()
+        return
+    }
+    scenes.value = []
+    const branch = map.current
+    const answer = await api.tries(map.id, options.value.map(({ own }) => [editTo(own)]), false, branch).catch(() => null)
+    if (branch === map.current && answer !== null) {
+        scenes.value = answer.scenes
+    }
+}
+
+function take(name: string | null): void {
+    tries.leave()
+    map.edit(editTo(name))
+    isOpen.value = false
 }
 </script>
 
 <template>
     <div class="field">
         <span>Arrangement of the branch</span>
-        <NSelect
-            :value="value === SEVERAL ? null : value" :options="options" size="small" placeholder="Several" :input-props="{ 'aria-label': 'Arrangement of the branch' }"
-            aria-label="Arrangement of the branch" @update:value="choose" />
+        <NPopover :show="isOpen" trigger="click" placement="left" :show-arrow="false" :style="{ padding: '10px', maxHeight: '80vh', overflow: 'auto' }" @update:show="show">
+            <template #trigger><NButton size="small" block :aria-label="`Arrangement of the branch: ${words}`" :aria-expanded="isOpen">{{ words }}</NButton></template>
+            <ul class="arrangements" aria-label="Arrangements" @keydown.escape.stop="show(false)">
+                <li v-for="(option, i) in options" :key="option.name">
+                    <button :aria-pressed="value === option.name" :class="{ here: value === option.name }" :aria-label="option.label" @pointerenter="tries.look([editTo(option.own)])" @focus="tries.look([editTo(option.own)])" @pointerleave="tries.leave()" @blur="tries.leave()" @click="take(option.own)">
+                        <span class="picture"><MiniBoard v-if="scenes[i] !== undefined" :scene="scenes[i]" /></span>
+                        {{ option.label }}
+                    </button>
+                </li>
+            </ul>
+        </NPopover>
     </div>
 </template>
 
 <style scoped>
 .field > span { display: block; font-size: 13px; color: var(--soft); margin-bottom: 4px; }
+.arrangements { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: repeat(3, 150px); gap: 8px; }
+.arrangements button { display: block; width: 100%; padding: 5px 6px 6px; border: 1px solid var(--edge); border-radius: 8px; background: var(--slip); color: var(--ink); font: 13.5px 'Atkinson Hyperlegible'; text-align: left; cursor: pointer; }
+.arrangements button:hover, .arrangements button:focus-visible { outline: 2px solid var(--tide); }
+.arrangements button.here { box-shadow: inset 0 -3px 0 var(--tide); font-weight: 700; }
+.picture { display: block; height: 84px; border-radius: 5px; background: var(--board); overflow: hidden; margin-bottom: 4px; }
 </style>

@@ -131,3 +131,48 @@ it('sets text as wide as it was measured, in every face', function () {
     }
     expect($browser->complaints())->toBe([]);
 });
+
+it('is made wider by its side and larger by its corner, by hand, also on the left', function () {
+    $browser = lessonMap();
+    foreach (['Sources' => 1, 'Shadows' => -1] as $title => $sign) {
+        $browser->pick($title)->waitFor('.sizes .side');
+        $before = $browser->boxOf($title);
+        $grip = fn (string $which): array => $browser->script('const box = document.querySelector(`.sizes .${arguments[0]} .grip`).getBoundingClientRect(); return [box.x + box.width / 2, box.y + box.height / 2]', $which);
+        [$x, $y] = $grip('side');
+        $browser->drag([$x, $y], [$x + $sign * 60, $y])->saved();
+        $browser->waitUntil(fn (): bool => abs($browser->boxOf($title)['w'] - $before['w'] - 60) < 4, "{$title}, wider");
+        [$x, $y] = $grip('corner');
+        $browser->drag([$x, $y], [$x + $sign * $browser->boxOf($title)['w'] / 2, $y + 20])->saved();
+        $browser->waitUntil(fn (): bool => (float) drawnOf($browser, $title, 'font-size', 'text.title') > 23, "{$title}, larger");
+        $browser->keys('Mod+z', 'Mod+z')->saved()->waitUntil(fn (): bool => abs($browser->boxOf($title)['w'] - $before['w']) < 1, "{$title} as before");
+    }
+    expect($browser->complaints())->toBe([]);
+});
+
+it('lets a person see every map in an easy-reading face', function () {
+    $browser = lessonMap();
+    $family = fn (): string => (string) $browser->script('return getComputedStyle(document.querySelector(".board text.title")).fontFamily');
+    foreach (['See every map in the weighted face' => 'OpenDyslexic', 'See every map in its own faces' => 'Atkinson'] as $action => $face) {
+        $browser->keys('Mod+j')->waitFor('.palette')->type($action);
+        $browser->waitUntil(fn (): bool => $browser->script('return document.querySelector(".palette li.current span")?.innerText') === $action, $action);
+        $browser->keys('Enter')->waitUntil(fn (): bool => $browser->has('.board text.title') && str_contains($family(), $face), $face);
+    }
+    expect($browser->complaints())->toBe([]);
+});
+
+it('lays a branch out as the picture of it that one takes, after trying others', function () {
+    $browser = lessonMap();
+    $browser->pick('Light');
+    $browser->script('document.querySelector(`[aria-label^="Arrangement of the branch"]`).scrollIntoView({block: "center"})');
+    $browser->find('[aria-label^="Arrangement of the branch"]')->click();
+    $browser->waitFor('.arrangements .mini')->waitUntil(fn (): bool => $browser->count('.arrangements .mini') === 11, 'a picture of each');
+    $browser->script('document.querySelector(".arrangements [aria-label=Fishbone]").focus()');
+    $browser->waitUntil(fn (): bool => $browser->has('.board .axis'), 'the fishbone, tried');
+    $browser->press('Timeline')->saved()->waitUntil(fn (): bool => $browser->has('.board .axis') && $browser->boxOf('Sources')['x'] > $browser->boxOf('Light')['x'], 'the timeline');
+    $browser->script('document.querySelector(".board").focus()');
+    // Arrow keys and dragging go by what is drawn.
+    $browser->pick('Light')->keys('ArrowRight');
+    expect($browser->script('return document.querySelector(".line.chosen .text").textContent'))->toBe('Sources');
+    $browser->keys('Mod+z')->saved()->waitUntil(fn (): bool => ! $browser->has('.board .axis'), 'both sides again');
+    expect($browser->complaints())->toBe([]);
+});

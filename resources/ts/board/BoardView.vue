@@ -22,6 +22,7 @@ import DropSlot from './DropSlot.vue'
 import { endFirstPicture, keepFrame } from './firstPicture'
 import { isReadable } from './farLabels'
 import { deepestLevel, lookOfLevel } from './looks'
+import { features } from '@/features'
 import FirstWords from './FirstWords.vue'
 import { frameAround } from './geometry'
 import TypingSlip from './TypingSlip.vue'
@@ -38,6 +39,8 @@ const walk = useWalk()
 const preferences = usePreferences()
 const { run } = useActions()
 const ui = useUi()
+
+const onBoard = features.flatMap((feature) => feature.onBoard ?? [])
 
 const frame = ref<HTMLElement | null>(null)
 const layer = ref<HTMLElement | null>(null)
@@ -248,6 +251,7 @@ watch(() => (walk.at !== null ? camera.boxes.has(walk.at) : null), (there, befor
         <div ref="layer" class="layer">
             <svg v-bind="svgFrame" aria-hidden="true">
                 <BoardScene :painted="painted" :shift="shift" @drawn="clearLeft" />
+                <component :is="part" v-for="(part, i) in onBoard" :key="i" />
                 <DropSlot />
                 <rect v-if="lasso !== null" class="lasso" :x="lasso.x" :y="lasso.y" :width="lasso.w" :height="lasso.h" />
             </svg>

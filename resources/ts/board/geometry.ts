@@ -55,7 +55,7 @@ export function overlaps(a: Box, b: Box): boolean {
 /** The topic one comes to by an arrow key: along the branch first, else the nearest one drawn in that direction. */
 export function nearestTowards(
     boxes: ReadonlyMap<string, Box>,
-    slips: ReadonlyMap<string, Pick<Slip, 'grows' | 'parent'>>,
+    slips: ReadonlyMap<string, Pick<Slip, 'grows' | 'parent' | 'way'>>,
     tree: Tree,
     from: string,
     direction: Direction,
@@ -63,6 +63,11 @@ export function nearestTowards(
     const here = boxes.get(from)
     if (here === undefined) {
         return null
+    }
+    // Along a line and all around, what is below a topic is nearest by how far it is, not by its row.
+    const winding = childrenOf(tree, from).filter((id) => (slips.get(id)?.way.length ?? 0) > 0 && isBeyond(here, boxes.get(id), direction))
+    if (winding.length > 0) {
+        return closest(winding, boxes, middle(here))
     }
     const outward = childrenOf(tree, from).filter((id) => slips.get(id)?.grows === direction && boxes.has(id))
     if (outward.length > 0) {
@@ -78,6 +83,23 @@ export function nearestTowards(
         return beside
     }
     return inDirection(boxes, from, here, direction)
+}
+
+/** Whether the middle of a box lies beyond an edge of another. */
+function isBeyond(here: Box, box: Box | undefined, direction: Direction): boolean {
+    if (box === undefined) {
+        return false
+    }
+    const { x, y } = middle(box)
+    return { left: x < here.x, right: x > here.x + here.w, up: y < here.y, down: y > here.y + here.h }[direction]
+}
+
+function closest(ids: readonly string[], boxes: ReadonlyMap<string, Box>, to: { x: number; y: number }): string | null {
+    const far = (id: string): number => {
+        const box = boxes.get(id)
+        return box === undefined ? Infinity : Math.hypot(middle(box).x - to.x, middle(box).y - to.y)
+    }
+    return ids.reduce<string | null>((best, id) => (best === null || far(id) < far(best) ? id : best), null)
 }
 
 function middle(box: Box): { x: number; y: number } {

@@ -16,6 +16,8 @@ export interface Feature {
     readonly deskHint?: Component
     /** Its part of the desk, for what is chosen. */
     readonly deskSection?: Component
+    /** What it draws on the board for the hand, above the topics. */
+    readonly onBoard?: Component
     /** What it shows over the map when it is asked for: its dialogs. */
     readonly overlay?: Component
     /** Its page of the tray. */

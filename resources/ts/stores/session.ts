@@ -56,10 +56,15 @@ export const useSession = defineStore('session', () => {
         await api.keepKeys(next)
     }
 
+    /** Lets this person see every map in a typeface; null as each map says. */
+    async function changeFace(face: string | null): Promise<void> {
+        person.value = (await api.keepFace(face)).person
+    }
+
     /** The server no longer knows who this is. */
     function lose(): void {
         person.value = null
     }
 
-    return { person, demo, keys, changeKeys, know, enter, leave, lose }
+    return { person, demo, keys, changeKeys, changeFace, know, enter, leave, lose }
 })

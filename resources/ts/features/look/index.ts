@@ -1,7 +1,9 @@
 import type { Feature } from '../feature'
 import { lookActions } from './actions'
+import { faceActions } from './faceActions'
 import ChalkPage from './ChalkPage.vue'
 import LookDialogs from './LookDialogs.vue'
 import LookSection from './LookSection.vue'
+import SizeHandles from './SizeHandles.vue'
 
-export const look: Feature = { name: 'look', actions: lookActions, deskSection: LookSection, trayPage: { name: 'Chalks', component: ChalkPage }, overlay: LookDialogs }
+export const look: Feature = { name: 'look', actions: [...lookActions, ...faceActions], deskSection: LookSection, trayPage: { name: 'Chalks', component: ChalkPage }, overlay: LookDialogs, onBoard: SizeHandles }

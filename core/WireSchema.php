@@ -45,7 +45,7 @@ final class WireSchema
      */
     private static function row(string $class): array
     {
-        $fields = array_map(fn (Field $field): array => $field->schema(), $class::declared());
+        $fields = array_map(fn (Field $field): array => $field->schema(), $class::known());
 
         return [
             'description' => 'Always with all its fields; none where it is gone.',
@@ -69,7 +69,7 @@ final class WireSchema
     private static function setting(string $class): array
     {
         $which = $class::isOfTopic() ? ['topics' => ['type' => 'array', 'items' => ['type' => 'string']]] : ['row' => ['type' => 'string']];
-        $fields = self::object(array_map(fn (Field $field): array => $field->schema(), $class::declared()), []);
+        $fields = self::object(array_map(fn (Field $field): array => $field->schema(), $class::known()), []);
 
         return self::edit('row.set', ['type' => ['const' => $class::type()]] + $which + ['fields' => $fields], ['type', ...array_keys($which), 'fields']);
     }

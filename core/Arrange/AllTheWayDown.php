@@ -12,6 +12,11 @@ trait AllTheWayDown
         return self::name();
     }
 
+    public function hasAxis(): bool
+    {
+        return false;
+    }
+
     public function levels(): int
     {
         return 1;

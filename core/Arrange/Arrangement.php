@@ -35,6 +35,9 @@ interface Arrangement
     /** Where the marks of a folded branch stand. */
     public function opens(): Growth;
 
+    /** Whether it draws a line of its own at the slip (Slip::$axis), which is only known where its branch is placed. */
+    public function hasAxis(): bool;
+
     /** How many levels below a slip it places, each of which has to be there when it does. */
     public function levels(): int;
 

@@ -42,6 +42,11 @@ final readonly class BothSides implements Arrangement
         return Growth::Right;
     }
 
+    public function hasAxis(): bool
+    {
+        return false;
+    }
+
     public function levels(): int
     {
         return 1;

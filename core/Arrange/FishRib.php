@@ -34,6 +34,11 @@ final readonly class FishRib implements Arrangement
         return Growth::Right;
     }
 
+    public function hasAxis(): bool
+    {
+        return false;
+    }
+
     public function levels(): int
     {
         return 1;

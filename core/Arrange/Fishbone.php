@@ -59,6 +59,11 @@ final readonly class Fishbone implements Arrangement
         return Growth::Left;
     }
 
+    public function hasAxis(): bool
+    {
+        return true;
+    }
+
     public function levels(): int
     {
         return 2;
@@ -76,6 +81,8 @@ final readonly class Fishbone implements Arrangement
         foreach ($children as $rib) {
             $side = $rib->growth === Growth::Up ? -1 : 1;
             $along = $below[$rib->topic->id] ?? [];
+            // It may have the rectangle of an earlier drawing.
+            $rib->closeUp();
             $high = $this->high($along) + $rib->apartX;
             [$least, $most] = $this->strip($rib, $along, $side);
             $foot = floor(min($free[$side] - $most, $foot - self::STEP)) - abs($rib->apartY);
@@ -127,7 +134,6 @@ final readonly class Fishbone implements Arrangement
     /** @param  list<Slip>  $along  from above to below */
     private function stand(Slip $slip, Slip $rib, array $along, float $foot, float $high, int $side, float $line): void
     {
-        $rib->closeUp();
         $rib->x = round($foot - self::LEAN * $high - $rib->w / 2);
         $rib->y = $side < 0 ? $line - $high - $rib->h : $line + $high;
         $rib->leaves = Growth::Left;

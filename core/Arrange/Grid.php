@@ -43,6 +43,11 @@ final readonly class Grid implements Arrangement
         return Growth::Down;
     }
 
+    public function hasAxis(): bool
+    {
+        return false;
+    }
+
     public function levels(): int
     {
         return 2;

@@ -316,7 +316,7 @@ final class Layout
                 [$slip->apartX, $slip->apartY] = [$this->apart[$id]->number('x') ?? 0, $this->apart[$id]->number('y') ?? 0];
             }
             $known = $old === null && $stale !== null && ! isset($stale[$id]) ? $this->memory?->recall($slip) : null;
-            if ($known === true && ! $isGoneInto) {
+            if ($known === true && ! $isGoneInto && ! $given->arrangement->hasAxis()) {
                 $this->slips[$id] = $this->recalled[$id] = $slip;
 
                 continue;
@@ -360,13 +360,17 @@ final class Layout
             $stack = $left = [];
             $recalled = $this->recalled;
             $this->enter($map, $id, $slip, $children, [], $stack, $left);
-            // What is below a grid is gone into at once.
+            $entered = [$slip];
+            // What is below a grid, or along a line, is gone into at once.
             while (($next = array_pop($stack)) !== null) {
                 if (($below = $view->below($map, $next->topic->id)) !== []) {
                     $this->enter($map, $next->topic->id, $next, $below, [], $stack, $left);
+                    $entered[] = $next;
                 }
             }
-            $this->place($slip);
+            for ($i = count($entered) - 1; $i >= 0; $i--) {
+                $this->place($entered[$i]);
+            }
             $this->recalled = $recalled;
         }
 

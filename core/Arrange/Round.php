@@ -46,6 +46,11 @@ final readonly class Round implements Arrangement
         return Growth::Right;
     }
 
+    public function hasAxis(): bool
+    {
+        return false;
+    }
+
     public function levels(): int
     {
         return 1;

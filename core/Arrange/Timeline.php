@@ -48,6 +48,11 @@ final readonly class Timeline implements Arrangement
         return Growth::Right;
     }
 
+    public function hasAxis(): bool
+    {
+        return true;
+    }
+
     public function levels(): int
     {
         return 1;

@@ -66,7 +66,7 @@ final readonly class SetRows implements Edit
 
     public function sentence(TopicMap $map): string
     {
-        $field = count($this->fields) === 1 ? $this->class::declared()[array_key_first($this->fields)] : null;
+        $field = count($this->fields) === 1 ? $this->class::known()[array_key_first($this->fields)] : null;
         if ($this->class::isOfMap()) {
             return 'Changed the '.($field->called ?? $this->class::words());
         }

@@ -100,11 +100,15 @@ final class LookResolver
 
     public function of(string $topic, int $level): Look
     {
+        $level = $this->clamp($level);
+        if ($this->sources === [] && isset($this->own[$topic])) {
+            // Called for every such topic, so what is said is only looked into where it is not known yet.
+            return $this->resolved[$level.' '.implode(' ', $this->own[$topic]->fields())] ??= $this->build($level, $this->saidOf($topic));
+        }
         $said = $this->hasOwn($topic) ? $this->saidOf($topic) : [];
         if ($said === []) {
             return $this->ofLevel($level);
         }
-        $level = $this->clamp($level);
 
         return $this->resolved[$level.' '.serialize($said)] ??= $this->build($level, $said);
     }
@@ -225,7 +229,7 @@ final class LookResolver
     /** @return Said the values of a look that a row says */
     private static function said(TopicLook|NamedLook|LevelLook|MapLook $row): array
     {
-        return array_filter(array_diff_key($row->saying(), self::BESIDE), fn (mixed $value): bool => $value !== null);
+        return array_filter(array_diff_key($row->saying(), self::BESIDE), is_scalar(...));
     }
 
     /** @param  Said  $said */

@@ -21,6 +21,15 @@ abstract readonly class FeatureRow implements Row
     /** @return non-empty-array<string, Field> its fields by name */
     abstract public static function declared(): array;
 
+    /** @return non-empty-array<string, Field> the same, made once */
+    final public static function known(): array
+    {
+        /** @var array<class-string, non-empty-array<string, Field>> $known */
+        static $known = [];
+
+        return $known[static::class] ??= static::declared();
+    }
+
     /** What it is called in the middle of a sentence, "width", "cross-link". */
     abstract public static function words(): string;
 
@@ -45,7 +54,7 @@ abstract readonly class FeatureRow implements Row
     final public static function fromFields(string $id, array $fields): static
     {
         $values = [];
-        foreach (static::declared() as $name => $field) {
+        foreach (static::known() as $name => $field) {
             $values[$name] = array_key_exists($name, $fields) ? $field->kept($fields[$name]) : $field->blank;
         }
 
@@ -60,7 +69,7 @@ abstract readonly class FeatureRow implements Row
     final public static function read(Arguments $fields): array
     {
         $values = [];
-        foreach (static::declared() as $name => $field) {
+        foreach (static::known() as $name => $field) {
             if ($fields->has($name)) {
                 $values[$name] = $field->read($fields, $name);
             }
@@ -73,19 +82,19 @@ abstract readonly class FeatureRow implements Row
     /** @return list<string> the names of the fields that name topics; empty for a sort of which there is one a topic, or that is of the map */
     final public static function ends(): array
     {
-        return array_keys(array_filter(static::declared(), fn (Field $field): bool => $field->isTopic()));
+        return array_keys(array_filter(static::known(), fn (Field $field): bool => $field->isTopic()));
     }
 
     /** @return list<string> the names of the fields that hold text */
     final public static function texts(): array
     {
-        return array_keys(array_filter(static::declared(), fn (Field $field): bool => $field->isText()));
+        return array_keys(array_filter(static::known(), fn (Field $field): bool => $field->isText()));
     }
 
     /** @return list<string> the names of the fields that can be asked for across maps */
     final public static function asked(): array
     {
-        return array_keys(array_filter(static::declared(), fn (Field $field): bool => $field->isAsked));
+        return array_keys(array_filter(static::known(), fn (Field $field): bool => $field->isAsked));
     }
 
     /** @return list<Fact> what it says of its topics that can be asked for */
@@ -94,7 +103,7 @@ abstract readonly class FeatureRow implements Row
         $facts = [];
         foreach (array_intersect_key($this->saying(), array_flip(static::asked())) as $name => $value) {
             foreach ($this->topics() as $topic) {
-                $facts[] = static::declared()[$name]->fact($topic, static::type().'.'.$name, $value);
+                $facts[] = static::known()[$name]->fact($topic, static::type().'.'.$name, $value);
             }
         }
 
@@ -114,7 +123,15 @@ abstract readonly class FeatureRow implements Row
     /** @return array<string, scalar|null> the fields that say something */
     final public function saying(): array
     {
-        return array_filter($this->values, fn (mixed $value, string $name): bool => $value !== static::declared()[$name]->blank, ARRAY_FILTER_USE_BOTH);
+        $saying = [];
+        foreach (static::known() as $name => $field) {
+            $value = $this->values[$name] ?? $field->blank;
+            if ($value !== $field->blank) {
+                $saying[$name] = $value;
+            }
+        }
+
+        return $saying;
     }
 
     /** Whether it is a row of one topic and says nothing, so that it need not be there. */

@@ -32,9 +32,9 @@ it('arranges the map by the menu under its name, and a branch at the desk, by mo
     stands($browser, 'below', 'Quay', 'Harbour');
     stands($browser, 'beside', 'Ferry', 'Quay');
     $browser->pick('Quay');
-    $browser->find('.desk .n-base-selection')->click();
-    $browser->waitFor('.n-base-select-option')->script('[...document.querySelectorAll(".n-base-select-option")].find((e) => e.textContent.includes("Leftward")).click()');
-    $browser->saved();
+    $browser->script('document.querySelector(`.desk [aria-label^="Arrangement of the branch"]`).scrollIntoView({block: "center"})');
+    $browser->find('.desk [aria-label^="Arrangement of the branch"]')->click();
+    $browser->waitFor('.arrangements')->press('Leftward')->saved();
     stands($browser, 'left of', 'Crane', 'Quay');
     stands($browser, 'below', 'Rope', 'Crane');
     $browser->press('Undo')->saved();

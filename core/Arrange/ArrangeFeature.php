@@ -4,20 +4,28 @@ declare(strict_types=1);
 
 namespace ChalkTree\Arrange;
 
+use ChalkTree\Edit\Recorder;
+use ChalkTree\Edit\Settles;
 use ChalkTree\Feature;
 use ChalkTree\Map\TopicMap;
 
 /** Branches with an arrangement of their own, and those that are pulled apart. */
-final class ArrangeFeature implements Feature
+final class ArrangeFeature implements Feature, Settles
 {
     public function rows(): array
     {
-        return [BranchArrangement::class, Apart::class];
+        return [BranchArrangement::class, Apart::class, Place::class];
+    }
+
+    /** Topics that stand free stay where they are. */
+    public function settle(TopicMap $map, Recorder $recorder): void
+    {
+        FreePlaces::settle($map, $recorder);
     }
 
     public function edits(): array
     {
-        return [HoldApart::class];
+        return [HoldApart::class, AlignTopics::class];
     }
 
     public function schema(): array
@@ -26,6 +34,10 @@ final class ArrangeFeature implements Feature
             'name' => HoldApart::name(),
             'properties' => ['topics' => ['type' => 'array', 'items' => ['type' => 'string']], 'x' => ['type' => 'integer'], 'y' => ['type' => 'integer'], 'deep' => ['type' => 'boolean']],
             'required' => ['topics', 'x', 'y'],
+        ], 'AlignTopics' => [
+            'name' => AlignTopics::name(),
+            'properties' => ['topics' => ['type' => 'array', 'items' => ['type' => 'string']], 'way' => ['enum' => AlignTopics::WAYS]],
+            'required' => ['topics', 'way'],
         ]];
     }
 

@@ -21,6 +21,7 @@ final class Arrangements
         Timeline::class,
         Grid::class,
         Round::class,
+        Free::class,
     ];
 
     /** Those that only other arrangements ask for. */

@@ -55,6 +55,9 @@ final class Layout
     /** @var array<string, Apart> by topic */
     private array $apart = [];
 
+    /** @var array<string, Place> by topic */
+    private array $places = [];
+
     /** @var array<string, Given> those given so far, by their key */
     private array $given = [];
 
@@ -141,6 +144,7 @@ final class Layout
         $this->chalks = new Chalks($map, $this->looks);
         $this->faces->read($map);
         $this->apart = $map->rowsOf(Apart::class);
+        $this->places = $map->rowsOf(Place::class);
         $todo = [];
         $left = [];
         $stack = [];
@@ -198,13 +202,13 @@ final class Layout
             foreach ($children as $child) {
                 $below[$child->topic->id] = $this->slipsBelow($child->topic->id);
                 foreach ($below[$child->topic->id] as $cell) {
-                    $cell->isDirect = $cell->isWinding = false;
+                    $cell->isDirect = $cell->isWinding = $cell->isFree = false;
                 }
             }
         }
         $slip->axis = [];
         foreach ($children as $child) {
-            $child->isDirect = $child->isWinding = false;
+            $child->isDirect = $child->isWinding = $child->isFree = false;
         }
         $arrangement->place($slip, $children, $below);
         Ends::meet($slip, $children, $below);
@@ -312,6 +316,7 @@ final class Layout
             $slip = new Slip($topic, $above?->topic->id, $given);
             $slip->number = $this->numbers[$id] ?? '';
             $slip->parts = $this->faces->of($topic);
+            $slip->standsAt = isset($this->places[$id]) ? $this->places[$id]->at() : null;
             if (isset($this->apart[$id])) {
                 [$slip->apartX, $slip->apartY] = [$this->apart[$id]->number('x') ?? 0, $this->apart[$id]->number('y') ?? 0];
             }

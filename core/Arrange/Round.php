@@ -121,25 +121,12 @@ final readonly class Round implements Arrangement
         $row = $isFromTop ? -$child->top - Bands::LANE / 2 : $child->h / 2;
         // Straight to where its branch begins, then within its own band.
         $end = $edge - $sign * $near;
-        $child->route = [...$this->leaving($slip, $child, $end, $row), $end, $row];
+        $from = Outline::leave($slip, $child->x + $end, $child->y + $row);
+        $child->route = [$from[0] - $child->x, $from[1] - $child->y, $end, $row];
         if ($isFromTop) {
             array_push($child->route, $child->w / 2, $row, $child->w / 2, 0.0);
         } elseif ($near > 0.0) {
             array_push($child->route, $edge, $row);
         }
-    }
-
-    /**
-     * Where a line from the parent's middle leaves its box, from the child's corner.
-     *
-     * @return array{float, float}
-     */
-    private function leaving(Slip $slip, Slip $child, float $x, float $y): array
-    {
-        [$cx, $cy] = [$slip->w / 2 - $child->x, $slip->h / 2 - $child->y];
-        [$dx, $dy] = [$x - $cx, $y - $cy];
-        $part = min(1.0, $dx === 0.0 ? 1.0 : abs($slip->w / 2 / $dx), $dy === 0.0 ? 1.0 : abs($slip->h / 2 / $dy));
-
-        return [$cx + $dx * $part, $cy + $dy * $part];
     }
 }

@@ -77,6 +77,16 @@ final class Slip
     /** Whether it goes straight whatever its look says. */
     public bool $isDirect = false;
 
+    /** Whether it stands free, where it was put. */
+    public bool $isFree = false;
+
+    /**
+     * Where it was put, where its parent lets it stand free: its middle from the parent's.
+     *
+     * @var array{int, int}|null
+     */
+    public ?array $standsAt = null;
+
     /** Whether it goes otherwise than from edge to edge, so that it is not drawn so from afar either. */
     public bool $isWinding = false;
 
@@ -160,7 +170,7 @@ final class Slip
     private function place(): array
     {
         return [
-            $this->x, $this->y, $this->w, $this->h, $this->parent, $this->hidden, $this->above, $this->route, $this->leaves, $this->isDirect, $this->axis, $this->given->hash,
+            $this->x, $this->y, $this->w, $this->h, $this->parent, $this->hidden, $this->above, $this->route, $this->leaves, $this->isDirect, $this->isFree, $this->axis, $this->given->hash,
         ];
     }
 }

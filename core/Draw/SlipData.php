@@ -17,7 +17,7 @@ final readonly class SlipData
     }
 
     /**
-     * @return array{id: string, parent: string|null, x: float, y: float, w: float, h: float, level: int, grows: string, spine: string, opens: string, chalk: string, hidden: int, number: string, look: string, connector: array<string, mixed>|null, way: list<float>, parts: list<array<string, mixed>>}
+     * @return array{id: string, parent: string|null, x: float, y: float, w: float, h: float, level: int, grows: string, spine: string, opens: string, chalk: string, hidden: int, number: string, look: string, connector: array<string, mixed>|null, free: bool, way: list<float>, parts: list<array<string, mixed>>}
      */
     public function of(Slip $slip): array
     {
@@ -37,6 +37,7 @@ final readonly class SlipData
             'number' => $slip->number,
             'look' => $slip->look->hash,
             'connector' => SlipParts::connector($slip)?->toArray(),
+            'free' => $slip->isFree,
             'way' => $slip->isWinding ? array_map(fn (float $at): float => round($at, 1), $slip->route) : [],
             'parts' => array_map(fn (Primitive $part): array => $part->toArray(), $this->parts->of($slip)),
         ];

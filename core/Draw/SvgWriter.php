@@ -48,7 +48,7 @@ final class SvgWriter
             $at = "transform=\"translate({$box['x']} {$box['y']})\"";
             $connector = SlipParts::connector($slip);
             if ($connector !== null) {
-                $connectors .= "<g {$at}>".$this->writer->write([$connector])."</g>\n";
+                $connectors .= str_replace('<path ', "<path {$at} ", $this->writer->write([$connector]))."\n";
             }
             $slips .= "<g {$at}>".$this->slip($slip)."</g>\n";
         }

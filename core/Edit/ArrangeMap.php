@@ -42,6 +42,7 @@ final readonly class ArrangeMap implements Edit
             'stepped-list' => 'as a stepped list',
             'grid', 'fishbone', 'timeline' => "as a {$this->arrangement}",
             'round' => 'all around',
+            'free' => 'freely',
             default => $this->arrangement,
         };
     }

@@ -98,6 +98,11 @@ final class Edits
             if ($problem !== null) {
                 throw new InvalidEdit("This would break the map, so nothing was changed. {$problem}");
             }
+            foreach (Features::all() as $feature) {
+                if ($feature instanceof Settles) {
+                    $feature->settle($map, $recorder);
+                }
+            }
         } catch (Refusal $refusal) {
             $recorder->rollBack();
 

@@ -51,6 +51,19 @@ final class Recorder
         $this->map->drop($type, $id);
     }
 
+    /** @return array<string, Row|null> the rows of a type that were put or dropped so far, as they were at the beginning, by id; null for new ones */
+    public function beforeOf(string $type): array
+    {
+        $rows = [];
+        foreach ($this->touched as ['type' => $its, 'id' => $id, 'first' => $first]) {
+            if ($its === $type) {
+                $rows[$id] = $first;
+            }
+        }
+
+        return $rows;
+    }
+
     /** @return array<string, Topic|null> the topics put or dropped so far as they were at the beginning, by id; null for new ones */
     public function touchedTopics(): array
     {

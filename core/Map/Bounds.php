@@ -31,6 +31,9 @@ final class Bounds
     /** Pixels by which a branch can be held away from its neighbours. */
     public const FARTHEST_APART = 4_000;
 
+    /** Pixels from its parent at which a topic may stand free. */
+    public const FARTHEST_FREE = 20_000;
+
     /** Pixels of a topic's width. */
     public const NARROWEST = 60;
 

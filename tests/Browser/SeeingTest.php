@@ -44,11 +44,11 @@ it('goes round the parts of the window by one key, and shows where the focus is'
     $browser = opened("Plan\n\tA\n");
     $part = fn (): ?string => $browser->script('return document.activeElement.closest("[data-focus]")?.dataset.focus ?? null');
     $seen = [];
-    for ($i = 0; $i < 4; $i++) {
+    for ($i = 0; $i < 5; $i++) {
         $browser->keys('F6');
         $seen[] = $part();
     }
-    expect($seen)->toEqualCanonicalizing(['outline', 'board', 'desk', 'top']);
+    expect($seen)->toEqualCanonicalizing(['outline', 'board', 'tray', 'desk', 'top']);
     $browser->find('.board');
     $browser->script('document.querySelector(".outline").focus()');
     $browser->keys('F6');

@@ -173,7 +173,7 @@ it('writes caption, note, width and side at the desk', function () {
     settled($browser);
     usleep(900_000);
     settled($browser);
-    $width = $browser->find("input[aria-label='Width in pixels']");
+    $width = $browser->find("input[aria-label='Width']");
     $width->click();
     $width->sendKeys('200');
     $browser->keys('Tab');

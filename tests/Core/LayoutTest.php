@@ -8,6 +8,7 @@ use ChalkTree\Arrange\BranchArrangement;
 use ChalkTree\Arrange\Connector;
 use ChalkTree\Arrange\Fishbone;
 use ChalkTree\Arrange\FishRib;
+use ChalkTree\Arrange\Free;
 use ChalkTree\Arrange\Grid;
 use ChalkTree\Arrange\GridRow;
 use ChalkTree\Arrange\Growth;
@@ -69,13 +70,16 @@ function checkScene(Scene $scene, TopicMap $map): void
         expect($slip->parent)->toBe($map->topic($id)->parent);
         match (true) {
             // What goes all around has no side, and what stands along a rib is anywhere beside it.
-            $head instanceof Round, $head instanceof FishRib => null,
+            $head instanceof Round, $head instanceof FishRib, $head instanceof Free => null,
             $head instanceof Fishbone => expect($box['x'] + $box['w'])->toBeLessThan($parent['x']),
             $slip->growth === Growth::Up => expect($box['y'] + $box['h'])->toBeLessThan($parent['y']),
             $head instanceof SteppedList, $head instanceof Grid, $slip->growth === Growth::Down => expect($box['y'])->toBeGreaterThan($parent['y'] + $parent['h']),
             $slip->growth === Growth::Right => expect($box['x'])->toBeGreaterThan($parent['x'] + $parent['w']),
             default => expect($box['x'] + $box['w'])->toBeLessThan($parent['x']),
         };
+        if ($head instanceof Free) {
+            continue;
+        }
         $below[$slip->parent.$slip->growth->value][$id] = match (true) {
             $head instanceof TopDown, $head instanceof BottomUp, $head instanceof GridRow => $box['x'],
             // By its pole.
@@ -108,12 +112,24 @@ function isOnEdge(array $box, array $point, Slip $slip): bool
         || (($near($point[1], $box['y']) || $near($point[1], $box['y'] + $box['h'])) && $within($point[0], $box['x'], $box['w']));
 }
 
+/** Whether a topic or one above it stands free, where lines may go through. */
+function standsFree(Scene $scene, string $id): bool
+{
+    for ($at = $id; $at !== null; $at = $scene->slips[$at]->parent) {
+        if ($scene->slips[$at]->isFree) {
+            return true;
+        }
+    }
+
+    return false;
+}
+
 /** A slanted part of a connector goes through no other box. */
 function checkSlant(Scene $scene, string $id, array $boxes, array $line): void
 {
     [$a, $b, $c, $d] = $line;
     foreach ($boxes as $other => $o) {
-        if ($other === $id || $other === $scene->slips[$id]->parent) {
+        if ($other === $id || $other === $scene->slips[$id]->parent || standsFree($scene, $other)) {
             continue;
         }
         // Cut off what lies outside the box on each of its sides in turn.
@@ -154,7 +170,7 @@ function checkConnector(Scene $scene, string $id, array $boxes): void
             $crosses = $o['x'] < $frame[2] && $frame[0] < $o['x'] + $o['w'] && $o['y'] < $frame[3] && $frame[1] < $o['y'] + $o['h'];
             $isThin = $frame[2] < $frame[0] || $frame[3] < $frame[1];
             $crosses = $isThin ? $o['x'] < max($frame[0], $frame[2]) && min($frame[0], $frame[2]) < $o['x'] + $o['w'] && $o['y'] < max($frame[1], $frame[3]) && min($frame[1], $frame[3]) < $o['y'] + $o['h'] : $crosses;
-            if ($crosses && $other !== $id && $other !== $slip->parent) {
+            if ($crosses && $other !== $id && $other !== $slip->parent && ! standsFree($scene, $other)) {
                 throw new RuntimeException("The connector to {$id} ({$slip->topic->title}) crosses {$other} ({$scene->slips[$other]->topic->title}).");
             }
         }

@@ -9,7 +9,8 @@
  * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "FeatureRow".
  */
-export type FeatureRow = ArrangementRow | ApartRow | LookRow | LevelLookRow | MapLookRow | NamedLookRow | NumberingRow;
+export type FeatureRow =
+  ArrangementRow | ApartRow | PlaceRow | LookRow | LevelLookRow | MapLookRow | NamedLookRow | NumberingRow;
 /**
  * A path or a line of text. Paints go by their role, such as ink, chalk:tide or tint:tide; without one nothing is painted.
  *
@@ -58,7 +59,9 @@ export type Edit =
   | RemoveRows
   | SetArrangement
   | SetApart
+  | SetPlace
   | HoldApart
+  | AlignTopics
   | SetLook
   | SetLevelLook
   | SetMapLook
@@ -229,6 +232,7 @@ export interface ArrangementRow {
       | "timeline"
       | "grid"
       | "round"
+      | "free"
       | null;
   } | null;
   whole?: true;
@@ -249,6 +253,25 @@ export interface ApartRow {
   fields: {
     x: number;
     y: number;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "PlaceRow".
+ */
+export interface PlaceRow {
+  type: "place";
+  id: string;
+  fields: {
+    x: number | null;
+    y: number | null;
   } | null;
   whole?: true;
   /**
@@ -598,6 +621,10 @@ export interface Slip {
    * The line from its parent, in places from the corner of this box.
    */
   connector: DrawnPath | null;
+  /**
+   * Whether it stands where a person put it.
+   */
+  free: boolean;
   /**
    * The way of the connector, x and y in turn, where it winds; empty where it goes from edge to edge.
    */
@@ -1549,6 +1576,7 @@ export interface SetArrangement {
       | "timeline"
       | "grid"
       | "round"
+      | "free"
       | null;
   };
 }
@@ -1575,6 +1603,27 @@ export interface SetApart {
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetPlace".
+ */
+export interface SetPlace {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "place";
+  topics: string[];
+  fields: {
+    x?: number | null;
+    y?: number | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "HoldApart".
  */
 export interface HoldApart {
@@ -1591,6 +1640,23 @@ export interface HoldApart {
   x: number;
   y: number;
   deep?: boolean;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "AlignTopics".
+ */
+export interface AlignTopics {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "topic.align";
+  topics: string[];
+  way: "left" | "middle" | "right" | "top" | "centre" | "bottom" | "across" | "down";
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema

@@ -24,6 +24,7 @@ import { isReadable } from './farLabels'
 import { deepestLevel, lookOfLevel } from './looks'
 import { features } from '@/features'
 import FirstWords from './FirstWords.vue'
+import { freeLanding } from './freeLanding'
 import { frameAround } from './geometry'
 import TypingSlip from './TypingSlip.vue'
 import { useApartDrag } from './useApartDrag'
@@ -55,9 +56,10 @@ const { lasso, down: beginLasso } = useLasso({ boxes: () => camera.boxes, toBoar
 const { shift, down: beginApart } = useApartDrag(() => camera.scale)
 const leave = drag.offer({
     element: () => frame.value,
-    landingAt: (clientX, clientY) => {
+    landingAt: (clientX, clientY, ids) => {
         const { x, y } = toBoard(clientX, clientY)
-        return boardLanding({ tree: map.tree, boxes: camera.boxes, slips: camera.drawn, isDragged: drag.isDragged, isWhole: map.scope === null }, x, y)
+        const free = drag.copies || drag.hasGuest ? null : freeLanding({ tree: map.tree, boxes: camera.boxes, slips: camera.drawn, isDragged: drag.isDragged }, ids, x, y)
+        return free ?? boardLanding({ tree: map.tree, boxes: camera.boxes, slips: camera.drawn, isDragged: drag.isDragged, isWhole: map.scope === null }, x, y)
     },
     scrollBy: panBy,
 })

@@ -63,6 +63,7 @@ const reshape: readonly MenuLine[] = [
     'shape.wrap', 'shape.wrap-each', 'shape.dissolve', 'shape.lift', '-',
     'change.break', 'change.join', 'change.send', 'shape.append', 'shape.into-note', '-',
     'change.sort', 'change.number', 'change.tidy', 'change.empties', 'change.duplicates', 'change.levels', '-',
+    { name: 'Align what stands free', lines: ['free.left', 'free.middle', 'free.right', '-', 'free.top', 'free.centre', 'free.bottom', '-', 'free.across', 'free.down'] },
     'shape.duplicate', 'move.below', 'move.loose', 'apart.back', 'apart.back-branch', 'apart.back-all',
 ]
 const handOver: readonly MenuLine[] = ['export.md', 'export.txt', 'export.opml', 'export.json', 'export.svg', 'export.png', '-', 'clip.copy', 'clip.copy-alone', 'clip.address']

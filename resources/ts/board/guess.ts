@@ -58,6 +58,7 @@ export function guessedSlip(tree: Tree, topic: Topic, slips: KnownSlips): DrawnS
         connector: before?.connector ?? null,
         look: look.name,
         way: before?.way ?? [],
+        free: before?.free ?? false,
         parts: [...shapes(before ?? like, { w, h, spine, level }, look.box.corner), ...lines.map((line, i) => ({
             part: 'title', size: look.type.size, fill: look.type.ink.replace(/^(chalk|text)$/, `$1:${before?.chalk ?? parent?.chalk ?? 'mussel'}`), ...(look.type.face === 'clear' ? {} : { face: look.type.face }),
             y: (shaped ? (h - lines.length * look.type.line) / 2 : look.box.padY) + i * look.type.line + look.type.baseline,

@@ -8,14 +8,21 @@ import { childrenOf, topsOf } from './tree'
 
 type Place = Pick<Extract<Edit, { name: 'topic.move' }>, 'parent' | 'before' | 'after' | 'first' | 'side' | 'x' | 'y'>
 
+/** Where topics that stand free would stand: their middles, from those of their parents. */
+export interface Standing {
+    readonly stand: readonly { readonly id: string; readonly x: number; readonly y: number }[]
+}
+
 /** Where dragged topics would land. What shows it is up to the part of the window it is in. */
 export interface Landing {
     region: Region | 'lot' | 'frame'
-    place: Place | 'lot' | 'frame'
+    place: Place | 'lot' | 'frame' | Standing
     /** What the place is called, for those who hear it. */
     words: string
     /** On the board: the pale slot. In the outline: the line, or the frame around one. */
     mark: { x: number; y: number; w: number; h: number; into: boolean }
+    /** Lines along which what would stand so is aligned with others. */
+    guides?: readonly { readonly x: number; readonly y: number; readonly w: number; readonly h: number }[]
     /** The folded topic it is over, which unfolds if one stays. */
     over: string | null
 }
@@ -128,6 +135,9 @@ export const useDrag = defineStore('drag', () => {
             target?.take?.({ map: map.id, ids: own, copies: copies.value, landed: () => map.edit({ name: 'topic.remove', topics: own }) })
         } else if (where.place === 'lot') {
             map.edit({ name: 'topic.park', topics: [...ids.value] })
+        } else if (typeof where.place === 'object' && 'stand' in where.place) {
+            const step = newId()
+            map.edit(...where.place.stand.map(({ id, x, y }) => ({ name: 'row.set', step, type: 'place', topics: [id], fields: { x, y } }) as Edit))
         } else if (guest !== null && guest.map !== map.id) {
             void takeIn(guest, where.place)
         } else {

@@ -8,7 +8,7 @@ export type Panel = 'palette' | 'keys' | 'change' | 'move'
 export type Side = 'find' | 'lot' | 'removed'
 export type PhoneView = 'outline' | 'board' | 'desk'
 
-const REGIONS = ['outline', 'board', 'tray', 'second', 'desk', 'top']
+const REGIONS = ['outline', 'board', 'second', 'tray', 'desk', 'top']
 
 /** Which dialog is open, which part of a narrow window is seen, and where the focus goes. */
 export const useUi = defineStore('ui', () => {

@@ -12,6 +12,7 @@ export const arrangements = [
     { name: 'timeline', label: 'Timeline', words: 'as a timeline' },
     { name: 'grid', label: 'Grid', words: 'as a grid' },
     { name: 'round', label: 'Round', words: 'all around' },
+    { name: 'free', label: 'Free', words: 'freely' },
 ] as const
 
 export type ArrangementName = (typeof arrangements)[number]['name']

@@ -69,8 +69,8 @@ function press(handle: 'side' | 'corner', event: PointerEvent): void {
         <template v-else>
             <g class="handle side" @pointerdown.stop.prevent="press('side', $event)" @click.stop @dblclick.stop>
                 <title>Drag for the width</title>
-                <rect :x="edge - 6 * unit" :y="box.y + box.h / 2 - 13 * unit" :width="12 * unit" :height="26 * unit" fill="transparent" />
-                <rect class="grip" :x="edge - 2 * unit" :y="box.y + box.h / 2 - 8 * unit" :width="4 * unit" :height="16 * unit" :rx="2 * unit" />
+                <rect :x="edge - 6 * unit" :y="box.y - 12 * unit" :width="12 * unit" :height="24 * unit" fill="transparent" />
+                <rect class="grip" :x="edge - 2 * unit" :y="box.y - 8 * unit" :width="4 * unit" :height="16 * unit" :rx="2 * unit" />
             </g>
             <g class="handle corner" :class="{ left: isLeft }" @pointerdown.stop.prevent="press('corner', $event)" @click.stop @dblclick.stop>
                 <title>Drag for the size, type and all</title>

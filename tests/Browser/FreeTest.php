@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+use Tests\Browser\Studio;
+use Tests\Support\Browser;
+
+/** A map of a root and three topics around it, let free. */
+function freePaper(): Browser
+{
+    $browser = Studio::browser()->newMap();
+    $browser->type('Why boats float')->keys('Tab')->type('Water')->keys('Enter')->type('Hull')->keys('Enter')->type('Cargo')->keys('Mod+Enter')->saved();
+    $browser->menuOfMap('Arrangement', 'Arrange the map freely')->saved();
+
+    return $browser;
+}
+
+it('lets topics stand where one puts them, in line with others, and moves no other', function () {
+    $browser = freePaper();
+    $middle = function (string $title) use ($browser): array {
+        $box = $browser->boxOf($title);
+
+        return [$box['x'] + $box['w'] / 2, $box['y'] + $box['h'] / 2];
+    };
+    [$hull, $cargo, $water] = [$middle('Hull'), $middle('Cargo'), $middle('Water')];
+    // Near to the line of another it comes to stand on it.
+    $browser->drag($cargo, [$water[0] + 4, 520], release: false);
+    expect($browser->count('.guide'))->toBeGreaterThan(0);
+    $browser->pointer('mouseReleased', $water[0] + 4, 520);
+    $browser->saved()->waitUntil(fn (): bool => abs($middle('Cargo')[1] - 520) < 12 && abs($middle('Cargo')[0] - $water[0]) < 1.5, 'the topic where it was put');
+    expect($middle('Hull'))->toBe($hull)->and($middle('Water'))->toBe($water);
+    $browser->keys('Mod+ArrowDown', 'Mod+ArrowDown')->saved()->waitUntil(fn (): bool => $middle('Cargo')[1] > 530, 'a little lower');
+    usleep(400_000);
+    // A new one stands free of all and moves none.
+    $cargo = $middle('Cargo');
+    $browser->keys('Enter')->type('Lead')->keys('Mod+Enter')->saved();
+    expect($middle('Cargo'))->toBe($cargo)->and($middle('Hull'))->toBe($hull);
+    $browser->keys('Mod+z', 'Mod+z')->saved();
+    // Dropped on another it hangs there.
+    $browser->drag($middle('Cargo'), $middle('Hull'))->saved();
+    expect($browser->outline())->toBe(['Why boats float', '  Water', '  Hull', '    Cargo'])->and($browser->complaints())->toBe([]);
+});
+
+it('aligns and spreads by the menus', function () {
+    $browser = freePaper();
+    $browser->pick('Hull')->keys('Mod+a');
+    $browser->menuOn('Cargo')->press('Align at the left')->saved();
+    $lefts = fn (): array => array_map(fn (string $title): float => round($browser->boxOf($title)['x']), ['Water', 'Hull', 'Cargo']);
+    $browser->waitUntil(fn (): bool => count(array_unique($lefts())) === 1, 'one line at the left');
+    $browser->keys('Mod+z')->saved()->waitUntil(fn (): bool => count(array_unique($lefts())) > 1, 'as it was');
+    expect($browser->complaints())->toBe([]);
+});

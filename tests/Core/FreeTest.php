@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+use ChalkTree\Arrange\Layout;
+use ChalkTree\Arrange\Place;
+use ChalkTree\Arrange\View;
+use ChalkTree\Edit\Changes;
+use ChalkTree\Edit\Edits;
+use ChalkTree\Edit\InvalidEdit;
+use ChalkTree\Edit\Recorder;
+use ChalkTree\Edit\TopicDraft;
+use ChalkTree\Exchange\JsonReader;
+use ChalkTree\Exchange\JsonWriter;
+use ChalkTree\Map\Ids;
+use ChalkTree\Map\NewMap;
+use Tests\Support\Chance;
+use Tests\Support\RandomMaps;
+
+beforeEach(function () {
+    $this->map = NewMap::from(new TopicDraft('Why boats float', children: [
+        new TopicDraft('Water', children: [new TopicDraft('Pushes up'), new TopicDraft('Is pushed aside')]),
+        new TopicDraft('Hull'), new TopicDraft('Cargo', children: [new TopicDraft('Pulls down')]),
+    ]));
+    $this->id = fn (string $title): string => (string) array_search($title, array_map(fn ($topic): string => $topic->title, $this->map->everything()), true);
+    $this->make = fn (string $name, array $with): Changes => Edits::apply(Edits::read($name, $with), $this->map);
+    /** The middles of all topics by title, from the root's. */
+    $this->middles = function (): array {
+        $middles = [];
+        foreach (Layout::of($this->map, new View)->scene()->boxes() as $id => $box) {
+            $middles[$this->map->topic($id)->title] = [round($box['x'] + $box['w'] / 2), round($box['y'] + $box['h'] / 2)];
+        }
+
+        return $middles;
+    };
+});
+
+it('lets everything stand where it stood when a map or a branch is let free', function (string $name, array $with) {
+    $before = ($this->middles)();
+    $json = (new JsonWriter)->write($this->map);
+    $with = array_map(fn (mixed $value): mixed => $value === ['Water'] ? [($this->id)('Water')] : $value, $with);
+    $changes = ($this->make)($name, $with);
+    foreach (($this->middles)() as $title => [$x, $y]) {
+        expect(abs($x - $before[$title][0]))->toBeLessThanOrEqual(1.0, $title)->and(abs($y - $before[$title][1]))->toBeLessThanOrEqual(1.0, $title);
+    }
+    expect(count($this->map->rowsOf(Place::class)))->toBe($name === 'map.arrange' ? 6 : 2);
+    $changes->reversed()->applyTo($this->map, new Recorder($this->map));
+    expect((new JsonWriter)->write($this->map))->toBe($json);
+})->with([['map.arrange', ['arrangement' => 'free']], ['row.set', ['type' => 'arrangement', 'topics' => ['Water'], 'fields' => ['name' => 'free']]]]);
+
+it('gives a new topic a free place near by and moves no other, whatever comes and goes', function () {
+    ($this->make)('map.arrange', ['arrangement' => 'free']);
+    $chance = new Chance(4);
+    $known = ($this->middles)();
+    for ($i = 0; $i < 40; $i++) {
+        $parent = ($this->id)($chance->pick(['Why boats float', 'Water', 'Cargo']));
+        $before = array_keys($this->map->children($parent));
+        ($this->make)('topic.add', ['parent' => $parent, 'topic' => ['title' => "New {$i}"]]);
+        $boxes = Layout::of($this->map, new View)->scene()->boxes();
+        $new = $boxes[($this->id)("New {$i}")];
+        foreach ([$parent, ...$before] as $other) {
+            $o = $boxes[$other];
+            expect($new['x'] < $o['x'] + $o['w'] && $o['x'] < $new['x'] + $new['w'] && $new['y'] < $o['y'] + $o['h'] && $o['y'] < $new['y'] + $new['h'])->toBeFalse();
+        }
+        if ($chance->yes(30)) {
+            ($this->make)('topic.remove', ['topics' => [($this->id)("New {$i}")]]);
+        }
+        $now = ($this->middles)();
+        expect(array_intersect_key($now, $known))->toBe(array_intersect_key($known, $now));
+        $known = $now;
+    }
+});
+
+it('keeps places in its own format, and leaves them behind when a topic is hung elsewhere', function () {
+    ($this->make)('map.arrange', ['arrangement' => 'free']);
+    ($this->make)('row.set', ['type' => 'place', 'topics' => [($this->id)('Hull')], 'fields' => ['x' => -300, 'y' => 120]]);
+    expect(($this->middles)()['Hull'])->toBe([-300.0, 120.0]);
+    $json = (new JsonWriter)->write($this->map);
+    expect((new JsonWriter)->write((new JsonReader)->read($json, '')))->toBe($json);
+    ($this->make)('topic.move', ['topics' => [($this->id)('Hull')], 'parent' => ($this->id)('Cargo')]);
+    expect($this->map->rowsOf(Place::class)[($this->id)('Hull')]->at())->not->toBe([-300, 120]);
+});
+
+it('brings topics to one line and spreads them evenly, with what hangs on them', function () {
+    ($this->make)('map.arrange', ['arrangement' => 'free']);
+    foreach (['Water' => [-400, -90], 'Hull' => [50, 200], 'Cargo' => [380, 10]] as $title => [$x, $y]) {
+        ($this->make)('row.set', ['type' => 'place', 'topics' => [($this->id)($title)], 'fields' => ['x' => $x, 'y' => $y]]);
+    }
+    $ids = array_map($this->id, ['Water', 'Hull', 'Cargo', 'Pulls down']);
+    $boxes = fn (): array => array_map(fn (string $id): array => Layout::of($this->map, new View)->scene()->boxes()[$id], array_combine(['Water', 'Hull', 'Cargo', 'Pulls down'], $ids));
+    $before = $boxes();
+    ($this->make)('topic.align', ['topics' => $ids, 'way' => 'top']);
+    $after = $boxes();
+    expect(array_unique(array_map(fn (array $box): float => $box['y'], array_slice($after, 0, 3))))->toHaveCount(1)
+        ->and($after['Water']['y'])->toBe($before['Water']['y'])
+        ->and($after['Pulls down']['y'] - $after['Cargo']['y'])->toBe($before['Pulls down']['y'] - $before['Cargo']['y']);
+    ($this->make)('topic.align', ['topics' => $ids, 'way' => 'right']);
+    expect(array_unique(array_map(fn (array $box): float => $box['x'] + $box['w'], array_slice($boxes(), 0, 3))))->toHaveCount(1);
+    foreach (['Water' => -400, 'Hull' => 50, 'Cargo' => 380] as $title => $x) {
+        ($this->make)('row.set', ['type' => 'place', 'topics' => [($this->id)($title)], 'fields' => ['x' => $x, 'y' => 0]]);
+    }
+    ($this->make)('topic.align', ['topics' => $ids, 'way' => 'across']);
+    $spread = $boxes();
+    expect(abs(($spread['Hull']['x'] - $spread['Water']['x'] - $spread['Water']['w']) - ($spread['Cargo']['x'] - $spread['Hull']['x'] - $spread['Hull']['w'])))->toBeLessThanOrEqual(1.5);
+    $edit = Edits::read('topic.align', ['topics' => $ids, 'way' => 'down']);
+    Edits::apply($edit, $this->map);
+    expect($edit->sentence($this->map))->toBe('Spread 3 topics evenly');
+});
+
+it('brings only to one line what stands free', function (array $titles) {
+    expect(fn () => ($this->make)('topic.align', ['topics' => array_map($this->id, $titles), 'way' => 'left']))->toThrow(InvalidEdit::class, 'Only topics that stand free');
+})->with([[['Water', 'Hull']], [['Water']], [['Why boats float', 'Water']]]);
+
+it('stays as it is under random edits but for what they touch', function (int $seed) {
+    $chance = new Chance(300 + $seed);
+    $map = RandomMaps::map($chance, 40, loose: false);
+    Edits::apply(Edits::read('map.arrange', ['arrangement' => 'free']), $map);
+    for ($i = 0; $i < 40; $i++) {
+        $before = array_map(fn (Place $place): ?array => $place->at(), $map->rowsOf(Place::class));
+        $id = (string) $chance->pick(array_keys($map->all()));
+        try {
+            Edits::apply(RandomMaps::read($chance->pick([
+                ['name' => 'topic.add', 'parent' => $id, 'topic' => ['id' => Ids::next(), 'title' => $chance->title()]],
+                ['name' => 'topic.remove', 'topics' => [$id]],
+                ['name' => 'topic.retitle', 'topic' => $id, 'title' => $chance->title()],
+                ['name' => 'topic.caption', 'topics' => [$id], 'caption' => 'x'],
+            ])), $map);
+        } catch (ChalkTree\Refusal) {
+            continue;
+        }
+        $now = array_map(fn (Place $place): ?array => $place->at(), $map->rowsOf(Place::class));
+        expect(array_intersect_key($now, $before))->toBe(array_intersect_key($before, $now));
+        foreach ($map->all() as $topic) {
+            expect($topic->parent === null || isset($now[$topic->id]))->toBeTrue();
+        }
+    }
+})->with(range(1, 6));

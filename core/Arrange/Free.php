@@ -61,12 +61,14 @@ final readonly class Free implements Arrangement
             $taken[] = self::extent($child);
         }
         $isSought = count($waiting) <= self::MOST_SOUGHT;
+        $foot = max(array_column($taken, 3));
         foreach ($waiting as $child) {
             if (! $isSought || ! $this->seek($slip, $child, $taken)) {
                 $child->x = $slip->w + $child->look->spacing->reach + $child->left;
-                $child->y = max(array_column($taken, 3)) + self::ROOM + $child->top;
+                $child->y = $foot + self::ROOM + $child->top;
             }
-            $taken[] = self::extent($child);
+            $taken[] = $extent = self::extent($child);
+            $foot = max($foot, $extent[3]);
         }
         foreach ($children as $child) {
             $this->tie($slip, $child);

@@ -15,6 +15,9 @@ use ChalkTree\Map\TopicMap;
  */
 final class FreePlaces
 {
+    /** Parents with new topics that are laid out each for itself. */
+    private const FEW = 6;
+
     public static function settle(TopicMap $map, Recorder $recorder): void
     {
         $places = $map->rowsOf(Place::class);
@@ -30,10 +33,11 @@ final class FreePlaces
                 $parents[$topic->parent] = $topic->parent;
             }
         }
+        $parents = array_filter($parents, fn (string $parent): bool => self::isFree($map, $parent));
+        // A few are laid out each for itself, many all at once with the map.
+        $whole = count($parents) > self::FEW ? Layout::of($map, new View)->scene()->boxes() : null;
         foreach ($parents as $parent) {
-            if (self::isFree($map, $parent)) {
-                self::keepNew($map, $recorder, $parent);
-            }
+            self::keepNew($map, $recorder, $parent, $whole);
         }
     }
 
@@ -95,11 +99,15 @@ final class FreePlaces
         }
     }
 
-    /** New topics below one stay where they first stand. */
-    private static function keepNew(TopicMap $map, Recorder $recorder, string $parent): void
+    /**
+     * New topics below one stay where they first stand.
+     *
+     * @param  array<string, array{id: string, parent: string|null, x: float, y: float, w: float, h: float}>|null  $boxes  of the map, where it was laid out
+     */
+    private static function keepNew(TopicMap $map, Recorder $recorder, string $parent, ?array $boxes): void
     {
         $children = array_map(strval(...), array_keys($map->children($parent)));
-        $boxes = Layout::of($map, View::folding($children, $parent))->scene()->boxes();
+        $boxes ??= Layout::of($map, View::folding($children, $parent))->scene()->boxes();
         foreach ($children as $id) {
             if ($map->row(Place::type(), $id) === null && isset($boxes[$id], $boxes[$parent])) {
                 self::keep($recorder, $id, $boxes[$parent], $boxes[$id]);

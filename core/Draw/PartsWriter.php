@@ -54,7 +54,7 @@ final class PartsWriter
             $spans .= isset($span['href']) ? '<a href="'.self::text($span['href'])."\">{$set}</a>" : $set;
         }
 
-        return '<text xml:space="preserve" y="'.($part->what['y'] ?? 0).'" font-size="'.($part->what['size'] ?? 0).'"'.($face === TypeFace::Clear ? '' : ' font-family="'.$face->family().', sans-serif"').">{$spans}</text>";
+        return '<text xml:space="preserve" y="'.($part->what['y'] ?? 0).'" font-size="'.($part->what['size'] ?? 0).'"'.($face === TypeFace::Clear ? '' : " class=\"face-{$face->value}\"").">{$spans}</text>";
     }
 
     private function paint(string $role): string

@@ -8,6 +8,7 @@ use ChalkTree\Arrange\Scene;
 use ChalkTree\Arrange\Slip;
 use ChalkTree\Look\BoardTheme;
 use ChalkTree\Look\Chalk;
+use ChalkTree\Look\StyleSheet;
 use ChalkTree\Text\TypeFace;
 
 /**
@@ -56,6 +57,7 @@ final class SvgWriter
         $colours = $this->board->colours();
         $ground = $this->background ? "<rect x=\"{$x}\" y=\"{$y}\" width=\"{$w}\" height=\"{$h}\" fill=\"{$colours['board']}\"/>\n" : '';
         $style = 'text{font-family:"'.TypeFace::Clear->family().'",sans-serif;font-kerning:none;font-variant-ligatures:none;white-space:pre}'
+            .StyleSheet::faces(array_map(TypeFace::ofCut(...), array_keys($this->writer->cuts)))
             .($this->fonts?->css(array_keys($this->writer->cuts)) ?? '');
 
         return "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"{$w}\" height=\"{$h}\" viewBox=\"{$x} {$y} {$w} {$h}\" role=\"img\">\n"

@@ -16,8 +16,11 @@ final class LookFields
 
     public const LINES = ['curve', 'straight', 'corner', 'none'];
 
-    /** The paints that go without a chalk, and those that go with one or take that of the branch. */
-    private const PAINT = '/^(?:none|slip|plate|ink|soft|edge|(?:tint|chalk|text)(?::[a-z]{3,20})?)$/D';
+    /** The paints that go without a chalk. */
+    private const PLAIN = ['none', 'slip', 'plate', 'ink', 'soft', 'edge'];
+
+    /** Those that go with one, or take that of the branch. */
+    private const OF_CHALKS = ['tint', 'chalk', 'text'];
 
     /** @return non-empty-array<string, Field> */
     public static function all(): array
@@ -48,6 +51,13 @@ final class LookFields
 
     private static function paint(): Field
     {
-        return Field::formed(fn (string $paint): bool => preg_match(self::PAINT, $paint) === 1, 32, 'be a paint such as “slip”, “tint” or “chalk:tide”');
+        return Field::formed(self::isPaint(...), 32, 'be a paint such as “slip”, “tint” or “chalk:tide”');
+    }
+
+    private static function isPaint(string $paint): bool
+    {
+        [$sort, $chalk] = [...explode(':', $paint, 2), null];
+
+        return in_array($paint, self::PLAIN, true) || (in_array($sort, self::OF_CHALKS, true) && ($chalk === null || Chalk::tryFrom($chalk) !== null));
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ChalkTree\Look;
 
+use ChalkTree\Text\TypeFace;
+
 /** The colours of boards and chalks as CSS variables, so that the browser and every exported picture agree. */
 final class StyleSheet
 {
@@ -19,6 +21,23 @@ final class StyleSheet
                 $rules .= "--{$chalk->value}:{$chalk->line($board)};--{$chalk->value}-tint:{$chalk->tint($board)};--{$chalk->value}-text:{$chalk->text($board)};";
             }
             $css .= "[data-board={$board->value}]{{$rules}}";
+        }
+
+        return $css.self::faces(TypeFace::cases(), '!important');
+    }
+
+    /**
+     * The rules that set text in the faces it names by its class. A rule for all text goes before an attribute, so it is
+     * said by rules.
+     *
+     * @param  list<TypeFace>  $faces
+     * @param  string  $weight  "!important" where there are rules with more weight; not every program knows it
+     */
+    public static function faces(array $faces, string $weight = ''): string
+    {
+        $css = '';
+        foreach (array_unique($faces, SORT_REGULAR) as $face) {
+            $css .= $face === TypeFace::Clear ? '' : ".face-{$face->value}{font-family:\"{$face->family()}\",sans-serif{$weight}}";
         }
 
         return $css;

@@ -36,7 +36,16 @@ final class Capsule implements Shape
 
     public function spine(float $w, float $h, float $corner, float $thick, Growth $enters): string
     {
-        return Path::roundedSpine($w, $h, $enters->isSideways() ? min($w, $h) / 2 : min($w, $h) / 3, $thick, $enters);
+        $r = min($w, $h) / 2;
+        $in = max(1.0, $r - $thick);
+
+        // A crescent at an end, a bar along a side.
+        return match ($enters) {
+            Growth::Right => "M{$r} 0A{$r} {$r} 0 0 0 {$r} {$h}A{$in} {$r} 0 0 1 {$r} 0Z",
+            Growth::Left => 'M'.($w - $r)." 0A{$r} {$r} 0 0 1 ".($w - $r)." {$h}A{$in} {$r} 0 0 0 ".($w - $r).' 0Z',
+            Growth::Down => "M{$r} 0H".($w - $r)."v{$thick}H{$r}Z",
+            Growth::Up => "M{$r} {$h}H".($w - $r)."v-{$thick}H{$r}Z",
+        };
     }
 
     public function inset(float $w, float $h, Growth $edge, float $at): float

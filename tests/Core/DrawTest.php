@@ -10,8 +10,10 @@ use ChalkTree\Draw\Thumbnail;
 use ChalkTree\Edit\TopicDraft;
 use ChalkTree\Look\BoardTheme;
 use ChalkTree\Look\Chalk;
+use ChalkTree\Look\TopicLook;
 use ChalkTree\Map\NewMap;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Text\TypeFace;
 
 /** A drawing of a map as a document to ask. */
 function drawing(TopicMap $map, BoardTheme $board = BoardTheme::Day, View $view = new View, bool $background = true): DOMXPath
@@ -179,4 +181,33 @@ it('draws rings around topics and the line along a column', function () {
         ->and($plain)->not->toContain('stroke-dasharray')
         ->and(substr_count($ringed, 'stroke-dasharray'))->toBe(1)
         ->and($ringed)->toContain(ChalkTree\Look\Chalk::Ember->line(ChalkTree\Look\BoardTheme::Day));
+});
+
+it('sets every face in a file in that face, and carries its cut', function (TypeFace $face) {
+    $map = NewMap::from(new TopicDraft('Root', children: [new TopicDraft('Lantern **bold**')]));
+    $id = (string) array_keys($map->all())[1];
+    $map->put(TopicLook::fromFields($id, ['face' => $face->value, 'weight' => 'regular']));
+    $svg = (new SvgWriter(fonts: new EmbeddedFonts(dirname(__DIR__, 2).'/resources/fonts')))->write(Layout::of($map, new View)->scene(), 'Faces');
+    $drawing = new DOMDocument;
+    $drawing->loadXML($svg);
+    $style = $drawing->getElementsByTagName('style')->item(0)->textContent;
+    $text = array_values(array_filter(iterator_to_array($drawing->getElementsByTagName('text')), fn (DOMElement $one): bool => str_contains($one->textContent, 'Lantern')))[0];
+    foreach ([400, 700] as $weight) {
+        expect($style)->toContain("@font-face{font-family:\"{$face->family()}\";font-weight:{$weight};");
+    }
+    // A rule for all text would go before an attribute, so the face is said by a rule too.
+    expect($face === TypeFace::Clear ? $text->getAttribute('class') : $style)->toContain($face === TypeFace::Clear ? '' : ".{$text->getAttribute('class')}{font-family:\"{$face->family()}\"");
+})->with(TypeFace::cases());
+
+it('paints outlines and connectors as looks say, dashes and all', function () {
+    $map = NewMap::from(new TopicDraft('Root', children: [new TopicDraft('A')]));
+    $map->put(TopicLook::fromFields((string) array_keys($map->all())[1], ['shape' => 'oval', 'fill' => 'tint:kelp', 'edge' => 'chalk:ember', 'edgeThick' => 3, 'edgeDash' => 'dashed', 'ink' => 'text:dusk', 'lineDash' => 'dotted', 'lineChalk' => 'chalk:coral']));
+    $drawing = drawing($map);
+    $day = BoardTheme::Day;
+    expect(attribute($drawing, '//s:g/s:path[@stroke-width="3"]/@fill'))->toBe(Chalk::Kelp->tint($day))
+        ->and(attribute($drawing, '//s:g/s:path[@stroke-width="3"]/@stroke'))->toBe(Chalk::Ember->line($day))
+        ->and(attribute($drawing, '//s:g/s:path[@stroke-width="3"]/@stroke-dasharray'))->toBe('11 10.5')
+        ->and(attribute($drawing, '//s:text[s:tspan="A"]/s:tspan/@fill'))->toBe(Chalk::Dusk->text($day))
+        ->and(attribute($drawing, '/s:svg/s:path/@stroke'))->toBe(Chalk::Coral->line($day))
+        ->and(attribute($drawing, '/s:svg/s:path/@stroke-dasharray'))->not->toBe('');
 });

@@ -221,7 +221,7 @@ it('undoes looks, keeps them in its own format, and copies them', function () {
 it('refuses what is no look', function (string $type, array $fields) {
     expect(fn () => ($this->set)($type, $type === 'look' ? [$this->ids['Quay']] : Ids::next(), $fields))->toThrow(InvalidEdit::class);
 })->with([
-    ['look', ['fill' => 'red']], ['look', ['fill' => 'chalk:"/><script>']], ['look', ['ink' => '#ff0000']], ['look', ['size' => 7]], ['look', ['size' => 121]],
+    ['look', ['fill' => 'red']], ['look', ['fill' => 'chalk:"/><script>']], ['look', ['ink' => '#ff0000']], ['look', ['ink' => 'text:indigo']], ['look', ['edge' => 'slip:tide']], ['look', ['fill' => 'tint:']], ['look', ['size' => 7]], ['look', ['size' => 121]],
     ['look', ['shape' => 'star']], ['look', ['face' => 'Comic']], ['look', ['named' => 'x']], ['look', ['level' => 1]],
     ['level-look', ['level' => 4]], ['level-look', ['name' => 'x']], ['named-look', ['name' => '']], ['named-look', ['name' => "a\nb"]], ['named-look', ['name' => str_repeat('a', 61)]],
     ['map-look', ['whole' => 'none']], ['map-look', ['chalks' => 'rainbow']],

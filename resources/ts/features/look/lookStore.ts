@@ -27,6 +27,7 @@ export function saidBy(row: KeptRow | undefined): Record<string, Value> {
 /** The level of a topic's look. */
 export const levelOf = (tree: Tree, topic: string): number => Math.min(deepestLevel, depthOf(tree, topic) + (tree.topics.get(topic)?.parent === null && topic !== tree.root ? 1 : 0))
 
+/** In the order in which they hold: where two people said something at once, the later one's last. */
 const rowsOf = (tree: Tree, type: string): KeptRow[] => [...tree.rows.values()].filter((row) => row.type === type).sort((a, b) => (a.id < b.id ? -1 : 1))
 
 /** Saying how topics look, of one or of many at once; what is done at once is undone at once. */
@@ -37,10 +38,10 @@ export const useLooks = defineStore('looks', () => {
     const copied = shallowRef<Record<string, Value> | null>(null)
     const dialog = ref<'whole' | 'why' | null>(null)
 
-    const mapLook = computed(() => rowsOf(map.tree, 'map-look')[0])
+    const mapLook = computed(() => rowsOf(map.tree, 'map-look').at(-1))
     const namedLooks = computed(() => rowsOf(map.tree, 'named-look'))
     const levels = computed(() => [...new Set(map.chosen.map((id) => levelOf(map.tree, id)))].sort())
-    const levelLook = (level: number): KeptRow | undefined => rowsOf(map.tree, 'level-look').find((row) => row.fields.level === level)
+    const levelLook = (level: number): KeptRow | undefined => rowsOf(map.tree, 'level-look').filter((row) => row.fields.level === level).at(-1)
 
     /** The rows in which the chosen topics' looks are said, within reach. */
     const rows = computed<(KeptRow | undefined)[]>(() => ({

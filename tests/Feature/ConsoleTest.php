@@ -132,3 +132,9 @@ it('prints the letters that were not sent, the latest last', function () {
     Artisan::call('outbox:show', ['--most' => 2]);
     expect(Artisan::output())->toMatch('/To tove@saltmere.example, .* UTC: Second\n\nText of Second\n.*Third/s')->not->toContain('First');
 });
+
+it('prints the boxes of a map in every arrangement there is', function (string $arrangement) {
+    $id = trim(command('map:import '.fileOf("A\n\tB\n\t\tC\n\tD\n", 'txt'))['out']);
+    $scene = json_decode(command("map:scene {$id} --absolute --arrangement={$arrangement}")['out'], true);
+    expect($scene['arrangement'])->toBe($arrangement)->and($scene['boxes'])->toHaveCount(4);
+})->with(['both-sides', 'rightward', 'leftward', 'top-down', 'bottom-up', 'stepped-list', 'fishbone', 'timeline', 'grid', 'round', 'free']);

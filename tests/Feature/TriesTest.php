@@ -86,3 +86,26 @@ it('says everything anew when the look of the map or of a level changes, and onl
     expect($of['reset'])->toBeTrue()->and($of['slips'])->toHaveCount(5)->and($of['levels'])->toHaveCount(4)
         ->and(array_diff($of['levels'], array_column($of['looks'], 'name')))->toBe([]);
 });
+
+it('offers the looks with a name of all of a person’s maps, and of nobody else’s', function () {
+    ($this->set)('named-look', ['row' => Ids::next(), 'fields' => ['name' => 'Loud', 'size' => 40]]);
+    $other = $this->mapOf($this->tove);
+    $this->postJson("/api/maps/{$other->id}/edits", ['since' => 0, 'edits' => [['id' => Ids::next(), 'name' => 'row.set', 'type' => 'named-look', 'row' => Ids::next(), 'fields' => ['name' => 'Quiet', 'fill' => 'none']]]])->assertOk();
+    $looks = $this->getJson('/api/looks')->assertOk()->json('looks');
+    expect(array_column($looks, 'fields', 'name'))->toEqual(['Quiet' => ['fill' => 'none'], 'Loud' => ['size' => 40]])
+        ->and(array_column($looks, 'map'))->toEqualCanonicalizing([$this->map->id, $other->id]);
+    $this->deleteJson("/api/maps/{$other->id}")->assertOk();
+    expect(array_column($this->getJson('/api/looks')->json('looks'), 'name'))->toBe(['Loud']);
+    $this->actingAs($this->person('marit@saltmere.example'));
+    expect($this->getJson('/api/looks')->json('looks'))->toBe([]);
+    ($this->try)(['tries' => [[]]])->assertNotFound();
+});
+
+it('puts a look on many topics as one step, and takes it back as one', function () {
+    $topics = array_map(fn (string $title): string => $this->id($this->map, $title), ['Lanterns', 'Boats', 'Paper']);
+    ($this->set)('look', ['topics' => $topics, 'fields' => ['size' => 30, 'shape' => 'swept']]);
+    $sizes = fn (): array => array_column($this->getJson("/api/maps/{$this->map->id}")->json('scene.looks'), 'type');
+    expect(array_column($sizes(), 'size'))->toContain(30);
+    $answer = $this->postJson("/api/maps/{$this->map->id}/edits", ['since' => $this->map->fresh()->seq, 'edits' => [['id' => Ids::next(), 'name' => 'undo']]])->assertOk()->json();
+    expect($answer['undo'])->toBeNull()->and(array_intersect($topics, array_column($answer['scene']['slips'], 'id')))->toHaveCount(3)->and(array_column($sizes(), 'size'))->not->toContain(30);
+});

@@ -96,7 +96,8 @@ it('offers the looks with a name of all of a person’s maps, and of nobody else
         ->and(array_column($looks, 'map'))->toEqualCanonicalizing([$this->map->id, $other->id]);
     $this->deleteJson("/api/maps/{$other->id}")->assertOk();
     expect(array_column($this->getJson('/api/looks')->json('looks'), 'name'))->toBe(['Loud']);
-    $this->actingAs($this->person('marit@saltmere.example'));
+    $this->flushSession();
+    $this->actingAs($this->person('marit@saltmere.example')->fresh());
     expect($this->getJson('/api/looks')->json('looks'))->toBe([]);
     ($this->try)(['tries' => [[]]])->assertNotFound();
 });

@@ -7,10 +7,11 @@ namespace ChalkTree\Arrange;
 use ChalkTree\Edit\Recorder;
 use ChalkTree\Edit\Settles;
 use ChalkTree\Feature;
+use ChalkTree\Look\SaysLooks;
 use ChalkTree\Map\TopicMap;
 
 /** Branches with an arrangement of their own, and those that are pulled apart. */
-final class ArrangeFeature implements Feature, Settles
+final class ArrangeFeature implements Feature, SaysLooks, Settles
 {
     public function rows(): array
     {
@@ -23,9 +24,16 @@ final class ArrangeFeature implements Feature, Settles
         FreePlaces::settle($map, $recorder);
     }
 
+    public function looks(TopicMap $map): iterable
+    {
+        $headings = GridHeadings::of($map);
+
+        return $headings === null ? [] : [$headings];
+    }
+
     public function edits(): array
     {
-        return [HoldApart::class, AlignTopics::class];
+        return [HoldApart::class, AlignTopics::class, GridColumn::class];
     }
 
     public function schema(): array
@@ -38,6 +46,10 @@ final class ArrangeFeature implements Feature, Settles
             'name' => AlignTopics::name(),
             'properties' => ['topics' => ['type' => 'array', 'items' => ['type' => 'string']], 'way' => ['enum' => AlignTopics::WAYS]],
             'required' => ['topics', 'way'],
+        ], 'GridColumn' => [
+            'name' => GridColumn::name(),
+            'properties' => ['topic' => ['type' => 'string'], 'do' => ['enum' => GridColumn::WAYS], 'as' => ['type' => 'string']],
+            'required' => ['topic', 'do'],
         ]];
     }
 

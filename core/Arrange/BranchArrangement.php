@@ -20,8 +20,12 @@ final readonly class BranchArrangement extends FeatureRow
         return 'arrangement';
     }
 
+    /** "headings": whether the first row of a grid is one of headings. */
     public static function declared(): array
     {
-        return ['name' => Field::choice(Arrangements::names())->asked()];
+        return [
+            'name' => Field::choice(Arrangements::names())->asked(),
+            'headings' => Field::flag()->called('headings'),
+        ];
     }
 }

@@ -10,10 +10,11 @@ enum LookPlace: int
     case Whole = 0;
     case Map = 1;
     case Level = 2;
-    case Kind = 3;
-    case Named = 4;
-    case Topic = 5;
-    case Rule = 6;
+    case Heading = 3;
+    case Kind = 4;
+    case Named = 5;
+    case Topic = 6;
+    case Rule = 7;
 
     /** For the question why something looks so. */
     public function words(): string
@@ -22,6 +23,7 @@ enum LookPlace: int
             self::Whole => 'the look of the map',
             self::Map => 'the whole map',
             self::Level => 'its level',
+            self::Heading => 'the headings of its grid',
             self::Kind => 'its kind',
             self::Named => 'a look with a name',
             self::Topic => 'the topic itself',

@@ -81,7 +81,16 @@ final class LookResolver
     /** Whether a topic may look otherwise than others of its level. */
     public function hasOwn(string $topic): bool
     {
-        return isset($this->own[$topic]) || $this->sources !== [];
+        if (isset($this->own[$topic])) {
+            return true;
+        }
+        foreach ($this->sources as $source) {
+            if ($source->said($topic) !== []) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** Levels beyond the last look are drawn as it says, so a slip tells the level of its look. */

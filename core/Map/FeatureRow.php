@@ -147,6 +147,11 @@ abstract readonly class FeatureRow implements Row
         return is_string($value) ? $value : '';
     }
 
+    final public function flag(string $field): bool
+    {
+        return ($this->values[$field] ?? null) === true;
+    }
+
     final public function number(string $field): ?int
     {
         $value = $this->values[$field] ?? null;

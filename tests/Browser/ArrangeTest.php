@@ -67,3 +67,17 @@ it('arranges a branch by keys, goes about in it as it is drawn, and keeps it ove
     stands($browser, 'below', 'Winch', 'Rope');
     expect($browser->complaints())->toBe([]);
 });
+
+it('adds rows and columns to a grid by one key each, and moves a column', function () {
+    $browser = harbourMap();
+    $browser->menuOfMap('Arrangement', 'Arrange the map as a grid')->saved();
+    $browser->pick('Crane')->keys('Mod+Shift+ArrowRight')->saved()->waitFor('.title-editor')->type('Winch')->keys('Mod+Enter')->saved();
+    expect($browser->outline())->toBe(['Harbour', '  Quay', '    Crane', '    Winch', '    Rope', '  Ferry']);
+    stands($browser, 'beside', 'Winch', 'Crane');
+    $browser->keys('Mod+Shift+ArrowLeft')->saved();
+    expect($browser->outline())->toBe(['Harbour', '  Quay', '    Winch', '    Crane', '    Rope', '  Ferry']);
+    $browser->keys('Mod+Shift+ArrowDown')->waitFor('.title-editor')->type('Slipway')->keys('Mod+Enter')->saved();
+    expect($browser->outline())->toBe(['Harbour', '  Quay', '    Winch', '    Crane', '    Rope', '  Slipway', '  Ferry'])->and($browser->complaints())->toBe([]);
+    $browser->keys('Mod+z', 'Mod+z', 'Mod+z')->saved();
+    expect($browser->outline())->toBe(['Harbour', '  Quay', '    Crane', '    Rope', '  Ferry']);
+});

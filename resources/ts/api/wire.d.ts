@@ -62,6 +62,7 @@ export type Edit =
   | SetPlace
   | HoldApart
   | AlignTopics
+  | GridColumn
   | SetLook
   | SetLevelLook
   | SetMapLook
@@ -234,6 +235,7 @@ export interface ArrangementRow {
       | "round"
       | "free"
       | null;
+    headings: boolean;
   } | null;
   whole?: true;
   /**
@@ -1578,6 +1580,7 @@ export interface SetArrangement {
       | "round"
       | "free"
       | null;
+    headings?: boolean;
   };
 }
 /**
@@ -1657,6 +1660,24 @@ export interface AlignTopics {
   name: "topic.align";
   topics: string[];
   way: "left" | "middle" | "right" | "top" | "centre" | "bottom" | "across" | "down";
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "GridColumn".
+ */
+export interface GridColumn {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "grid.column";
+  topic: string;
+  do: "add" | "left" | "right" | "remove";
+  as?: string;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -2128,7 +2149,7 @@ export interface LookReason {
    * None where only the look of the map says it.
    */
   value: string | number | null;
-  place: "whole" | "map" | "level" | "kind" | "named" | "topic" | "rule";
+  place: "whole" | "map" | "level" | "heading" | "kind" | "named" | "topic" | "rule";
   /**
    * Where it is said.
    */

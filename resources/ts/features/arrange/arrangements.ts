@@ -17,6 +17,19 @@ export const arrangements = [
 
 export type ArrangementName = (typeof arrangements)[number]['name']
 
+/** Whether what is right below a topic are the rows of a grid. */
+export function isGrid(tree: Tree, topic: string): boolean {
+    const own = ownArrangement(tree, topic)
+    return (own ?? (tree.topics.get(topic)?.parent === null ? tree.arrangement : null)) === 'grid'
+}
+
+/** Whether a topic is a cell of a grid. */
+export function isCell(tree: Tree, topic: string): boolean {
+    const row = tree.topics.get(topic)?.parent
+    const head = row == null ? null : tree.topics.get(row)?.parent
+    return head != null && isGrid(tree, head)
+}
+
 /** The arrangement that a branch has of its own; null where it has that of what stands above it. */
 export function ownArrangement(tree: Tree, topic: string): string | null {
     const name = rowOf(tree, 'arrangement', topic)?.fields.name

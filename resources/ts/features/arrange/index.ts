@@ -2,7 +2,8 @@ import type { Feature } from '../feature'
 import { arrangeActions } from './actions'
 import { apartActions } from './apartActions'
 import { freeActions } from './freeActions'
+import { gridActions } from './gridActions'
 import ApartHint from './ApartHint.vue'
 import ArrangeSection from './ArrangeSection.vue'
 
-export const arrange: Feature = { name: 'arrange', actions: [...apartActions, ...arrangeActions, ...freeActions], deskHint: ApartHint, deskSection: ArrangeSection }
+export const arrange: Feature = { name: 'arrange', actions: [...apartActions, ...arrangeActions, ...freeActions, ...gridActions], deskHint: ApartHint, deskSection: ArrangeSection }

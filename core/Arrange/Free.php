@@ -35,9 +35,15 @@ final readonly class Free implements Arrangement
         return Growth::Right;
     }
 
+    /** The direction of one that was put somewhere, so that its spine faces its parent. */
+    public static function towards(?Place $place): Growth
+    {
+        return ($place?->at()[0] ?? 0) < 0 ? Growth::Left : Growth::Right;
+    }
+
     public function enters(Growth $growth): Growth
     {
-        return $growth === Growth::Left ? Growth::Down : $growth;
+        return $growth;
     }
 
     public function opens(): Growth

@@ -294,7 +294,7 @@ final class Layout
             if ($above === null || $arrangement === null) {
                 $given = $this->givenOnTop($map, $id);
             } else {
-                $growth = $arrangement->growth($above, $topic, $index++, $count);
+                $growth = $arrangement instanceof Free ? Free::towards($this->places[$id] ?? null) : $arrangement->growth($above, $topic, $index++, $count);
                 $own = $isGoneInto ? null : $this->own[$id] ?? null;
                 // Siblings are mostly given the same.
                 $given = $own === null && $chalks === [] && ! $this->looks->hasOwn($id)

@@ -165,7 +165,7 @@ it('lays a branch out as the picture of it that one takes, after trying others',
     $browser->pick('Light');
     $browser->script('document.querySelector(`[aria-label^="Arrangement of the branch"]`).scrollIntoView({block: "center"})');
     $browser->find('[aria-label^="Arrangement of the branch"]')->click();
-    $browser->waitFor('.arrangements .mini')->waitUntil(fn (): bool => $browser->count('.arrangements .mini') === 11, 'a picture of each');
+    $browser->waitFor('.arrangements .mini')->waitUntil(fn (): bool => $browser->count('.arrangements .mini') === 12, 'a picture of each');
     $browser->script('document.querySelector(".arrangements [aria-label=Fishbone]").focus()');
     $browser->waitUntil(fn (): bool => $browser->has('.board .axis'), 'the fishbone, tried');
     $browser->press('Timeline')->saved()->waitUntil(fn (): bool => $browser->has('.board .axis') && $browser->boxOf('Sources')['x'] > $browser->boxOf('Light')['x'], 'the timeline');

@@ -9,6 +9,8 @@ use ChalkTree\Map\Topic;
 /** What the ribs of a fishbone are: the fishbone places what stands along them. Nobody chooses it. */
 final readonly class FishRib implements Arrangement
 {
+    use PlacedByHead;
+
     public static function name(): string
     {
         return 'fish-rib';
@@ -17,35 +19,5 @@ final readonly class FishRib implements Arrangement
     public function growth(Slip $head, Topic $child, int $index, int $count): Growth
     {
         return Growth::Left;
-    }
-
-    public function handsDown(Growth $growth): string
-    {
-        return SteppedList::name();
-    }
-
-    public function enters(Growth $growth): Growth
-    {
-        return $growth;
-    }
-
-    public function opens(): Growth
-    {
-        return Growth::Right;
-    }
-
-    public function hasAxis(): bool
-    {
-        return false;
-    }
-
-    public function levels(): int
-    {
-        return 1;
-    }
-
-    public function place(Slip $slip, array $children, array $below): void
-    {
-        $slip->closeUp();
     }
 }

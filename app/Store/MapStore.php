@@ -247,32 +247,48 @@ final readonly class MapStore
     /** Writes what an edit changed; the caller has opened a transaction. */
     public function save(MapRecord $record, TopicMap $map, Changes $changes): void
     {
-        $new = [];
+        $new = $kept = $gone = [];
         foreach ($changes->all as $change) {
+            $row = $map->row($change->type, $change->id);
             if ($change->type === Sheet::type()) {
                 $sheet = $map->sheet();
                 $record->title = $sheet->title;
                 $record->arrangement = $sheet->arrangement;
             } elseif ($change->before === null) {
-                $new[] = $map->row($change->type, $change->id);
+                $new[] = $row;
+            } elseif ($change->type === Topic::type()) {
+                $this->change($record->id, $change);
+            } elseif ($row instanceof FeatureRow) {
+                $kept[] = $row;
             } else {
-                $this->change($record->id, $change, $map->row($change->type, $change->id));
+                $gone[$change->type][] = $change->id;
             }
         }
         $this->insert($record->id, array_filter($new));
+        foreach (array_chunk($kept, self::CHUNK) as $chunk) {
+            RowRecord::query()->toBase()->upsert(array_map(fn (FeatureRow $row): array => $this->rowColumns($record->id, $row), $chunk), ['map_id', 'type', 'id'], ['fields']);
+        }
+        foreach ($gone as $type => $ids) {
+            foreach (array_chunk($ids, self::CHUNK) as $chunk) {
+                $this->kept($record->id)->toBase()->where('type', $type)->whereIn('id', $chunk)->delete();
+            }
+        }
     }
 
-    private function change(string $map, Change $change, ?Row $row): void
+    private function change(string $map, Change $change): void
     {
-        $isTopic = $change->type === Topic::type();
-        $kept = $isTopic
-            ? TopicRecord::query()->where('map_id', $map)->where('id', $change->id)->toBase()
-            : $this->kept($map)->where('type', $change->type)->where('id', $change->id)->toBase();
-        match (true) {
-            $change->after === null => $kept->delete(),
-            $isTopic => $kept->update($this->columns($change->after)),
-            default => $kept->update(['fields' => $this->encoded($row?->fields() ?? [])]),
-        };
+        $kept = TopicRecord::query()->where('map_id', $map)->where('id', $change->id)->toBase();
+        if ($change->after === null) {
+            $kept->delete();
+        } else {
+            $kept->update($this->columns($change->after));
+        }
+    }
+
+    /** @return array{map_id: string, type: string, id: string, fields: string} */
+    private function rowColumns(string $map, FeatureRow $row): array
+    {
+        return ['map_id' => $map, 'type' => $row::type(), 'id' => $row->id, 'fields' => $this->encoded($row->saying())];
     }
 
     /** @param  array<Row>  $rows */
@@ -285,11 +301,8 @@ final readonly class MapStore
                 $chunk,
             ));
         }
-        foreach (array_chunk(array_filter($rows, fn (Row $row): bool => ! $row instanceof Topic), self::CHUNK) as $chunk) {
-            RowRecord::query()->toBase()->insert(array_map(
-                fn (Row $row): array => ['map_id' => $map, 'type' => $row::type(), 'id' => $row->id(), 'fields' => $this->encoded($row->fields())],
-                $chunk,
-            ));
+        foreach (array_chunk(array_filter($rows, fn (Row $row): bool => $row instanceof FeatureRow), self::CHUNK) as $chunk) {
+            RowRecord::query()->toBase()->insert(array_map(fn (FeatureRow $row): array => $this->rowColumns($map, $row), $chunk));
         }
     }
 

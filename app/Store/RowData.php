@@ -6,6 +6,7 @@ namespace App\Store;
 
 use ChalkTree\Edit\Change;
 use ChalkTree\Edit\Changes;
+use ChalkTree\Features;
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Row;
 use ChalkTree\Map\Topic;
@@ -57,13 +58,31 @@ final class RowData
                 $come[$row->id] = $row->id;
             }
         }
-        foreach ($come === [] ? [] : $map->living() as $row) {
-            if (array_intersect($row->topics(), $come) !== [] && ! isset($fields["{$row::type()} {$row->id}"])) {
+        foreach ($come === [] ? [] : self::about($map, $come) as $row) {
+            if (! isset($fields["{$row::type()} {$row->id}"])) {
                 $rows[] = self::row($row, null);
             }
         }
 
         return $rows;
+    }
+
+    /**
+     * The rows of features that are about some topics and in the map; those of all others are not looked into.
+     *
+     * @param  array<string, string>  $topics
+     * @return iterable<FeatureRow>
+     */
+    private static function about(TopicMap $map, array $topics): iterable
+    {
+        foreach (Features::rows() as $class) {
+            $rows = $map->rowsOf($class);
+            foreach ($class::isOfTopic() ? array_intersect_key($rows, $topics) : $rows as $row) {
+                if (array_intersect($row->topics(), $topics) !== [] && $map->isLiving($row)) {
+                    yield $row;
+                }
+            }
+        }
     }
 
     /** Whether the other side may not have the row at all, so that it needs every field. */

@@ -104,7 +104,7 @@ final readonly class Snapshots
         if ($parts === null) {
             return;
         }
-        $texts = $parents = [];
+        $texts = $parents = $types = [];
         foreach ($changes as $made) {
             foreach ($made->all as $change) {
                 if ($change->type === Topic::type()) {
@@ -116,12 +116,16 @@ final readonly class Snapshots
                         }
                     }
                 } elseif ($change->type !== Sheet::type()) {
-                    $texts["rows {$change->type}"] = $this->written($map, $change->type);
+                    $types[$change->type] = true;
                 }
             }
         }
         foreach (array_keys($parents) as $parent) {
             $texts[SnapshotTopics::keyBelow((string) $parent)] = $this->idsBelow($map, (string) $parent);
+        }
+        // All rows of a sort lie together, so they are written once, however many changed.
+        foreach (array_keys($types) as $type) {
+            $texts["rows {$type}"] = $this->written($map, (string) $type);
         }
         $this->cache->change($this->name($record), $this->states->of($record), $parts, $texts);
     }
@@ -133,7 +137,7 @@ final readonly class Snapshots
 
     private function written(TopicMap $map, string $type): string
     {
-        $rows = array_map(fn (FeatureRow $row): array => $row->fields(), $map->rowsOf(RowTypes::ofFeature($type)));
+        $rows = array_map(fn (FeatureRow $row): array => $row->saying(), $map->rowsOf(RowTypes::ofFeature($type)));
 
         return json_encode((object) $rows, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
     }

@@ -53,9 +53,15 @@ abstract readonly class FeatureRow implements Row
 
     final public static function fromFields(string $id, array $fields): static
     {
-        $values = [];
-        foreach (static::known() as $name => $field) {
-            $values[$name] = array_key_exists($name, $fields) ? $field->kept($fields[$name]) : $field->blank;
+        /** @var array<class-string, array<string, scalar|null>> $blanks */
+        static $blanks = [];
+        $known = static::known();
+        $values = $blanks[static::class] ??= array_map(fn (Field $field): int|string|bool|null => $field->blank, $known);
+        // Most rows say little, and a map may have many.
+        foreach ($fields as $name => $value) {
+            if (isset($known[$name])) {
+                $values[$name] = $known[$name]->kept($value);
+            }
         }
 
         return new static($id, $values);

@@ -19,8 +19,14 @@ final class FeatureRows
     /** @param  Closure(string): iterable<FeatureRow>  $read  all rows of a type; to be called before anything else */
     public function lend(Closure $read): void
     {
+        /** @var array<string, list<FeatureRow>> $known */
+        $known = [];
+        // Copies of a map share what one of them has read; rows never change.
+        $once = function (string $type) use ($read, &$known): array {
+            return $known[$type] ??= [...$read($type)];
+        };
         foreach (Features::rows() as $class) {
-            $this->unread[$class::type()] = $read;
+            $this->unread[$class::type()] = $once;
         }
     }
 

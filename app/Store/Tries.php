@@ -19,6 +19,9 @@ final readonly class Tries
     /** Topics on the board; a larger map is not drawn just to try. */
     private const MOST_ON_BOARD = 3000;
 
+    /** Values in all edits together. */
+    private const MOST_NAMED = 20_000;
+
     public function __construct(private MapStore $store)
     {
     }
@@ -31,6 +34,7 @@ final readonly class Tries
      */
     public function of(MapRecord $record, array $tries, ?View $view, ?string $branch): array
     {
+        $this->bound($tries);
         $map = $this->store->load($record);
         if ($view !== null && count($map->all()) > self::MOST_ON_BOARD) {
             throw new InvalidEdit('This map is too large to try something on all of it.', 'board');
@@ -38,6 +42,22 @@ final readonly class Tries
         $branch = $branch !== null && $map->topic($branch, 'branch')->id !== $map->sheet()->root ? $branch : null;
 
         return ['scenes' => array_map(fn (mixed $edits): array => $this->scene($map, is_array($edits) ? array_values($edits) : [], $view, $branch), $tries)];
+    }
+
+    /**
+     * One edit may name every topic of the largest map, and many edits no more than that together.
+     *
+     * @param  list<mixed>  $tries
+     */
+    private function bound(array $tries): void
+    {
+        $topics = 0;
+        array_walk_recursive($tries, function () use (&$topics): void {
+            $topics++;
+        });
+        if ($topics > self::MOST_NAMED) {
+            throw new InvalidEdit('This is too much to try at once.', 'tries');
+        }
     }
 
     /**

@@ -40,11 +40,12 @@ final class AlignTopics implements Edit
         $scene = Layout::of($map, new View)->scene();
         $boxes = $scene->boxes();
         $moving = [];
+        $chosen = array_flip($this->topics);
         foreach ($this->topics as $id) {
             $topic = $map->topic($id, 'topics');
             $isFree = isset($scene->slips[$id]) && ($scene->slips[$id]->isFree || ($topic->parent === null && $id !== $map->sheet()->root && $topic->parked === null && $topic->column === null));
             // What hangs on another of them goes with it.
-            $isBelow = array_filter($map->ancestors($id), fn (Topic $above): bool => in_array($above->id, $this->topics, true)) !== [];
+            $isBelow = array_filter($map->ancestors($id), fn (Topic $above): bool => isset($chosen[$above->id])) !== [];
             if ($isFree && ! $isBelow) {
                 $moving[$id] = $boxes[$id];
             }

@@ -11,6 +11,7 @@ use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\TopicDraft;
 use ChalkTree\Exchange\JsonReader;
 use ChalkTree\Exchange\JsonWriter;
+use ChalkTree\Exchange\UnreadableFile;
 use ChalkTree\Features;
 use ChalkTree\Look\BoardTheme;
 use ChalkTree\Look\Chalk;
@@ -267,4 +268,10 @@ it('draws connectors in every form, thin and thick, dashed or not at all', funct
         ->and($of(['line' => 'none']))->toBe([])
         ->and($of(['line' => 'curve', 'lineDash' => 'dashed', 'lineThick' => 6, 'lineTaper' => 'even', 'lineChalk' => 'chalk:coral']))
         ->toMatchArray(['stroke' => 'chalk:coral', 'thick' => 6.0, 'dash' => '20 18']);
+});
+
+it('takes from a file only so many rows of the map', function () {
+    $data = json_decode((new JsonWriter)->write($this->map), true);
+    $data['rows'] = array_map(fn (): array => ['type' => 'level-look', 'id' => Ids::next(), 'fields' => ['level' => 1, 'size' => 20]], range(1, Bounds::MOST_OF_MAP + 1));
+    expect(fn () => (new JsonReader)->read((string) json_encode($data), ''))->toThrow(UnreadableFile::class, 'at most 200');
 });

@@ -110,3 +110,9 @@ it('puts a look on many topics as one step, and takes it back as one', function 
     $answer = $this->postJson("/api/maps/{$this->map->id}/edits", ['since' => $this->map->fresh()->seq, 'edits' => [['id' => Ids::next(), 'name' => 'undo']]])->assertOk()->json();
     expect($answer['undo'])->toBeNull()->and(array_intersect($topics, array_column($answer['scene']['slips'], 'id')))->toHaveCount(3)->and(array_column($sizes(), 'size'))->not->toContain(30);
 });
+
+it('tries only so much at once', function () {
+    $many = array_fill(0, 11_000, $this->id($this->map, 'Boats'));
+    $edit = ['name' => 'row.set', 'type' => 'look', 'topics' => $many, 'fields' => ['size' => 30]];
+    ($this->try)(['tries' => [[$edit], [$edit]]])->assertUnprocessable()->assertJsonPath('message', 'This is too much to try at once.');
+});

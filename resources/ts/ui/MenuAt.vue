@@ -57,8 +57,6 @@ defineExpose({ open, openAt })
 
 <style>
 .context-menu { max-height: calc(100vh - 16px); overflow-y: auto; }
-/* A menu is there at once and gone at once: nothing that fades lies in the way of the next click. */
-.n-dropdown-menu.popover-transition-enter-active, .n-dropdown-menu.popover-transition-leave-active { transition: none !important; }
 .menu-line { display: inline-flex; align-items: baseline; justify-content: space-between; gap: 28px; width: 100%; }
 .menu-line kbd { font: 12.5px 'Atkinson Hyperlegible'; color: var(--soft); }
 </style>

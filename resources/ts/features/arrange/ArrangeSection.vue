@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton, NPopover } from 'naive-ui'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, onBeforeUnmount, ref, shallowRef } from 'vue'
 import { api } from '@/api/client'
 import type { Edit, SceneNews } from '@/api/wire'
 import MiniBoard from '@/board/MiniBoard.vue'
@@ -38,11 +38,26 @@ async function show(open: boolean): Promise<void> {
     }
     scenes.value = []
     const branch = map.current
+    setTimeout(() => document.querySelector<HTMLElement>('.arrangements button.here, .arrangements button')?.focus(), 60)
     const answer = await api.tries(map.id, options.value.map(({ own }) => [editTo(own)]), false, branch).catch(() => null)
     if (branch === map.current && answer !== null) {
         scenes.value = answer.scenes
     }
 }
+
+/** The arrow keys go over the pictures as they lie. */
+const COLUMNS = 3
+function step(event: KeyboardEvent): void {
+    const by = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: COLUMNS, ArrowUp: -COLUMNS }[event.key]
+    const all = [...document.querySelectorAll<HTMLElement>('.arrangements button')]
+    if (by !== undefined) {
+        event.preventDefault()
+        event.stopPropagation()
+        all[all.findIndex((one) => one === document.activeElement) + by]?.focus()
+    }
+}
+
+onBeforeUnmount(tries.leave)
 
 function take(name: string | null): void {
     tries.leave()
@@ -56,7 +71,7 @@ function take(name: string | null): void {
         <span>Arrangement of the branch</span>
         <NPopover :show="isOpen" trigger="click" placement="left" :show-arrow="false" :style="{ padding: '10px', maxHeight: '80vh', overflow: 'auto' }" @update:show="show">
             <template #trigger><NButton size="small" block :aria-label="`Arrangement of the branch: ${words}`" :aria-expanded="isOpen">{{ words }}</NButton></template>
-            <ul class="arrangements" aria-label="Arrangements" @keydown.escape.stop="show(false)">
+            <ul class="arrangements" aria-label="Arrangements" @keydown="step" @keydown.escape.stop="show(false)">
                 <li v-for="(option, i) in options" :key="option.name">
                     <button :aria-pressed="value === option.name" :class="{ here: value === option.name }" :aria-label="option.label" @pointerenter="tries.look([editTo(option.own)])" @focus="tries.look([editTo(option.own)])" @pointerleave="tries.leave()" @blur="tries.leave()" @click="take(option.own)">
                         <span class="picture"><MiniBoard v-if="scenes[i] !== undefined" :scene="scenes[i]" /></span>

@@ -2,6 +2,7 @@
 import { computed, ref, shallowRef } from 'vue'
 import { bounds } from '@/api/bounds'
 import { useCamera } from '@/board/cameraStore'
+import { isReadable } from '@/board/farLabels'
 import { lookOf } from '@/board/looks'
 import { useWalk } from '@/show/walkStore'
 import { useMap } from '@/stores/map'
@@ -15,7 +16,8 @@ const looks = useLooks()
 const walk = useWalk()
 
 const slip = computed(() => (map.current === null || map.editing !== null || walk.at !== null ? undefined : camera.drawn.get(map.current)))
-const box = computed(() => (slip.value === undefined ? undefined : camera.boxes.get(slip.value.id)))
+/** From afar a topic is a bar, which nobody takes by its corner. */
+const box = computed(() => (slip.value === undefined || !isReadable(slip.value, camera.scale) ? undefined : camera.boxes.get(slip.value.id)))
 /** The side away from the spine is dragged. */
 const isLeft = computed(() => slip.value?.spine === 'right' && slip.value.level > 0)
 const shift = shallowRef({ x: 0, y: 0 })

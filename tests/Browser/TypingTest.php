@@ -250,6 +250,15 @@ it('takes thirty letters a second, also when answers are late, and loses none', 
     expect($browser->outline())->toBe(['Plan', '  lantern', '  paper and willow', '  ferry', '    crew', '    ropes']);
 })->with([0, 500]);
 
+it('goes below the one just typed by Enter and Tab, whether the server has given the new one its side or not', function (bool $waits) {
+    $browser = Studio::browser()->newMap()->type('Plan')->keys('Tab')->type('lantern')->keys('Enter')->type('paper')->keys('Enter')->type('ferry')->keys('Enter');
+    if ($waits) {
+        $browser->saved();
+    }
+    $browser->keys('Tab')->type('crew')->keys('Mod+Enter')->saved();
+    expect($browser->outline())->toBe(['Plan', '  lantern', '  paper', '  ferry', '    crew']);
+})->with([true, false]);
+
 it('takes what is composed with an input method', function () {
     $browser = Studio::browser()->newMap()->type('Plan')->keys('Mod+Enter')->saved()->keys('Tab');
     foreach (['と', 'とう', 'とうろ', 'とうろう', '灯籠'] as $part) {

@@ -86,9 +86,13 @@ export function useTitles() {
         }
     }
 
-    /** Moves the topic that is being typed below the sibling before it, on its side of the root; typing goes on. */
+    /**
+     * Moves the topic that is being typed below the sibling before it, on its side of the root; typing goes on. A new one
+     * goes below the one it was begun after, on whichever side: the same keys make the same map, however soon the server
+     * has said on which side the new one stands.
+     */
     function shiftIn(id: string): void {
-        const side = map.tree.topics.get(id)?.side ?? null
+        const side = map.editing?.fresh === true ? null : (map.tree.topics.get(id)?.side ?? null)
         let before = siblingOf(map.tree, id, -1)
         for (let n = -2; before !== undefined && (map.tree.topics.get(before)?.side ?? null) !== side && side !== null; n--) {
             before = siblingOf(map.tree, id, n)

@@ -13,8 +13,10 @@ final class Ends
      */
     public static function meet(Slip $slip, array $children, array $below): void
     {
+        $isFull = $slip->look->box->isFull;
         foreach ($children as $child) {
-            if ($child->route !== []) {
+            // Most shapes fill their boxes.
+            if (! ($isFull && $child->look->box->isFull) && $child->route !== []) {
                 self::begin($slip, $child);
                 self::end($child);
             }

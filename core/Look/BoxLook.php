@@ -13,6 +13,9 @@ final readonly class BoxLook
     /** The tint of the branch's chalk, as a fill. */
     public const TINT = 'tint';
 
+    /** Whether a rectangle fills its shape. */
+    public bool $isFull;
+
     /**
      * @param  int  $padX  from the edge to the text, left and right
      * @param  int  $padY  the same above and below
@@ -37,6 +40,7 @@ final readonly class BoxLook
         public int $edgeThick = 1,
         public string $edgeDash = 'solid',
     ) {
+        $this->isFull = Shapes::called($shape)->isFull();
     }
 
     public function shape(): Shape

@@ -88,7 +88,10 @@ abstract readonly class FeatureRow implements Row
     /** @return list<string> the names of the fields that name topics; empty for a sort of which there is one a topic, or that is of the map */
     final public static function ends(): array
     {
-        return array_keys(array_filter(static::known(), fn (Field $field): bool => $field->isTopic()));
+        /** @var array<class-string, list<string>> $ends */
+        static $ends = [];
+
+        return $ends[static::class] ??= array_keys(array_filter(static::known(), fn (Field $field): bool => $field->isTopic()));
     }
 
     /** @return list<string> the names of the fields that hold text */

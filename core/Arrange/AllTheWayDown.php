@@ -12,6 +12,11 @@ trait AllTheWayDown
         return self::name();
     }
 
+    public function isMirrorable(): bool
+    {
+        return true;
+    }
+
     public function hasAxis(): bool
     {
         return false;

@@ -23,8 +23,9 @@ interface Arrangement
      * The direction in which a child stands from the slip that heads the branch.
      *
      * @param  int  $index  the how-manieth child it is, of how many
+     * @param  Place|null  $put  where a person put it
      */
-    public function growth(Slip $head, Topic $child, int $index, int $count): Growth;
+    public function growth(Slip $head, Topic $child, int $index, int $count, ?Place $put = null): Growth;
 
     /** The name of the arrangement of a branch that has none of its own, and stands in that direction from its head. */
     public function handsDown(Growth $growth): string;
@@ -37,6 +38,9 @@ interface Arrangement
 
     /** Whether it draws a line of its own at the slip (Slip::$axis), which is only known where its branch is placed. */
     public function hasAxis(): bool;
+
+    /** Whether it has a right way round, and is seen in a mirror on boards that are. */
+    public function isMirrorable(): bool;
 
     /** How many levels below a slip it places, each of which has to be there when it does. */
     public function levels(): int;

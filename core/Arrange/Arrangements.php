@@ -28,6 +28,8 @@ final class Arrangements
     private const INNER = [
         GridRow::class,
         FishRib::class,
+        TimelineAbove::class,
+        TimelineBelow::class,
     ];
 
     /** @var array<string, Arrangement> by name */
@@ -37,6 +39,16 @@ final class Arrangements
     public static function names(): array
     {
         return array_map(fn (string $class): string => $class::name(), self::ALL);
+    }
+
+    /** The name of one, as a branch wants it. */
+    public static function variant(string $name, ?BranchArrangement $wanted): string
+    {
+        return $name !== Timeline::name() ? $name : match ($wanted?->text('sides')) {
+            'above' => TimelineAbove::name(),
+            'below' => TimelineBelow::name(),
+            default => $name,
+        };
     }
 
     public function called(string $name): Arrangement

@@ -68,12 +68,12 @@ final readonly class Bands
 
     private static function lane(Slip $child): int
     {
-        return $child->given->enters === Growth::Down ? self::LANE : 0;
+        return $child->enters === Growth::Down ? self::LANE : 0;
     }
 
     private static function asideLane(Slip $child): int
     {
-        return $child->given->enters->isSideways() ? self::ASIDE_LANE : 0;
+        return $child->enters->isSideways() ? self::ASIDE_LANE : 0;
     }
 
     private function beside(Slip $slip, Slip $child, float $before, int $sign, float $reach): void
@@ -87,7 +87,7 @@ final readonly class Bands
         $turn = $from + $sign * $reach - $child->x;
         $start = $from - $child->x;
         $middle = $slip->h / 2 - $child->y;
-        if ($child->given->enters === Growth::Down) {
+        if ($child->enters === Growth::Down) {
             $lane = -$child->top - self::LANE / 2;
             $child->route = [$start, $middle, $turn, $lane, $child->w / 2, $lane, $child->w / 2, 0.0];
         } elseif ($near > 0.0 || $child->apartX > 0) {

@@ -20,7 +20,7 @@ final readonly class BothSides implements Arrangement
     }
 
     /** Where no sides are kept, the first half of a branch inside a map stands right, the rest left. */
-    public function growth(Slip $head, Topic $child, int $index, int $count): Growth
+    public function growth(Slip $head, Topic $child, int $index, int $count, ?Place $put = null): Growth
     {
         $side = $child->side ?? ($head->level > 0 && 2 * $index >= $count ? Side::Left : Side::Right);
 
@@ -40,6 +40,11 @@ final readonly class BothSides implements Arrangement
     public function opens(): Growth
     {
         return Growth::Right;
+    }
+
+    public function isMirrorable(): bool
+    {
+        return true;
     }
 
     public function hasAxis(): bool

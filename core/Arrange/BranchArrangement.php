@@ -6,6 +6,8 @@ namespace ChalkTree\Arrange;
 
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Field;
+use ChalkTree\Map\Topic;
+use ChalkTree\Map\TopicMap;
 
 /** The arrangement of one branch, where it is another than that of what stands above it. */
 final readonly class BranchArrangement extends FeatureRow
@@ -20,12 +22,34 @@ final readonly class BranchArrangement extends FeatureRow
         return 'arrangement';
     }
 
-    /** "headings": whether the first row of a grid is one of headings. */
+    /**
+     * "headings": whether the first row of a grid is one of headings; "head": the side on which a fishbone has its head;
+     * "sides": on which sides of its line a timeline has its topics. They hold where the branch is laid out so.
+     */
     public static function declared(): array
     {
         return [
             'name' => Field::choice(Arrangements::names())->asked(),
             'headings' => Field::flag()->called('headings'),
+            'head' => Field::choice(['right', 'left'])->called('side of the head'),
+            'sides' => Field::choice(['both', 'above', 'below'])->called('sides of the line'),
         ];
+    }
+
+    /**
+     * The name of the arrangement that holds below a topic: its own, or that of the nearest above it that has one; where
+     * none has, the map's.
+     */
+    public static function nearest(TopicMap $map, string $topic): string
+    {
+        $own = $map->rowsOf(self::class);
+        foreach ($own === [] ? [] : [$topic, ...array_map(fn (Topic $above): string => $above->id, $map->ancestors($topic))] as $id) {
+            $name = isset($own[$id]) ? $own[$id]->text('name') : '';
+            if ($name !== '') {
+                return $name;
+            }
+        }
+
+        return $map->sheet()->arrangement;
     }
 }

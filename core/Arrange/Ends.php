@@ -47,7 +47,7 @@ final class Ends
         if ($shape->isFull() || $child->isDirect) {
             return;
         }
-        $enters = $child->given->enters;
+        $enters = $child->enters;
         $last = count($child->route) - 2;
         $at = $child->route[$last + ($enters->isSideways() ? 1 : 0)];
         $inset = $shape->inset($child->w, $child->h, $enters->opposite(), $at) * $enters->sign();

@@ -16,7 +16,7 @@ final readonly class FishRib implements Arrangement
         return 'fish-rib';
     }
 
-    public function growth(Slip $head, Topic $child, int $index, int $count): Growth
+    public function growth(Slip $head, Topic $child, int $index, int $count, ?Place $put = null): Growth
     {
         return Growth::Left;
     }

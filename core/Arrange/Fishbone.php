@@ -38,7 +38,7 @@ final readonly class Fishbone implements Arrangement
         return 'fishbone';
     }
 
-    public function growth(Slip $head, Topic $child, int $index, int $count): Growth
+    public function growth(Slip $head, Topic $child, int $index, int $count, ?Place $put = null): Growth
     {
         return $index % 2 === 0 ? Growth::Up : Growth::Down;
     }
@@ -57,6 +57,11 @@ final readonly class Fishbone implements Arrangement
     public function opens(): Growth
     {
         return Growth::Left;
+    }
+
+    public function isMirrorable(): bool
+    {
+        return true;
     }
 
     public function hasAxis(): bool
@@ -109,7 +114,7 @@ final readonly class Fishbone implements Arrangement
 
     private static function lane(Slip $topic): int
     {
-        return $topic->given->enters === Growth::Down ? Bands::LANE : 0;
+        return $topic->enters === Growth::Down ? Bands::LANE : 0;
     }
 
     /**

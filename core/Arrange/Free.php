@@ -30,15 +30,16 @@ final readonly class Free implements Arrangement
         return 'free';
     }
 
-    public function growth(Slip $head, Topic $child, int $index, int $count): Growth
+    /** So that its spine faces its parent. */
+    public function growth(Slip $head, Topic $child, int $index, int $count, ?Place $put = null): Growth
     {
-        return Growth::Right;
+        return ($put?->at()[0] ?? 0) < 0 ? Growth::Left : Growth::Right;
     }
 
-    /** The direction of one that was put somewhere, so that its spine faces its parent. */
-    public static function towards(?Place $place): Growth
+    /** What a person put somewhere stays there. */
+    public function isMirrorable(): bool
     {
-        return ($place?->at()[0] ?? 0) < 0 ? Growth::Left : Growth::Right;
+        return false;
     }
 
     public function enters(Growth $growth): Growth

@@ -58,15 +58,7 @@ final class FreePlaces
     /** Whether what is right below a topic stands free. */
     private static function isFree(TopicMap $map, string $topic): bool
     {
-        $own = $map->rowsOf(BranchArrangement::class);
-        foreach ([$topic, ...array_map(fn (Topic $above): string => $above->id, $map->ancestors($topic))] as $id) {
-            $name = isset($own[$id]) ? $own[$id]->text('name') : '';
-            if ($name !== '') {
-                return $name === Free::name();
-            }
-        }
-
-        return $map->sheet()->arrangement === Free::name();
+        return BranchArrangement::nearest($map, $topic) === Free::name();
     }
 
     /** Where the edit let branches stand free, all in them keep the places that they had. */

@@ -22,6 +22,7 @@ final readonly class Given
      * @param  int  $level  of the look; what is deeper than the last look has that one
      * @param  Look  $look  with everything decided
      * @param  bool  $keepsChalk  whether what is below takes this chalk, however topics come by theirs elsewhere
+     * @param  bool  $isMirrored  whether what is below it is laid out as if seen in a mirror
      */
     public function __construct(
         public Arrangement $arrangement,
@@ -31,12 +32,19 @@ final readonly class Given
         public string $chalk,
         public Look $look,
         public bool $keepsChalk = false,
+        public bool $isMirrored = false,
     ) {
-        $this->hash = hash('xxh64', self::key($arrangement::name(), $growth, $enters, $level, $chalk, $look, $keepsChalk), true);
+        $this->hash = hash('xxh64', self::key($arrangement::name(), $growth, $enters, $level, $chalk, $look, $keepsChalk, $isMirrored), true);
     }
 
-    public static function key(string $arrangement, Growth $growth, Growth $enters, int $level, string $chalk, Look $look, bool $keepsChalk = false): string
+    public static function key(string $arrangement, Growth $growth, Growth $enters, int $level, string $chalk, Look $look, bool $keepsChalk = false, bool $isMirrored = false): string
     {
-        return "{$arrangement} {$growth->value} {$enters->value} {$level} {$chalk} {$look->hash}".($keepsChalk ? ' keeps' : '');
+        return "{$arrangement} {$growth->value} {$enters->value} {$level} {$chalk} {$look->hash}".($keepsChalk ? ' keeps' : '').($isMirrored ? ' mirrored' : '');
+    }
+
+    /** Where the marks of a folded branch stand. */
+    public function opens(): Growth
+    {
+        return $this->isMirrored ? $this->arrangement->opens()->mirrored() : $this->arrangement->opens();
     }
 }

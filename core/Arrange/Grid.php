@@ -22,7 +22,7 @@ final readonly class Grid implements Arrangement
         return 'grid';
     }
 
-    public function growth(Slip $head, Topic $child, int $index, int $count): Growth
+    public function growth(Slip $head, Topic $child, int $index, int $count, ?Place $put = null): Growth
     {
         return Growth::Right;
     }
@@ -41,6 +41,11 @@ final readonly class Grid implements Arrangement
     public function opens(): Growth
     {
         return Growth::Down;
+    }
+
+    public function isMirrorable(): bool
+    {
+        return true;
     }
 
     public function hasAxis(): bool

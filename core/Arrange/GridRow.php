@@ -16,7 +16,7 @@ final readonly class GridRow implements Arrangement
         return 'grid-row';
     }
 
-    public function growth(Slip $head, Topic $child, int $index, int $count): Growth
+    public function growth(Slip $head, Topic $child, int $index, int $count, ?Place $put = null): Growth
     {
         return Growth::Right;
     }

@@ -35,6 +35,12 @@ enum Growth: string
         return $this === self::Left || $this === self::Up ? -1 : 1;
     }
 
+    /** The same on a board that is seen in a mirror. */
+    public function mirrored(): self
+    {
+        return $this->isSideways() ? $this->opposite() : $this;
+    }
+
     public function opposite(): self
     {
         return match ($this) {

@@ -49,7 +49,7 @@ final class Layout
 
     private ?View $viewBefore = null;
 
-    /** @var array<string, string> the names of arrangements that branches have of their own, by topic */
+    /** @var array<string, BranchArrangement> what branches have of their own, by topic */
     private array $own = [];
 
     /** @var array<string, Apart> by topic */
@@ -137,7 +137,7 @@ final class Layout
         $this->before = $this->recalled = [];
         $scope = $view->scope !== null && $map->has($view->scope) ? $view->scope : null;
         $this->root = $scope ?? $map->sheet()->root;
-        $this->own = $this->owned($map);
+        $this->own = $map->rowsOf(BranchArrangement::class);
         $isAlike = $this->looks->read($map);
         // Where the look of the whole map is another, everything may be drawn otherwise.
         $stale = $touched === null || ! $isAlike ? null : $this->stale($map, [...$touched, ...$this->renumbered($before)]);
@@ -210,7 +210,11 @@ final class Layout
         foreach ($children as $child) {
             $child->isDirect = $child->isWinding = $child->isFree = false;
         }
-        $arrangement->place($slip, $children, $below);
+        if ($slip->given->isMirrored) {
+            Mirror::place($arrangement, $slip, $children, $below);
+        } else {
+            $arrangement->place($slip, $children, $below);
+        }
         Ends::meet($slip, $children, $below);
     }
 
@@ -225,49 +229,42 @@ final class Layout
         return $slips;
     }
 
-    /** @return array<string, string> */
-    private function owned(TopicMap $map): array
+    /** The name of the arrangement that a branch has of its own; null where it has that of what stands above it. */
+    private function own(string $id): ?string
     {
-        $own = [];
-        foreach ($map->rowsOf(BranchArrangement::class) as $id => $row) {
-            if ($row->text('name') !== '') {
-                $own[$id] = $row->text('name');
-            }
-        }
+        $name = isset($this->own[$id]) ? $this->own[$id]->text('name') : '';
 
-        return $own;
+        return $name === '' ? null : $name;
     }
 
-    /** The arrangement of the topic drawn as the root, or of the nearest above it that has one. */
-    private function rootArrangement(TopicMap $map): string
+    /**
+     * @param  string  $topic  which may want an arrangement otherwise than it mostly is
+     * @param  bool|null  $isMirrored  null where that is for the board and the topic to say
+     */
+    private function give(string $topic, string $arrangement, Growth $growth, int $level, string $chalk, Look $look, bool $keepsChalk, ?bool $isMirrored = null): Given
     {
-        foreach ([$this->root, ...array_map(fn (Topic $topic): string => $topic->id, $map->ancestors($this->root))] as $id) {
-            if (isset($this->own[$id])) {
-                return $this->own[$id];
-            }
-        }
+        $wanted = $this->own[$topic] ?? null;
+        $its = $this->arrangements->called($wanted === null ? $arrangement : Arrangements::variant($arrangement, $wanted));
+        $isMirrored ??= $its->isMirrorable() && $this->looks->isMirrored() !== ($arrangement === Fishbone::name() && $wanted?->text('head') === 'left');
+        $enters = $isMirrored ? $its->enters($growth->mirrored())->mirrored() : $its->enters($growth);
 
-        return $this->arrangement;
-    }
-
-    private function give(string $arrangement, Growth $growth, int $level, string $chalk, Look $look, bool $keepsChalk): Given
-    {
-        $its = $this->arrangements->called($arrangement);
-        $enters = $its->enters($growth);
-
-        return $this->given[Given::key($arrangement, $growth, $enters, $level, $chalk, $look, $keepsChalk)] ??= new Given($its, $growth, $enters, $level, $chalk, $look, $keepsChalk);
+        return $this->given[Given::key($its::name(), $growth, $enters, $level, $chalk, $look, $keepsChalk, $isMirrored)] ??= new Given($its, $growth, $enters, $level, $chalk, $look, $keepsChalk, $isMirrored);
     }
 
     /** What a topic at the top of what is drawn is given: the root, or a loose topic. */
     private function givenOnTop(TopicMap $map, string $id): Given
     {
-        $inherited = $this->rootArrangement($map);
+        [$chalk, $keeps] = [$this->chalks->onTop($id), $this->chalks->keepsOnTop($id)];
+        $growth = $this->looks->isMirrored() ? Growth::Left : Growth::Right;
         if ($id === $this->root) {
-            return $this->give($inherited, Growth::Right, 0, $this->chalks->onTop($id)->value, $this->looks->of($id, 0), $this->chalks->keepsOnTop($id));
+            // As it is nearest to what is drawn, it may be another than that of the map.
+            $inherited = $this->own($id) ?? ($map->ancestors($id) === [] ? $this->arrangement : BranchArrangement::nearest($map, $id));
+
+            return $this->give($id, $inherited, $growth, 0, $chalk->value, $this->looks->of($id, 0), $keeps);
         }
         $free = $this->arrangement === BothSides::name() ? Rightward::name() : $this->arrangement;
 
-        return $this->give($this->own[$id] ?? $free, Growth::Right, 1, $this->chalks->onTop($id)->value, $this->looks->of($id, 1), $this->chalks->keepsOnTop($id));
+        return $this->give($id, $this->own($id) ?? $free, $growth, 1, $chalk->value, $this->looks->of($id, 1), $keeps);
     }
 
     /**
@@ -294,12 +291,14 @@ final class Layout
             if ($above === null || $arrangement === null) {
                 $given = $this->givenOnTop($map, $id);
             } else {
-                $growth = $arrangement instanceof Free ? Free::towards($this->places[$id] ?? null) : $arrangement->growth($above, $topic, $index++, $count);
-                $own = $isGoneInto ? null : $this->own[$id] ?? null;
+                $growth = $arrangement->growth($above, $topic, $index++, $count, $this->places[$id] ?? null);
+                $handed = $arrangement->handsDown($growth);
+                $seen = $above->given->isMirrored ? $growth->mirrored() : $growth;
+                $own = $isGoneInto ? null : $this->own($id);
                 // Siblings are mostly given the same.
-                $given = $own === null && $chalks === [] && ! $this->looks->hasOwn($id)
-                    ? $alike[$growth->value] ??= $this->give($arrangement->handsDown($growth), $growth, $level, $above->chalk, $this->looks->ofLevel($level), $keeps)
-                    : $this->give($own ?? $arrangement->handsDown($growth), $growth, $level, ($this->looks->chalkOf($id) ?? $chalks[$id] ?? null)->value ?? $above->chalk, $this->looks->of($id, $level), $keeps || $this->looks->chalkOf($id) !== null);
+                $given = $chalks === [] && ! isset($this->own[$id]) && ! $this->looks->hasOwn($id)
+                    ? $alike[$growth->value] ??= $this->give($id, $handed, $seen, $level, $above->chalk, $this->looks->ofLevel($level), $keeps, $isGoneInto ? $above->given->isMirrored : null)
+                    : $this->give($id, $own ?? $handed, $seen, $level, ($this->looks->chalkOf($id) ?? $chalks[$id] ?? null)->value ?? $above->chalk, $this->looks->of($id, $level), $keeps || $this->looks->chalkOf($id) !== null, $isGoneInto ? $above->given->isMirrored : null);
             }
             $old = $this->slips[$id] ?? null;
             if ($old !== null) {

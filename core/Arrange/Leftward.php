@@ -20,7 +20,7 @@ final readonly class Leftward implements Arrangement
         return 'leftward';
     }
 
-    public function growth(Slip $head, Topic $child, int $index, int $count): Growth
+    public function growth(Slip $head, Topic $child, int $index, int $count, ?Place $put = null): Growth
     {
         return Growth::Left;
     }

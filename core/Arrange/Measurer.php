@@ -91,7 +91,7 @@ final class Measurer
         }
         $top = $over + $look->box->padY;
         $high = $boxH - 2 * $look->box->padY;
-        $isSpineRight = $slip->given->enters === Growth::Left;
+        $isSpineRight = $slip->enters === Growth::Left;
         $end = $left + $boxW - $look->box->padX - ($isSpineRight ? $look->box->spine : 0);
         $begin = $left + $look->box->padX + ($isSpineRight ? 0 : $look->box->spine);
         $x = match (true) {

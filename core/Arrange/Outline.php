@@ -25,7 +25,7 @@ final class Outline
             [$in, $out] = [0.0, $part];
             for ($i = 0; $i < self::STEPS; $i++) {
                 $middle = ($in + $out) / 2;
-                [$mx, $my] = [$cx + $dx * $middle, $cy + $dy * $middle];
+                [$mx, $my] = [$cx + $dx * ($slip->isFlipped ? -$middle : $middle), $cy + $dy * $middle];
                 $isIn = $mx >= $shape->inset($slip->w, $slip->h, Growth::Left, $my) && $mx <= $slip->w - $shape->inset($slip->w, $slip->h, Growth::Right, $my);
                 [$in, $out] = $isIn ? [$middle, $out] : [$in, $middle];
             }

@@ -22,6 +22,11 @@ trait PlacedByHead
         return Growth::Right;
     }
 
+    public function isMirrorable(): bool
+    {
+        return true;
+    }
+
     public function hasAxis(): bool
     {
         return false;

@@ -26,7 +26,7 @@ final readonly class Round implements Arrangement
         return 'round';
     }
 
-    public function growth(Slip $head, Topic $child, int $index, int $count): Growth
+    public function growth(Slip $head, Topic $child, int $index, int $count, ?Place $put = null): Growth
     {
         return 2 * $index < $count ? Growth::Right : Growth::Left;
     }
@@ -44,6 +44,11 @@ final readonly class Round implements Arrangement
     public function opens(): Growth
     {
         return Growth::Right;
+    }
+
+    public function isMirrorable(): bool
+    {
+        return true;
     }
 
     public function hasAxis(): bool
@@ -99,7 +104,7 @@ final readonly class Round implements Arrangement
 
     private static function lane(Slip $child): int
     {
-        return $child->given->enters === Growth::Down ? Bands::LANE : 0;
+        return $child->enters === Growth::Down ? Bands::LANE : 0;
     }
 
     /**

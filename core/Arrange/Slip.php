@@ -90,9 +90,15 @@ final class Slip
     /** Whether it goes otherwise than from edge to edge, so that it is not drawn so from afar either. */
     public bool $isWinding = false;
 
-    public readonly int $level;
+    /** The direction in which it stands from its parent, and that in which the connector comes in. */
+    public Growth $growth;
 
-    public readonly Growth $growth;
+    public Growth $enters;
+
+    /** Whether it is seen in a mirror just now; see Mirror. */
+    public bool $isFlipped = false;
+
+    public readonly int $level;
 
     public readonly string $chalk;
 
@@ -102,6 +108,7 @@ final class Slip
     {
         $this->level = $given->level;
         $this->growth = $given->growth;
+        $this->enters = $given->enters;
         $this->chalk = $given->chalk;
         $this->look = $given->look;
     }

@@ -21,7 +21,7 @@ final readonly class SteppedList implements Arrangement
         return 'stepped-list';
     }
 
-    public function growth(Slip $head, Topic $child, int $index, int $count): Growth
+    public function growth(Slip $head, Topic $child, int $index, int $count, ?Place $put = null): Growth
     {
         return Growth::Right;
     }
@@ -43,7 +43,7 @@ final readonly class SteppedList implements Arrangement
         $at = $slip->h;
         foreach ($children as $child) {
             $apart = $child->apartY;
-            $isFromTop = $child->given->enters === Growth::Down;
+            $isFromTop = $child->enters === Growth::Down;
             $child->x = self::STEP + $child->apartX + $child->left;
             $child->y = $at + self::gap($child) + max(0, $apart) + ($isFromTop ? Bands::LANE : 0) + $child->top;
             $at = $child->y + $child->h + $child->bottom + max(0, -$apart);

@@ -20,7 +20,7 @@ final readonly class TopDown implements Arrangement
         return 'top-down';
     }
 
-    public function growth(Slip $head, Topic $child, int $index, int $count): Growth
+    public function growth(Slip $head, Topic $child, int $index, int $count, ?Place $put = null): Growth
     {
         return Growth::Down;
     }

@@ -40,7 +40,7 @@ final readonly class SlipParts
         $parts = $slip->axis === [] ? [] : [self::axis($slip)];
         $parts[] = $this->paper($slip);
         if ($look->box->spine > 0) {
-            $parts[] = Primitive::path('spine', $look->box->shape()->spine($slip->w, $slip->h, $look->box->corner, $look->box->spine, $slip->given->enters), "chalk:{$slip->chalk}");
+            $parts[] = Primitive::path('spine', $look->box->shape()->spine($slip->w, $slip->h, $look->box->corner, $look->box->spine, $slip->enters), "chalk:{$slip->chalk}");
         }
         $face = $this->measurer->placed($slip);
         foreach ($face->title as $i => $line) {
@@ -115,7 +115,7 @@ final readonly class SlipParts
     /** A stroke for each hidden topic up to five, then their number. */
     private function tally(Slip $slip): Primitive
     {
-        $opens = $slip->given->arrangement->opens();
+        $opens = $slip->given->opens();
         $middle = match ($opens) {
             Growth::Down => $slip->h + 15,
             Growth::Up => -15.0,

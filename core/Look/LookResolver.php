@@ -18,7 +18,7 @@ use ChalkTree\Text\TypeFace;
 final class LookResolver
 {
     /** The names of what rows of looks hold besides values of a look. */
-    private const BESIDE = ['named' => 1, 'chalk' => 1, 'chalks' => 1, 'whole' => 1, 'level' => 1, 'name' => 1];
+    private const BESIDE = ['named' => 1, 'chalk' => 1, 'chalks' => 1, 'mirrored' => 1, 'whole' => 1, 'level' => 1, 'name' => 1];
 
     /** @var array<string, TopicLook> by topic */
     private array $own = [];
@@ -49,6 +49,8 @@ final class LookResolver
     private string $chalks = 'branch';
 
     private ?string $chalk = null;
+
+    private bool $isMirrored = false;
 
     /** @param  TypeFace|null  $face  in which everything is set for the person who looks, whatever was said */
     public function __construct(private readonly Looks $looks, private readonly ?TypeFace $face = null)
@@ -134,6 +136,12 @@ final class LookResolver
         return $this->chalks;
     }
 
+    /** Whether the map runs from right to left. */
+    public function isMirrored(): bool
+    {
+        return $this->isMirrored;
+    }
+
     /** The chalk of all, where all have one. */
     public function chalkForAll(): Chalk
     {
@@ -164,19 +172,20 @@ final class LookResolver
         ksort($levelLooks);
         $whole = null;
         [$this->ofMap, $this->ofLevels, $this->levels, $this->resolved] = [[], [], [], []];
-        [$this->chalks, $this->chalk] = ['branch', null];
+        [$this->chalks, $this->chalk, $this->isMirrored] = ['branch', null, false];
         foreach ($mapLooks as $row) {
             $this->ofMap = self::said($row) + $this->ofMap;
             $whole = $row->text('whole') === '' ? $whole : $row->text('whole');
             $this->chalks = $row->text('chalks') === '' ? $this->chalks : $row->text('chalks');
             $this->chalk = $row->text('chalk') === '' ? $this->chalk : $row->text('chalk');
+            $this->isMirrored = $row->flag('mirrored');
         }
         foreach ($levelLooks as $row) {
             $level = $row->number('level') ?? 0;
             $this->ofLevels[$level] = self::said($row) + ($this->ofLevels[$level] ?? []);
         }
         $this->whole = $whole === null ? $this->looks : Looks::called($whole);
-        $this->ofWhole = serialize([$whole, $this->chalks, $this->chalk, $this->ofMap, $this->ofLevels, array_map(fn (NamedLook $look): array => self::said($look), $this->named)]);
+        $this->ofWhole = serialize([$whole, $this->isMirrored, $this->chalks, $this->chalk, $this->ofMap, $this->ofLevels, array_map(fn (NamedLook $look): array => self::said($look), $this->named)]);
     }
 
     /**

@@ -28,13 +28,14 @@ final readonly class MapLook extends FeatureRow
         return true;
     }
 
-    /** "whole" is the whole-map look it begins with; "chalks" how topics come by theirs; "chalk" the one for all. */
+    /** "whole" is the whole-map look it begins with; "chalks" how topics come by theirs; "chalk" the one for all; "mirrored" whether the map runs from right to left. */
     public static function declared(): array
     {
         return [
             'whole' => Field::choice(Looks::names())->called('look'),
             'chalks' => Field::choice(self::CHALKS)->called('chalks'),
             'chalk' => Field::choice(array_column(Chalk::cases(), 'value'))->called('chalk for all'),
+            'mirrored' => Field::flag()->called('mirrored'),
         ] + LookFields::all();
     }
 }

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use ChalkTree\Arrange\AlongLine;
 use ChalkTree\Arrange\Arrangements;
 use ChalkTree\Arrange\BottomUp;
 use ChalkTree\Arrange\BranchArrangement;
@@ -17,12 +18,13 @@ use ChalkTree\Arrange\Round;
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Arrange\Slip;
 use ChalkTree\Arrange\SteppedList;
-use ChalkTree\Arrange\Timeline;
 use ChalkTree\Arrange\TopDown;
 use ChalkTree\Arrange\View;
 use ChalkTree\Edit\Edits;
 use ChalkTree\Edit\TopicDraft;
+use ChalkTree\Look\MapLook;
 use ChalkTree\Look\TopicLook;
+use ChalkTree\Map\Ids;
 use ChalkTree\Map\NewMap;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
@@ -67,11 +69,13 @@ function checkScene(Scene $scene, TopicMap $map): void
         }
         $parent = $boxes[$slip->parent];
         $head = $scene->slips[$slip->parent]->given->arrangement;
+        $isMirrored = $scene->slips[$slip->parent]->given->isMirrored;
+        $across = $isMirrored ? -1 : 1;
         expect($slip->parent)->toBe($map->topic($id)->parent);
         match (true) {
             // What goes all around has no side, and what stands along a rib is anywhere beside it.
             $head instanceof Round, $head instanceof FishRib, $head instanceof Free => null,
-            $head instanceof Fishbone => expect($box['x'] + $box['w'])->toBeLessThan($parent['x']),
+            $head instanceof Fishbone => $isMirrored ? expect($box['x'])->toBeGreaterThan($parent['x'] + $parent['w']) : expect($box['x'] + $box['w'])->toBeLessThan($parent['x']),
             $slip->growth === Growth::Up => expect($box['y'] + $box['h'])->toBeLessThan($parent['y']),
             $head instanceof SteppedList, $head instanceof Grid, $slip->growth === Growth::Down => expect($box['y'])->toBeGreaterThan($parent['y'] + $parent['h']),
             $slip->growth === Growth::Right => expect($box['x'])->toBeGreaterThan($parent['x'] + $parent['w']),
@@ -81,12 +85,12 @@ function checkScene(Scene $scene, TopicMap $map): void
             continue;
         }
         $below[$slip->parent.$slip->growth->value][$id] = match (true) {
-            $head instanceof TopDown, $head instanceof BottomUp, $head instanceof GridRow => $box['x'],
+            $head instanceof TopDown, $head instanceof BottomUp, $head instanceof GridRow => $across * ($box['x'] + ($isMirrored ? $box['w'] : 0)),
             // By its pole.
-            $head instanceof Timeline => $box['x'] + $slip->route[2],
+            in_array(AlongLine::class, class_uses($head), true) => $across * ($box['x'] + $slip->route[2]),
             // The foot of the first rib is nearest to the head; clockwise the left half goes upwards.
-            $head instanceof Fishbone => -$box['x'] - $slip->route[2],
-            $head instanceof Round && $slip->growth === Growth::Left => -$box['y'],
+            $head instanceof Fishbone => -$across * ($box['x'] + $slip->route[2]),
+            $head instanceof Round && $slip->growth === ($isMirrored ? Growth::Right : Growth::Left) => -$box['y'],
             default => $box['y'],
         };
         checkConnector($scene, $id, $boxes);
@@ -182,7 +186,7 @@ function mixed(Chance $chance, TopicMap $map): TopicMap
 {
     foreach (array_map(strval(...), array_keys($map->all())) as $id) {
         if ($chance->yes(18)) {
-            $map->put(BranchArrangement::fromFields($id, ['name' => $chance->pick(Arrangements::names())]));
+            $map->put(BranchArrangement::fromFields($id, ['name' => $chance->pick(Arrangements::names()), 'head' => $chance->pick([null, 'left', 'right']), 'sides' => $chance->pick([null, 'both', 'above', 'below'])]));
         }
     }
 
@@ -202,6 +206,27 @@ it('lays out any map so that nothing overlaps, order is kept and connectors touc
         checkScene(Layout::of($map, randomView($chance, $map), $arrangement)->scene(), $map);
     }
 })->with(range(1, 30));
+
+it('lays a mirrored map out as if seen in a mirror', function (int $seed) {
+    $chance = new Chance($seed);
+    $map = mixed($chance, RandomMaps::map($chance, $chance->int(1, 70)));
+    // What a person put somewhere stays there, and so does what makes way for it.
+    foreach ([...$map->rowsOf(BranchArrangement::class), ...$map->loose()] as $id => $row) {
+        $row instanceof Topic ? $map->drop(Topic::type(), $row->id) : $map->put(BranchArrangement::fromFields((string) $id, ['name' => $row->text('name') === 'free' ? 'round' : $row->text('name')] + $row->fields()));
+    }
+    $look = $map->rowsOf(MapLook::class);
+    $mirrored = fn (bool $is): TopicMap => tap(clone $map, fn (TopicMap $copy) => $copy->put(MapLook::fromFields((string) (array_key_last($look) ?? Ids::next()), ['mirrored' => $is] + (end($look) ?: MapLook::fromFields(Ids::next(), []))->fields())));
+    $arrangement = $chance->pick(array_diff(Arrangements::names(), ['free']));
+    [$as, $seen] = [Layout::of($mirrored(false), new View, $arrangement)->scene(), Layout::of($mirrored(true), new View, $arrangement)->scene()];
+    expect($seen->boxes())->toHaveSameSize($as->boxes());
+    foreach ($as->boxes() as $id => $box) {
+        $other = $seen->boxes()[$id];
+        expect([round(-$other['x'] - $other['w'], 3), round($other['y'], 3), $other['w'], $other['h']])->toBe([round($box['x'], 3), round($box['y'], 3), $box['w'], $box['h']])
+            ->and($seen->slips[$id]->growth)->toBe($as->slips[$id]->growth->mirrored())
+            ->and($seen->slips[$id]->enters)->toBe($as->slips[$id]->enters->mirrored());
+    }
+    checkScene($seen, $map);
+})->with(range(1, 40));
 
 it('mixes arrangements at will by the same rules', function (int $seed) {
     $chance = new Chance($seed);

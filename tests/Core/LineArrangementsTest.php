@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use ChalkTree\Arrange\BranchArrangement;
 use ChalkTree\Arrange\Growth;
 use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\Outline;
@@ -166,3 +167,29 @@ it('finds where straight lines leave every shape', function (string $shape) {
             ->and(($x - $slip->w / 2) * $dx + ($y - $slip->h / 2) * $dy)->toBeGreaterThan(0.0);
     }
 })->with(['slip', 'rectangle', 'oval', 'circle', 'rhombus']);
+
+it('has the head of a fishbone on either side, one the mirror of the other', function () {
+    $right = week('fishbone');
+    $left = clone $right;
+    $left->put(BranchArrangement::fromFields($left->sheet()->root, ['head' => 'left']));
+    [$boxes, $others, $slips] = [boxesOf($right), boxesOf($left), slipsOf($left)];
+    foreach (DAYS as $day) {
+        expect($boxes[$day]['x'] + $boxes[$day]['w'])->toBeLessThan($boxes['Week']['x'])->and($others[$day]['x'])->toEqualWithDelta(-$boxes[$day]['x'] - $boxes[$day]['w'], 0.01);
+        // What is below the ribs are lists as everywhere, set in from the left.
+        expect($others["{$day} tea"]['x'])->toBeGreaterThan($others["{$day} morning"]['x']);
+    }
+    $axis = $slips['Week']->axis;
+    expect(min($axis[0], $axis[2]))->toBeGreaterThanOrEqual($boxes['Week']['w'])
+        ->and((new SlipData)->of($slips['Week'])['opens'])->toBe('right')
+        ->and((new SlipData)->of($slips['Monday morning'])['grows'])->toBe('right');
+});
+
+it('hangs all of a timeline above or below its line where that is wanted', function (string $sides) {
+    $map = week('timeline');
+    $map->put(BranchArrangement::fromFields($map->sheet()->root, ['sides' => $sides]));
+    $boxes = boxesOf($map);
+    $line = $boxes['Week']['y'] + $boxes['Week']['h'] / 2;
+    foreach (DAYS as $n => $day) {
+        expect($boxes[$day]['y'] < $line)->toBe($sides === 'above')->and($n === 0 || $boxes[DAYS[max(0, $n - 1)]]['x'] < $boxes[$day]['x'])->toBeTrue();
+    }
+})->with(['above', 'below']);

@@ -45,7 +45,7 @@ final class RandomMaps
             }
         }
         if ($chance->yes(30)) {
-            $map->put(MapLook::fromFields(Ids::next(), ['whole' => $chance->pick(Looks::names()), 'chalks' => $chance->pick(MapLook::CHALKS)]));
+            $map->put(MapLook::fromFields(Ids::next(), ['whole' => $chance->pick(Looks::names()), 'chalks' => $chance->pick(MapLook::CHALKS), 'mirrored' => $chance->yes(33)]));
             $map->put(LevelLook::fromFields(Ids::next(), ['level' => $chance->int(0, 3)] + self::look($chance)));
         }
 

@@ -97,7 +97,7 @@ final class Measurer
         $x = match (true) {
             $look->type->align === 'centre' => $left + ($boxW - $room['After'] - $room['Before'] - $column) / 2 + $room['Before'],
             // Where the spine is at the right, the text stands beside it, as a block.
-            $look->type->align === 'right', $isSpineRight => max($begin + $room['Before'], $end - $room['After'] - $column),
+            $look->type->align === 'right', $isSpineRight, $look->type->align === 'start' && $lines[0]->isRightToLeft => max($begin + $room['Before'], $end - $room['After'] - $column),
             default => $begin + $room['Before'],
         };
         $at = ['Above' => $top + $room['Above'], 'Below' => $top + $room['Above'] + $text, 'Before' => $x, 'After' => $end - $room['After']];

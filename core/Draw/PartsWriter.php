@@ -43,18 +43,21 @@ final class PartsWriter
     private function line(Primitive $part): string
     {
         $spans = '';
+        $isRightToLeft = $part->what['rtl'] ?? false;
         $face = TypeFace::from($part->what['face'] ?? TypeFace::Clear->value);
         foreach ($part->what['spans'] ?? [] as $span) {
             $this->cuts[$face->cut() | ($span['marks'] & (Run::BOLD | Run::ITALIC))] = true;
+            // Text that is read from right to left begins at its right end.
+            $x = $isRightToLeft ? round($span['x'] + $span['w'], 2) : $span['x'];
             $lines = ($span['marks'] & Run::UNDERLINE) || isset($span['href']) ? 'underline ' : '';
             $lines .= $span['marks'] & Run::STRIKE ? 'line-through' : '';
             $style = ($span['marks'] & Run::BOLD ? ' font-weight="700"' : '').($span['marks'] & Run::ITALIC ? ' font-style="italic"' : '')
                 .($lines === '' ? '' : ' text-decoration="'.trim($lines).'"');
-            $set = "<tspan x=\"{$span['x']}\" fill=\"".$this->paint($span['fill'] ?? $part->fill)."\"{$style}>".self::text($span['text']).'</tspan>';
+            $set = "<tspan x=\"{$x}\" fill=\"".$this->paint($span['fill'] ?? $part->fill)."\"{$style}>".self::text($span['text']).'</tspan>';
             $spans .= isset($span['href']) ? '<a href="'.self::text($span['href'])."\">{$set}</a>" : $set;
         }
 
-        return '<text xml:space="preserve" y="'.($part->what['y'] ?? 0).'" font-size="'.($part->what['size'] ?? 0).'"'.($face === TypeFace::Clear ? '' : " class=\"face-{$face->value}\"").">{$spans}</text>";
+        return '<text xml:space="preserve" y="'.($part->what['y'] ?? 0).'" font-size="'.($part->what['size'] ?? 0).'"'.($isRightToLeft ? ' direction="rtl"' : '').($face === TypeFace::Clear ? '' : " class=\"face-{$face->value}\"").">{$spans}</text>";
     }
 
     private function paint(string $role): string

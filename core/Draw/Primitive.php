@@ -15,7 +15,7 @@ use ChalkTree\Text\TypeFace;
  */
 final readonly class Primitive
 {
-    /** @param  array{d: string, thick?: float, dash?: string}|array{spans: list<Span>, y: float, size: float, face?: string}  $what */
+    /** @param  array{d: string, thick?: float, dash?: string}|array{spans: list<Span>, y: float, size: float, face?: string, rtl?: true}  $what */
     private function __construct(public string $part, public string $fill, public string $stroke, public array $what, public string $touch = '')
     {
     }
@@ -34,11 +34,12 @@ final readonly class Primitive
      * A line of text in one size, in spans with marks as Run has them.
      *
      * @param  float  $y  of the baseline
-     * @param  list<Span>  $spans  "w" is how wide the text is, a "guess" where no shipped font has it
+     * @param  list<Span>  $spans  "x" is where it begins at the left, "w" how wide it is, a "guess" where no shipped font has it
+     * @param  bool  $isRightToLeft  whether it is read so
      */
-    public static function line(string $part, float $y, float $size, array $spans, string $fill = 'ink', TypeFace $face = TypeFace::Clear): self
+    public static function line(string $part, float $y, float $size, array $spans, string $fill = 'ink', TypeFace $face = TypeFace::Clear, bool $isRightToLeft = false): self
     {
-        return new self($part, $fill, '', ['spans' => $spans, 'y' => $y, 'size' => $size] + ($face === TypeFace::Clear ? [] : ['face' => $face->value]));
+        return new self($part, $fill, '', ['spans' => $spans, 'y' => $y, 'size' => $size] + ($face === TypeFace::Clear ? [] : ['face' => $face->value]) + ($isRightToLeft ? ['rtl' => true] : []));
     }
 
     /**
@@ -58,7 +59,7 @@ final readonly class Primitive
         return new self($this->part, $this->fill, $this->stroke, $this->what, $touch);
     }
 
-    /** @return array<string, string|float|list<Span>> "Primitive" in the wire schema */
+    /** @return array<string, string|float|true|list<Span>> "Primitive" in the wire schema */
     public function toArray(): array
     {
         return ['part' => $this->part] + array_filter(['fill' => $this->fill, 'stroke' => $this->stroke, 'touch' => $this->touch], fn (string $said): bool => $said !== '') + $this->what;

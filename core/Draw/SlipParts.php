@@ -45,7 +45,7 @@ final readonly class SlipParts
         $face = $this->measurer->placed($slip);
         foreach ($face->title as $i => $line) {
             $y = round($face->titleArea->y + Measurer::baseline($look, $i), 2);
-            array_push($parts, ...TextLine::of('title', $line, $face->titleArea->begin($line->width, $look->type->align), $y, $look->type->size, self::paint($look->type->ink, $slip), $look));
+            array_push($parts, ...TextLine::of('title', $line, $face->titleArea->begin($line, $look->type->align), $y, $look->type->size, self::paint($look->type->ink, $slip), $look));
         }
         foreach ($face->parts as [$part, $area]) {
             array_push($parts, ...$part->draw($area, $look, $this->wrapper));

@@ -48,6 +48,11 @@ final class TextLine
             $spans[] = $span;
         }
 
+        if ($line->isRightToLeft) {
+            // Each by itself, so that nobody puts them into another order.
+            return [...$grounds, ...array_map(fn (array $span): Primitive => Primitive::line($part, $y, $size, [$span], $ink, $face, true), $spans)];
+        }
+
         return $spans === [] ? $grounds : [...$grounds, Primitive::line($part, $y, $size, $spans, $ink, $face)];
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ChalkTree\Face;
 
+use ChalkTree\Text\Line;
+
 /** The room that a part of a face has, in pixels from the top left corner of the box. */
 final readonly class Area
 {
@@ -13,15 +15,15 @@ final readonly class Area
     }
 
     /**
-     * Where something of a width begins in it.
+     * Where a line begins in it, at the left.
      *
-     * @param  string  $align  left, centre or right
+     * @param  string  $align  see TypeLook
      */
-    public function begin(float $w, string $align): float
+    public function begin(Line $line, string $align): float
     {
-        return match ($align) {
-            'centre' => $this->x + ($this->w - $w) / 2,
-            'right' => $this->x + $this->w - $w,
+        return match (true) {
+            $align === 'centre' => $this->x + ($this->w - $line->width) / 2,
+            $align === 'right', $align === 'start' && $line->isRightToLeft => $this->x + $this->w - $line->width,
             default => $this->x,
         };
     }

@@ -50,7 +50,7 @@ final readonly class CaptionPart implements FacePart
         $parts = [];
         foreach ($this->lines($area->widest, $look, $wrapper) as $i => $line) {
             $y = round($area->y + ($i * self::LINE + self::FIRST) * $small, 2);
-            array_push($parts, ...TextLine::of('caption', $line, $area->begin($line->width, $look->type->align), $y, $small, $look->type->softInk, $look));
+            array_push($parts, ...TextLine::of('caption', $line, $area->begin($line, $look->type->align), $y, $small, $look->type->softInk, $look));
         }
 
         return $parts;

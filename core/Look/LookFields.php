@@ -37,7 +37,7 @@ final class LookFields
             'weight' => Field::choice(['regular', 'bold'])->called('weight'),
             'slant' => Field::choice(['upright', 'slanted'])->called('slant'),
             'ink' => self::paint()->called('colour of the text'),
-            'align' => Field::choice(['left', 'centre', 'right'])->called('alignment'),
+            'align' => Field::choice(['start', 'left', 'centre', 'right'])->called('alignment'),
             'width' => Field::number(Bounds::NARROWEST, Bounds::WIDEST)->called('width'),
             'line' => Field::choice(self::LINES)->called('connector'),
             'lineThick' => Field::number(1, 24)->called('thickness of the connector'),

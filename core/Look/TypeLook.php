@@ -13,7 +13,7 @@ final readonly class TypeLook
     /**
      * @param  float  $size  type size
      * @param  float  $line  from baseline to baseline
-     * @param  string  $align  left, centre or right; a block ranged left stands beside the spine
+     * @param  string  $align  left, centre, right, or start, which is where the text is read from; a block ranged left stands beside the spine
      * @param  string  $ink  the paint of the title, by its role
      * @param  string  $softInk  that of what stands beside it
      * @param  float  $small  the type size of what stands beside it

@@ -65,7 +65,7 @@ enum WholeLook: string
             ],
             // Like an outline: no boxes, right angles, close lines.
             self::RuledLines => [
-                ['shape' => 'underscored', 'edge' => 'ink', 'edgeThick' => 3, 'size' => 21, 'align' => 'left'],
+                ['shape' => 'underscored', 'edge' => 'ink', 'edgeThick' => 3, 'size' => 21, 'align' => 'start'],
                 ['shape' => 'underscored', 'edgeThick' => 2, 'size' => 16, 'line' => 'corner', 'lineTaper' => 'even', 'lineThick' => 2, 'gap' => 12, 'reach' => 40],
                 ['shape' => 'plain', 'size' => 14, 'line' => 'corner', 'lineTaper' => 'even', 'lineThick' => 1, 'gap' => 4, 'reach' => 32],
                 ['shape' => 'plain', 'size' => 13, 'line' => 'corner', 'lineTaper' => 'even', 'lineThick' => 1, 'gap' => 2, 'reach' => 28],
@@ -84,19 +84,19 @@ enum WholeLook: string
                 new ConnectorLook(thick: 0, thin: 0),
             ),
             new Look(
-                new TypeLook(17, 23, true, 'left', 'ink', 'soft'),
+                new TypeLook(17, 23, true, 'start', 'ink', 'soft'),
                 new BoxLook(padX: 16, padY: 9, widest: 260, width: null, corner: 9, spine: 6, fill: BoxLook::TINT, edge: ''),
                 new SpacingLook(gap: 22, reach: 48),
                 new ConnectorLook(thick: 9, thin: 5),
             ),
             new Look(
-                new TypeLook(15, 20, false, 'left', 'ink', 'soft'),
+                new TypeLook(15, 20, false, 'start', 'ink', 'soft'),
                 new BoxLook(padX: 13, padY: 6, widest: 250, width: null, corner: 7, spine: 4, fill: 'slip', edge: 'edge'),
                 new SpacingLook(gap: 12, reach: 40),
                 new ConnectorLook(thick: 4.5, thin: 3),
             ),
             new Look(
-                new TypeLook(14, 19, false, 'left', 'ink', 'soft'),
+                new TypeLook(14, 19, false, 'start', 'ink', 'soft'),
                 new BoxLook(padX: 11, padY: 4, widest: 250, width: null, corner: 5, spine: 3, fill: '', edge: ''),
                 new SpacingLook(gap: 6, reach: 36),
                 new ConnectorLook(thick: 2.75, thin: 1.75),

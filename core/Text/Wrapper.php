@@ -27,6 +27,8 @@ final class Wrapper
 
     private int $base = 0;
 
+    private bool $isRightToLeft = false;
+
     public function __construct(private readonly Advances $advances)
     {
     }
@@ -42,7 +44,7 @@ final class Wrapper
         if (strpbrk($markdown, "*_~`[]<&\\\n") === false && ! str_contains($markdown, '  ')) {
             $width = $this->advances->width($markdown, $base) * $size / 1000;
             if ($width <= $limit && ($markdown === '' || ($markdown[0] !== ' ' && $markdown[-1] !== ' '))) {
-                return [new Line($width, $markdown === '' ? [] : [['x' => 0.0, 'w' => $width, 'run' => new Run($markdown, $base)]])];
+                return [new Line($width, $markdown === '' ? [] : [['x' => 0.0, 'w' => $width, 'run' => new Run($markdown, $base)]], Direction::isRightToLeft($markdown))];
             }
             if (preg_match('/[-–—\/'.self::FREE.']/u', $markdown) === 0 && ($lines = $this->byWord($markdown, $size, $limit, $base)) !== []) {
                 return $lines;
@@ -90,20 +92,21 @@ final class Wrapper
         $space = $this->advances->width(' ', $base) * $scale;
         $line = '';
         $width = 0.0;
+        $isRightToLeft = Direction::isRightToLeft($text);
         foreach (explode(' ', trim($text, ' ')) as $word) {
             $wide = $this->advances->width($word, $base) * $scale;
             if ($wide > $limit) {
                 return [];
             }
             if ($line !== '' && $width + $space + $wide > $limit) {
-                $lines[] = new Line($width, [['x' => 0.0, 'w' => $width, 'run' => new Run($line, $base)]]);
+                $lines[] = new Line($width, [['x' => 0.0, 'w' => $width, 'run' => new Run($line, $base)]], $isRightToLeft);
                 [$line, $width] = [$word, $wide];
             } else {
                 $width += ($line === '' ? 0.0 : $space) + $wide;
                 $line .= $line === '' ? $word : " {$word}";
             }
         }
-        $lines[] = new Line($width, $line === '' ? [] : [['x' => 0.0, 'w' => $width, 'run' => new Run($line, $base)]]);
+        $lines[] = new Line($width, $line === '' ? [] : [['x' => 0.0, 'w' => $width, 'run' => new Run($line, $base)]], $isRightToLeft);
 
         return $lines;
     }
@@ -126,6 +129,7 @@ final class Wrapper
     {
         [$this->parts, $this->width, $this->lines] = [[], 0.0, []];
         [$this->size, $this->limit, $this->base] = [$size, $limit, $base];
+        $this->isRightToLeft = Direction::isRightToLeft(implode('', array_map(fn (Run $run): string => $run->text, $runs)));
         $word = [];
         $space = null;
         foreach ($this->atoms($runs) as [$kind, $run]) {
@@ -228,7 +232,7 @@ final class Wrapper
 
     private function finish(): void
     {
-        $this->lines[] = new Line($this->width, $this->parts);
+        $this->lines[] = new Line($this->width, Direction::placed($this->parts, $this->width, $this->isRightToLeft), $this->isRightToLeft);
         $this->parts = [];
         $this->width = 0.0;
     }

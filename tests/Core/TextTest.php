@@ -138,11 +138,9 @@ it('wraps within the limit and loses nothing', function () {
         foreach ($lines as $line) {
             $longest = max([0, ...array_map(fn (array $part): int => mb_strlen($part['run']->text), $line->parts)]);
             expect($line->width)->toBeLessThanOrEqual($longest > 1 ? $limit + 0.001 : 60, $title);
-            $x = 0.0;
             foreach ($line->parts as $part) {
-                expect($part['x'])->toEqualWithDelta($x, 0.001)
-                    ->and($part['w'])->toEqualWithDelta($advances->width($part['run']->text, $part['run']->marks) * 0.015, 0.001);
-                $x += $part['w'];
+                // Where it stands, DirectionTest looks after.
+                expect($part['w'])->toEqualWithDelta($advances->width($part['run']->text, $part['run']->marks) * 0.015, 0.001);
                 $text .= $part['run']->text;
             }
         }

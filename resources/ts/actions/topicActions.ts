@@ -1,6 +1,7 @@
 import { branchOf, childrenOf, siblingOf, siblingsOf, topsOf } from '@/stores/tree'
 import { isNotRoot, onTopics } from './conditions'
 import type { Action, Context } from './registry'
+import { isMirrored, sideSeen } from '@/stores/mirror'
 
 const hasCurrent = ({ map }: Context): boolean => map.current !== null
 const hasBelow = ({ map }: Context): boolean => map.current !== null && childrenOf(map.tree, map.current).length > 0
@@ -62,7 +63,7 @@ export const topicActions: readonly Action[] = [
         id: 'topic.side', name: 'Move to the other side', group: 'Moving', keys: ['Alt+S'], scopes: onTopics,
         available: ({ map }) => map.tree.arrangement === 'both-sides' && map.currentTopic?.parent === map.tree.root,
         run: withCurrent((id, { map, camera }) => {
-            map.edit({ name: 'topic.side', topics: [id], side: camera.slipOf(id)?.grows === 'left' ? 'right' : 'left' })
+            map.edit({ name: 'topic.side', topics: [id], side: sideSeen(map.tree, camera.slipOf(id)?.grows === 'left' ? 'right' : 'left') })
         }),
     },
 ]
@@ -97,11 +98,11 @@ export const movingActions: readonly Action[] = [
     },
     {
         id: 'move.left', name: 'Move left: out, or in where the branch grows left, or before the topic at its left', group: 'Moving', keys: ['Alt+ArrowLeft'], scopes: onTopics, available: isNotRoot,
-        run: withGroup((ids, context) => ({ left: moveIn, right: moveOut, down: moveUp, up: moveUp })[growth(ids, context)](ids, context)),
+        run: withGroup((ids, context) => ({ left: moveIn, right: moveOut, down: towardsLeft, up: towardsLeft })[growth(ids, context)](ids, context)),
     },
     {
         id: 'move.right', name: 'Move right: in, or out where the branch grows left, or after the topic at its right', group: 'Moving', keys: ['Alt+ArrowRight'], scopes: onTopics, available: isNotRoot,
-        run: withGroup((ids, context) => ({ left: moveOut, right: moveIn, down: moveDown, up: moveDown })[growth(ids, context)](ids, context)),
+        run: withGroup((ids, context) => ({ left: moveOut, right: moveIn, down: towardsRight, up: towardsRight })[growth(ids, context)](ids, context)),
     },
     {
         id: 'move.loose', name: 'Take out to stand loose on the board', group: 'Moving', keys: ['Alt+Shift+T'], scopes: onTopics,
@@ -118,8 +119,9 @@ export const movingActions: readonly Action[] = [
 /** The direction in which topics stand from their parent, as one sees them. */
 const growth = (ids: readonly string[], { map, camera }: Context): 'left' | 'right' | 'down' | 'up' => (map.region === 'board' ? camera.slipOf(ids[0] ?? '')?.grows : undefined) ?? 'right'
 
-const moveUp = (ids: readonly string[], context: Context): void => moveAmongSiblings(ids, -1, context)
-const moveDown = (ids: readonly string[], context: Context): void => moveAmongSiblings(ids, 1, context)
+const isTurned = ({ map }: Context): boolean => map.region === 'board' && isMirrored(map.tree)
+const towardsLeft = (ids: readonly string[], context: Context): void => moveAmongSiblings(ids, isTurned(context) ? 1 : -1, context)
+const towardsRight = (ids: readonly string[], context: Context): void => moveAmongSiblings(ids, isTurned(context) ? -1 : 1, context)
 
 /** On the board the neighbours are those on the same side of the root. */
 function neighbour(ids: readonly string[], by: -1 | 1, { map, camera }: Context): string | undefined {
@@ -155,6 +157,6 @@ function moveOut(ids: readonly string[], { map, camera }: Context): void {
     if (parent != null && parent !== map.tree.root) {
         const grows = camera.slipOf(ids[0] ?? '')?.grows
         const toRoot = map.tree.topics.get(parent)?.parent === map.tree.root
-        map.edit({ name: 'topic.move', topics: [...ids], after: parent, ...(toRoot && (grows === 'left' || grows === 'right') ? { side: grows } : {}) })
+        map.edit({ name: 'topic.move', topics: [...ids], after: parent, ...(toRoot && (grows === 'left' || grows === 'right') ? { side: sideSeen(map.tree, grows) } : {}) })
     }
 }

@@ -236,6 +236,8 @@ export interface ArrangementRow {
       | "free"
       | null;
     headings: boolean;
+    head: "right" | "left" | null;
+    sides: "both" | "above" | "below" | null;
   } | null;
   whole?: true;
   /**
@@ -316,7 +318,7 @@ export interface LookRow {
     weight: "regular" | "bold" | null;
     slant: "upright" | "slanted" | null;
     ink: string | null;
-    align: "left" | "centre" | "right" | null;
+    align: "start" | "left" | "centre" | "right" | null;
     width: number | null;
     line: "curve" | "straight" | "corner" | "none" | null;
     lineThick: number | null;
@@ -381,7 +383,7 @@ export interface LevelLookRow {
     weight: "regular" | "bold" | null;
     slant: "upright" | "slanted" | null;
     ink: string | null;
-    align: "left" | "centre" | "right" | null;
+    align: "start" | "left" | "centre" | "right" | null;
     width: number | null;
     line: "curve" | "straight" | "corner" | "none" | null;
     lineThick: number | null;
@@ -421,6 +423,7 @@ export interface MapLookRow {
       | "driftwood"
       | "mussel"
       | null;
+    mirrored: boolean;
     shape:
       | "slip"
       | "plate"
@@ -446,7 +449,7 @@ export interface MapLookRow {
     weight: "regular" | "bold" | null;
     slant: "upright" | "slanted" | null;
     ink: string | null;
-    align: "left" | "centre" | "right" | null;
+    align: "start" | "left" | "centre" | "right" | null;
     width: number | null;
     line: "curve" | "straight" | "corner" | "none" | null;
     lineThick: number | null;
@@ -498,7 +501,7 @@ export interface NamedLookRow {
     weight: "regular" | "bold" | null;
     slant: "upright" | "slanted" | null;
     ink: string | null;
-    align: "left" | "centre" | "right" | null;
+    align: "start" | "left" | "centre" | "right" | null;
     width: number | null;
     line: "curve" | "straight" | "corner" | "none" | null;
     lineThick: number | null;
@@ -685,6 +688,10 @@ export interface DrawnLine {
    */
   face?: string;
   fill?: string;
+  /**
+   * Whether it is read from right to left; left out where not.
+   */
+  rtl?: boolean;
   stroke?: string;
   /**
    * What it does when it is touched.
@@ -740,7 +747,7 @@ export interface SlipLook {
     line: number;
     bold: boolean;
     slanted: boolean;
-    align: "left" | "centre" | "right";
+    align: "start" | "left" | "centre" | "right";
     face: string;
     /**
      * The first one, from the top of the text.
@@ -1581,6 +1588,8 @@ export interface SetArrangement {
       | "free"
       | null;
     headings?: boolean;
+    head?: "right" | "left" | null;
+    sides?: "both" | "above" | "below" | null;
   };
 }
 /**
@@ -1721,7 +1730,7 @@ export interface SetLook {
     weight?: "regular" | "bold" | null;
     slant?: "upright" | "slanted" | null;
     ink?: string | null;
-    align?: "left" | "centre" | "right" | null;
+    align?: "start" | "left" | "centre" | "right" | null;
     width?: number | null;
     line?: "curve" | "straight" | "corner" | "none" | null;
     lineThick?: number | null;
@@ -1788,7 +1797,7 @@ export interface SetLevelLook {
     weight?: "regular" | "bold" | null;
     slant?: "upright" | "slanted" | null;
     ink?: string | null;
-    align?: "left" | "centre" | "right" | null;
+    align?: "start" | "left" | "centre" | "right" | null;
     width?: number | null;
     line?: "curve" | "straight" | "corner" | "none" | null;
     lineThick?: number | null;
@@ -1830,6 +1839,7 @@ export interface SetMapLook {
       | "driftwood"
       | "mussel"
       | null;
+    mirrored?: boolean;
     shape?:
       | "slip"
       | "plate"
@@ -1855,7 +1865,7 @@ export interface SetMapLook {
     weight?: "regular" | "bold" | null;
     slant?: "upright" | "slanted" | null;
     ink?: string | null;
-    align?: "left" | "centre" | "right" | null;
+    align?: "start" | "left" | "centre" | "right" | null;
     width?: number | null;
     line?: "curve" | "straight" | "corner" | "none" | null;
     lineThick?: number | null;
@@ -1909,7 +1919,7 @@ export interface SetNamedLook {
     weight?: "regular" | "bold" | null;
     slant?: "upright" | "slanted" | null;
     ink?: string | null;
-    align?: "left" | "centre" | "right" | null;
+    align?: "start" | "left" | "centre" | "right" | null;
     width?: number | null;
     line?: "curve" | "straight" | "corner" | "none" | null;
     lineThick?: number | null;

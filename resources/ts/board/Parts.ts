@@ -42,13 +42,14 @@ function hold(vnode: VNode, width: number): void {
     }
 }
 
-function span(one: Span, key: number): VNode {
+/** What is read from right to left begins at its right end. */
+function span(one: Span, key: number, isRtl: boolean): VNode {
     const held = one.guess === true ? { onVnodeMounted: (vnode: VNode) => hold(vnode, one.w), onVnodeUpdated: (vnode: VNode) => hold(vnode, one.w) } : {}
-    return h('tspan', { key, x: one.x, class: one.href === undefined ? undefined : 'link', style: styleOf(one), ...held }, one.text)
+    return h('tspan', { key, x: isRtl ? one.x + one.w : one.x, class: one.href === undefined ? undefined : 'link', style: styleOf(one), ...held }, one.text)
 }
 
 function line(part: DrawnLine, key: number): VNode {
-    return h('text', { key, class: part.part, y: part.y, 'font-size': part.size, style: { fill: paint(part.fill), ...(part.face === undefined ? {} : { fontFamily: `'${families[part.face] ?? ''}', sans-serif` }) } }, part.spans.map(span))
+    return h('text', { key, class: part.part, y: part.y, direction: part.rtl === true ? 'rtl' : undefined, 'font-size': part.size, style: { fill: paint(part.fill), ...(part.face === undefined ? {} : { fontFamily: `'${families[part.face] ?? ''}', sans-serif` }) } }, part.spans.map((one, i) => span(one, i, part.rtl === true)))
 }
 
 function path(part: DrawnPath, key: number, aside: number): VNode {

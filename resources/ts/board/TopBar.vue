@@ -50,7 +50,7 @@ function endNaming(keep: boolean): void {
 const parked = computed(() => childrenOf(map.tree, LOT).length)
 const aboutMap: readonly MenuLine[] = [
     { key: RENAME, name: 'Rename the map' },
-    { name: 'Arrangement', lines: [...arrangements.map(({ name: one }) => `arrange.${one}`), '-', 'arrange.balance'] },
+    { name: 'Arrangement', lines: [...arrangements.map(({ name: one }) => `arrange.${one}`), '-', 'arrange.balance', 'arrange.mirror'] },
     'look.whole', 'see.board', '-', 'map.history', 'map.trash', 'lot.open', 'map.starter', '-', 'help.keys', 'map.library',
 ]
 /** How what is chosen looks. */
@@ -64,6 +64,7 @@ const reshape: readonly MenuLine[] = [
     'change.break', 'change.join', 'change.send', 'shape.append', 'shape.into-note', '-',
     'change.sort', 'change.number', 'change.tidy', 'change.empties', 'change.duplicates', 'change.levels', '-',
     { name: 'Grid', lines: ['grid.row', 'grid.column', 'grid.left', 'grid.right', 'grid.remove', 'grid.headings'] },
+    { name: 'Fishbone and timeline', lines: ['fishbone.head', '-', 'timeline.both', 'timeline.above', 'timeline.below'] },
     { name: 'Align what stands free', lines: ['free.left', 'free.middle', 'free.right', '-', 'free.top', 'free.centre', 'free.bottom', '-', 'free.across', 'free.down'] },
     'shape.duplicate', 'move.below', 'move.loose', 'apart.back', 'apart.back-branch', 'apart.back-all',
 ]

@@ -48,7 +48,7 @@ const style = computed(() => {
         borderRight: left ? `${spine} solid var(--${slip.value.chalk})` : '0',
         background: look.type.ink === 'plate-ink' ? 'var(--plate)' : 'var(--slip)',
         color: paint(look.type.ink.replace(/^(chalk|text)$/, `$1:${slip.value.chalk}`)),
-        textAlign: ({ left: 'left', centre: 'center', right: 'right' } as const)[look.type.align],
+        textAlign: ({ start: 'start', left: 'left', centre: 'center', right: 'right' } as const)[look.type.align],
     }
 })
 

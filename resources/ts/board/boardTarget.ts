@@ -3,6 +3,7 @@ import type { Landing } from '@/stores/drag'
 import { childrenOf, type Tree } from '@/stores/tree'
 import { plainTitle } from '@/text/titleMarkdown'
 import type { Box } from './geometry'
+import { isMirrored, sideSeen } from '@/stores/mirror'
 
 /** Farther from every topic than this, one lands on the open board. */
 const NEAR = 70
@@ -52,16 +53,16 @@ function besideOrBelow({ tree, slips }: Board, id: string, box: Box, x: number, 
         return null
     }
     const isRoot = id === tree.root
-    const grows = isRoot ? (x < box.x + box.w / 2 && tree.arrangement === 'both-sides' ? 'left' : 'right') : slip.grows
+    const grows = isRoot ? (x < box.x + box.w / 2 && tree.arrangement === 'both-sides' ? 'left' : slip.opens === 'left' ? 'left' : 'right') : slip.grows
     const down = grows === 'down' || grows === 'up'
     const along = down ? (x - box.x) / box.w : (y - box.y) / box.h
     const beyond = grows === 'down' ? y > box.y + box.h * 0.7 : grows === 'up' ? y < box.y + box.h * 0.3 : grows === 'right' ? x > box.x + box.w * 0.7 : x < box.x + box.w * 0.3
-    const side = grows !== 'down' && grows !== 'up' && (topic.parent === tree.root || isRoot) ? { side: grows } : {}
+    const side = grows !== 'down' && grows !== 'up' && (topic.parent === tree.root || isRoot) ? { side: sideSeen(tree, grows) } : {}
     const name = plainTitle(topic.title).slice(0, 60)
     if (!isRoot && slip.level > 0 && !beyond && (along < 0.33 || along > 0.67)) {
-        const above = along < 0.33
+        const above = down && isMirrored(tree) ? along > 0.67 : along < 0.33
         const mark = down
-            ? { x: above ? box.x - SLOT.h : box.x + box.w, y: box.y, w: SLOT.h, h: Math.max(box.h, 24), into: false }
+            ? { x: along < 0.33 ? box.x - SLOT.h : box.x + box.w, y: box.y, w: SLOT.h, h: Math.max(box.h, 24), into: false }
             : { x: grows === 'right' ? box.x : box.x + box.w - SLOT.w, y: above ? box.y - SLOT.h + 2 : box.y + box.h - 2, ...SLOT, into: false }
         return { region: 'board', place: above ? { before: id, ...side } : { after: id, ...side }, words: `${above ? 'before' : 'after'} ${name}`, mark, over: null }
     }

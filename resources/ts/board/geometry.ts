@@ -1,5 +1,6 @@
 import type { Slip } from '@/api/wire'
 import { childrenOf, siblingOf, type Tree } from '@/stores/tree'
+import { isMirrored } from '@/stores/mirror'
 
 /** A rectangle on the board, pixels at scale 1. */
 export interface Box {
@@ -78,7 +79,7 @@ export function nearestTowards(
         return slip.parent
     }
     // Siblings that stand side by side are nearer than what hangs below one of them.
-    const beside = slip?.grows === 'down' && direction !== 'up' && direction !== 'down' ? siblingOf(tree, from, direction === 'left' ? -1 : 1) : undefined
+    const beside = slip?.grows === 'down' && direction !== 'up' && direction !== 'down' ? siblingOf(tree, from, (direction === 'left') === !isMirrored(tree) ? -1 : 1) : undefined
     if (beside !== undefined && slips.get(beside)?.grows === 'down' && boxes.has(beside)) {
         return beside
     }

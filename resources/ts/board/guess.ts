@@ -4,6 +4,8 @@ import { childrenOf, type Topic, type Tree } from '@/stores/tree'
 import { plainTitle } from '@/text/titleMarkdown'
 import { deepestLevel, lookNamed, lookOfLevel, type Look } from './looks'
 import { families, type DrawnPart, type GuessedPaper } from './Parts'
+import { isMirrored, sideSeen } from '@/stores/mirror'
+import { isRightToLeft } from '@/text/direction'
 
 /** A slip as the server has drawn it, or as the browser guesses it. */
 export type DrawnSlip = Omit<Slip, 'parts'> & { readonly parts: readonly DrawnPart[] }
@@ -35,12 +37,13 @@ export function guessedSlip(tree: Tree, topic: Topic, slips: KnownSlips): DrawnS
     const w = shaped ? before.w : Math.max(width ?? 56, 2 * Math.ceil((text + 2 * look.box.padX + look.box.spine + (topic.note === '' ? 0 : 18)) / 2))
     const h = shaped ? before.h : 2 * Math.ceil((lines.length * look.type.line + 2 * look.box.padY) / 2)
     const mate = mateAbove(tree, topic, slips)
-    const grows = before?.grows ?? (parent?.level === 0 && tree.arrangement === 'both-sides' ? (topic.side ?? sideGuess(tree, parent, slips)) : (mate?.grows ?? growsBelow(parent)))
+    const grows = before?.grows ?? (parent?.level === 0 && tree.arrangement === 'both-sides' ? (topic.side == null ? sideGuess(tree, parent, slips) : sideSeen(tree, topic.side)) : (mate?.grows ?? growsBelow(parent)))
     // What stands on the other side is turned the other way.
     const like = mate?.grows === grows ? mate : undefined
     const place = before ?? placeBeside(tree, topic, parent, slips, grows, w, h, look.spacing.reach, look.spacing.gap)
     const spine = before?.spine ?? like?.spine ?? (grows === 'left' ? 'right' : 'left')
-    const begin = look.type.align === 'centre' || shaped ? undefined : spine !== 'right' ? look.box.padX + look.box.spine : Math.max(look.box.padX, w - look.box.padX - look.box.spine - text)
+    const isRight = look.type.align === 'right' || spine === 'right' || (look.type.align === 'start' && isRightToLeft(topic.title))
+    const begin = look.type.align === 'centre' || shaped ? undefined : !isRight ? look.box.padX + look.box.spine : Math.max(look.box.padX, w - look.box.padX - (spine === 'right' ? look.box.spine : 0) - text)
     return {
         id: topic.id,
         parent: topic.parent,
@@ -62,6 +65,7 @@ export function guessedSlip(tree: Tree, topic: Topic, slips: KnownSlips): DrawnS
         parts: [...shapes(before ?? like, { w, h, spine, level }, look.box.corner), ...lines.map((line, i) => ({
             part: 'title', size: look.type.size, fill: look.type.ink.replace(/^(chalk|text)$/, `$1:${before?.chalk ?? parent?.chalk ?? 'mussel'}`), ...(look.type.face === 'clear' ? {} : { face: look.type.face }),
             y: (shaped ? (h - lines.length * look.type.line) / 2 : look.box.padY) + i * look.type.line + look.type.baseline,
+            ...(isRightToLeft(topic.title) ? { rtl: true } : {}),
             spans: [{ x: begin ?? (w - line.width) / 2, w: line.width, text: line.text, marks: (look.type.bold ? 1 : 0) + (look.type.slanted ? 2 : 0) }],
         }))],
     }
@@ -85,8 +89,9 @@ function mateAbove(tree: Tree, topic: Topic, slips: KnownSlips): DrawnSlip | und
 }
 
 function sideGuess(tree: Tree, root: DrawnSlip, slips: KnownSlips): 'left' | 'right' {
-    const left = childrenOf(tree, root.id).filter((id) => slips.get(id)?.grows === 'left').length
-    return left * 2 < childrenOf(tree, root.id).length - 1 ? 'left' : 'right'
+    const second = sideSeen(tree, 'left')
+    const there = childrenOf(tree, root.id).filter((id) => slips.get(id)?.grows === second).length
+    return there * 2 < childrenOf(tree, root.id).length - 1 ? second : sideSeen(tree, 'right')
 }
 
 function placeBeside(
@@ -110,10 +115,11 @@ function placeBeside(
     const mates = childrenOf(tree, parent.id).filter((id) => id === topic.id || slips.get(id)?.grows === grows)
     const above = slips.get(mates[mates.indexOf(topic.id) - 1] ?? '')
     if (grows === 'down' && above !== undefined) {
-        return { x: above.x + above.w + gap + 12, y: above.y }
+        return { x: isMirrored(tree) ? above.x - gap - 12 - w : above.x + above.w + gap + 12, y: above.y }
     }
     if (parent.opens === 'down') {
-        return { x: above?.x ?? 26, y: above === undefined ? parent.h + gap : above.y + above.h + gap }
+        const left = above?.x ?? 26
+        return { x: grows === 'left' ? (above === undefined ? parent.w - 26 : above.x + above.w) - w : left, y: above === undefined ? parent.h + gap : above.y + above.h + gap }
     }
     return {
         x: grows === 'right' ? parent.w + reach : -reach - w,

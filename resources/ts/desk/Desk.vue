@@ -5,6 +5,7 @@ import { bounds } from '@/api/bounds'
 import { useActions } from '@/actions/useActions'
 import { useDrafts } from '@/stores/drafts'
 import { useBeside } from '@/stores/beside'
+import { sideSeen } from '@/stores/mirror'
 import { newId, useMap } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
 import { branchOf, childrenOf } from '@/stores/tree'
@@ -35,7 +36,7 @@ const note = ref<{ focus: () => void } | null>(null)
 const topic = computed(() => beside.topic)
 const title = computed(() => plainTitle(topic.value?.title ?? ''))
 const isFirstLevel = computed(() => topic.value?.parent === beside.tree.root && beside.tree.arrangement === 'both-sides')
-const side = computed(() => (topic.value?.sideHeld === true ? (topic.value.side ?? 'auto') : 'auto'))
+const side = computed(() => (topic.value?.sideHeld === true ? (topic.value.side == null ? 'auto' : sideSeen(beside.tree, topic.value.side)) : 'auto'))
 const below = computed(() => (topic.value === null ? 0 : branchOf(beside.tree, topic.value.id).length - 1))
 
 /** A level is worth a word if it holds one topic and that one has something below it; not while one is typing, and not if it was left so. */
@@ -71,7 +72,7 @@ function typeCaption(text: string): void {
 }
 
 function setSide(to: 'left' | 'right' | 'auto'): void {
-    map.edit({ name: 'topic.side', topics: map.chosen.filter((id) => map.tree.topics.get(id)?.parent === map.tree.root), side: to === 'auto' ? null : to })
+    map.edit({ name: 'topic.side', topics: map.chosen.filter((id) => map.tree.topics.get(id)?.parent === map.tree.root), side: to === 'auto' ? null : sideSeen(map.tree, to) })
 }
 
 watch(
@@ -114,7 +115,7 @@ watch(
             <DeskSection name="Text">
                 <label class="field">
                     <span>Caption</span>
-                    <NInput ref="caption" :value="draft" placeholder="A short second line" :maxlength="bounds.caption" size="small" :input-props="{ 'aria-label': 'Caption' }" @update:value="typeCaption" @blur="drafts.flush(topic.id, 'caption')" />
+                    <NInput ref="caption" :value="draft" placeholder="A short second line" :maxlength="bounds.caption" size="small" :input-props="{ 'aria-label': 'Caption', dir: 'auto' }" @update:value="typeCaption" @blur="drafts.flush(topic.id, 'caption')" />
                 </label>
 
                 <div class="field note">

@@ -21,7 +21,7 @@ let filling: ReturnType<typeof setTimeout> | undefined
 
 const editor = useEditor({
     extensions: noteExtensions,
-    editorProps: { attributes: { class: 'note-text', 'aria-label': 'Note', role: 'textbox', 'aria-multiline': 'true' } },
+    editorProps: { attributes: { class: 'note-text', 'aria-label': 'Note', role: 'textbox', 'aria-multiline': 'true', dir: 'auto' } },
     onCreate: () => fill(props.note),
     onUpdate: ({ editor: changed }) => change(noteMarkdown(changed.state.doc)),
     onBlur: () => keep(),

@@ -35,7 +35,7 @@ const text = computed(() => plainTitle(props.topic?.title ?? '').replace(/\s+/g,
         </button>
         <span v-else class="dot" :style="{ background: chalk === null ? undefined : `var(--${chalk})` }" />
         <TitleEditor v-if="editing !== null" :title="topic.title" :instead="editing.instead" class="editor" @leave="emit('leave')" />
-        <span v-else class="text" :class="{ empty: text === '' }"><span v-if="number !== ''" class="number">{{ number }}</span>{{ text === '' ? 'Untitled' : text }}</span>
+        <span v-else class="text" dir="auto" :class="{ empty: text === '' }"><span v-if="number !== ''" class="number">{{ number }}</span>{{ text === '' ? 'Untitled' : text }}</span>
         <span v-if="folded" class="hidden">{{ below }}</span>
     </div>
 </template>

@@ -54,7 +54,7 @@ function make(): Editor {
             UndoRedo,
         ],
         editorProps: {
-            attributes: { class: 'title-editor', role: 'textbox', 'aria-label': 'Title of the topic', 'aria-multiline': 'true', spellcheck: 'true' },
+            attributes: { class: 'title-editor', role: 'textbox', 'aria-label': 'Title of the topic', 'aria-multiline': 'true', spellcheck: 'true', dir: 'auto' },
             handlePaste: pasteAsText,
         },
     })

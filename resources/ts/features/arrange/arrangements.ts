@@ -19,8 +19,7 @@ export type ArrangementName = (typeof arrangements)[number]['name']
 
 /** Whether what is right below a topic are the rows of a grid. */
 export function isGrid(tree: Tree, topic: string): boolean {
-    const own = ownArrangement(tree, topic)
-    return (own ?? (tree.topics.get(topic)?.parent === null ? tree.arrangement : null)) === 'grid'
+    return arrangementOf(tree, topic) === 'grid'
 }
 
 /** Whether a topic is a cell of a grid. */
@@ -29,6 +28,9 @@ export function isCell(tree: Tree, topic: string): boolean {
     const head = row == null ? null : tree.topics.get(row)?.parent
     return head != null && isGrid(tree, head)
 }
+
+/** The arrangement of a branch that has one of its own, or is the whole map; null where it has that of what stands above it. */
+export const arrangementOf = (tree: Tree, topic: string): string | null => ownArrangement(tree, topic) ?? (tree.topics.get(topic)?.parent === null ? tree.arrangement : null)
 
 /** The arrangement that a branch has of its own; null where it has that of what stands above it. */
 export function ownArrangement(tree: Tree, topic: string): string | null {

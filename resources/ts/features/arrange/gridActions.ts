@@ -3,6 +3,7 @@ import type { Action, Context } from '@/actions/registry'
 import { newId } from '@/stores/map'
 import { ancestorsOf, rowOf } from '@/stores/tree'
 import { isCell, isGrid } from './arrangements'
+import { sideSeen } from '@/stores/mirror'
 
 const onCell = ({ map }: Context): boolean => map.current !== null && isCell(map.tree, map.current)
 
@@ -13,7 +14,7 @@ function gridOf({ map }: Context): string | null {
 
 const column = (way: 'left' | 'right' | 'remove', name: string, what: string, keys: readonly string[]): Action => ({
     id: `grid.${way}`, name, what, group: 'Shape', keys, scopes: onTopics, available: onCell,
-    run: ({ map }) => map.current !== null && map.edit({ name: 'grid.column', topic: map.current, do: way }),
+    run: ({ map }) => map.current !== null && map.edit({ name: 'grid.column', topic: map.current, do: way === 'remove' ? way : sideSeen(map.tree, way) }),
 })
 
 /** Rows and columns of grids. */

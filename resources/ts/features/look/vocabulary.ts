@@ -39,7 +39,7 @@ export const dashes: readonly Choice[] = [{ value: 'solid', label: 'Solid' }, { 
 export const tapers: readonly Choice[] = [{ value: 'tapered', label: 'Thinner outwards' }, { value: 'even', label: 'Even' }]
 export const weights: readonly Choice[] = [{ value: 'regular', label: 'Regular' }, { value: 'bold', label: 'Bold' }]
 export const slants: readonly Choice[] = [{ value: 'upright', label: 'Upright' }, { value: 'slanted', label: 'Slanted' }]
-export const aligns: readonly Choice[] = [{ value: 'left', label: 'Left' }, { value: 'centre', label: 'Centre' }, { value: 'right', label: 'Right' }]
+export const aligns: readonly Choice[] = [{ value: 'start', label: 'From where it is read' }, { value: 'left', label: 'Left' }, { value: 'centre', label: 'Centre' }, { value: 'right', label: 'Right' }]
 
 /** The whole-map looks, and what each is for. */
 export const wholes: readonly (Choice & { what: string })[] = [

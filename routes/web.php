@@ -8,6 +8,7 @@ use App\Http\Controllers\FindController;
 use App\Http\Controllers\FolderController;
 use App\Http\Controllers\HistoryController;
 use App\Http\Controllers\LibraryController;
+use App\Http\Controllers\LookController;
 use App\Http\Controllers\MapController;
 use App\Http\Controllers\PageController;
 use Illuminate\Support\Facades\Route;
@@ -35,7 +36,8 @@ Route::prefix('api')->group(function (): void {
         Route::get('maps', [LibraryController::class, 'index']);
         Route::post('maps', [LibraryController::class, 'store']);
 
-        Route::get('looks', [LibraryController::class, 'looks']);
+        Route::get('looks', [LookController::class, 'named']);
+        Route::get('chalks/{colour}', [LookController::class, 'chalk'])->where('colour', '[0-9a-f]{6}');
         Route::get('starters', [LibraryController::class, 'starters']);
         Route::get('starters/{starter}/picture', [LibraryController::class, 'starterPicture'])->where('starter', '[a-z0-9-]{1,40}');
         Route::delete('trash', [LibraryController::class, 'emptyTrash']);

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\MapRecord;
+use ChalkTree\Arrange\Chalks;
+use ChalkTree\Edit\Wording;
+use ChalkTree\Look\LookBuilder;
 use ChalkTree\Look\LookFields;
 use ChalkTree\Look\LookPlace;
 use ChalkTree\Look\LookResolver;
@@ -20,7 +23,7 @@ final readonly class LookReasons
     {
     }
 
-    /** @return array{level: int, reasons: list<array{field: string, called: string, value: string|int|null, place: string, words: string, row: string|null}>} "LookReasonsAnswer" in the wire schema */
+    /** @return array{level: int, chalk: array{name: string, words: string, topic: string|null}, reasons: list<array{field: string, called: string, value: string|int|null, place: string, words: string, row: string|null}>} "LookReasonsAnswer" in the wire schema */
     public function of(MapRecord $record, string $topic): array
     {
         $map = $this->store->load($record);
@@ -28,21 +31,40 @@ final readonly class LookReasons
         $resolver = new LookResolver(Looks::standard());
         $resolver->read($map);
         $why = $resolver->why($topic, $level);
+        $values = LookBuilder::values($resolver->of($topic, $level));
         $reasons = [];
         foreach (LookFields::all() as $name => $field) {
             $said = $why[$name] ?? null;
             $place = $said['place'] ?? LookPlace::Whole;
+            $value = $said['value'] ?? $values[$name];
             $reasons[] = [
                 'field' => $name,
                 'called' => $field->called ?? $name,
-                'value' => isset($said) && is_scalar($said['value']) ? (is_int($said['value']) ? $said['value'] : (string) $said['value']) : null,
+                'value' => is_int($value) || $value === null ? $value : (string) $value,
                 'place' => strtolower($place->name),
                 'words' => $this->words($map, $place, $said['row'] ?? null, $level),
                 'row' => $said['row'] ?? null,
             ];
         }
 
-        return ['level' => $level, 'reasons' => $reasons];
+        return ['level' => $level, 'chalk' => $this->chalk($map, $resolver, $topic), 'reasons' => $reasons];
+    }
+
+    /** @return array{name: string, words: string, topic: string|null} which chalk it has, from where, and the topic whose branch began it */
+    private function chalk(TopicMap $map, LookResolver $resolver, string $topic): array
+    {
+        $name = (new Chalks($map, $resolver))->onTop($topic);
+        foreach ([$map->topic($topic), ...$map->ancestors($topic)] as $above) {
+            if ($resolver->chalkOf($above->id) !== null) {
+                return ['name' => $name, 'words' => $above->id === $topic ? 'the topic itself, for its branch' : 'the branch '.Wording::excerpt($above->title), 'topic' => $above->id];
+            }
+        }
+
+        return ['name' => $name, 'words' => match ($resolver->chalks()) {
+            'level' => 'its level, as the map gives out chalks',
+            'one' => 'one for all, as the map gives out chalks',
+            default => 'its first-level branch, as the map gives out chalks',
+        }, 'topic' => null];
     }
 
     private function level(TopicMap $map, string $topic): int

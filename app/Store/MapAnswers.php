@@ -97,7 +97,7 @@ final readonly class MapAnswers
             'seq' => $record->seq,
             'edits' => [],
             'rows' => [],
-            'scene' => ['reset' => false, 'arrangement' => $record->arrangement, 'slips' => [], 'gone' => [], 'marks' => [], 'goneMarks' => [], 'looks' => [], 'levels' => []],
+            'scene' => ['reset' => false, 'arrangement' => $record->arrangement, 'slips' => [], 'gone' => [], 'marks' => [], 'goneMarks' => [], 'looks' => [], 'levels' => [], 'chalks' => []],
             'numbers' => null,
             ...$this->log->next($record, $person),
         ];

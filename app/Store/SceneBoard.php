@@ -43,7 +43,7 @@ final class SceneBoard
      *
      * @param  list<Changes>  $changes  what was done since the map was as the browser has it
      * @param  list<string>  $refolded  topics folded or unfolded since
-     * @return array{reset: bool, arrangement: string, slips: list<array<string, mixed>>, gone: list<string>, marks: list<array<string, mixed>>, goneMarks: list<string>, looks: list<array<string, mixed>>, levels: list<string>}
+     * @return array{reset: bool, arrangement: string, slips: list<array<string, mixed>>, gone: list<string>, marks: list<array<string, mixed>>, goneMarks: list<string>, looks: list<array<string, mixed>>, levels: list<string>, chalks: list<array<string, mixed>>}
      */
     public function news(TopicMap $map, array $changes, ?View $view = null, array $refolded = []): array
     {
@@ -122,7 +122,7 @@ final class SceneBoard
     /**
      * @param  array<string, SceneMark>  $marks  those that the browser has
      * @param  list<Look>  $levels  where everything is told
-     * @return array{reset: bool, arrangement: string, slips: list<array<string, mixed>>, gone: list<string>, marks: list<array<string, mixed>>, goneMarks: list<string>, looks: list<array<string, mixed>>, levels: list<string>}
+     * @return array{reset: bool, arrangement: string, slips: list<array<string, mixed>>, gone: list<string>, marks: list<array<string, mixed>>, goneMarks: list<string>, looks: list<array<string, mixed>>, levels: list<string>, chalks: list<array<string, mixed>>}
      */
     private function data(Scene $scene, SceneChange $change, bool $reset, array $marks = [], array $levels = []): array
     {
@@ -142,6 +142,7 @@ final class SceneBoard
             'goneMarks' => array_values(array_map(fn (SceneMark $mark): string => $mark->id, array_diff_key($marks, $scene->marks))),
             'looks' => array_values($looks),
             'levels' => array_map(fn (Look $look): string => $look->hash, $levels),
+            'chalks' => $reset ? $scene->palette->toArray() : [],
         ];
     }
 }

@@ -16,7 +16,7 @@ use ChalkTree\Map\TopicMap;
  */
 final class Chalks
 {
-    /** @var array<string, Chalk>|null of first-level branches */
+    /** @var array<string, string>|null of first-level branches */
     private ?array $branches = null;
 
     public function __construct(private readonly TopicMap $map, private readonly LookResolver $looks)
@@ -24,10 +24,10 @@ final class Chalks
     }
 
     /** The chalk of a topic that nothing is drawn above: the root, a loose topic, or one that was stepped into. */
-    public function onTop(string $topic): Chalk
+    public function onTop(string $topic): string
     {
         $path = array_reverse($this->path($topic));
-        $chalk = Chalk::Mussel;
+        $chalk = Chalk::Mussel->value;
         $keeps = false;
         foreach ($path as $depth => $id) {
             $own = $this->looks->chalkOf($id);
@@ -48,20 +48,20 @@ final class Chalks
      * The chalks of the topics right below another, so far as they do not simply take its own, where no chalk of its own
      * begins above them.
      *
-     * @return array<string, Chalk>
+     * @return array<string, string>
      */
     public function below(string $topic): array
     {
         if ($this->looks->chalks() === 'level') {
             $depth = count($this->map->ancestors($topic));
 
-            return array_map(fn (): Chalk => Chalk::inTurn($depth), $this->map->children($topic));
+            return array_map(fn (): string => Chalk::inTurn($depth)->value, $this->map->children($topic));
         }
         if ($topic !== $this->map->sheet()->root) {
             return [];
         }
         if ($this->looks->chalks() === 'one') {
-            return array_map(fn (): Chalk => $this->looks->chalkForAll(), $this->map->children($topic));
+            return array_map(fn (): string => $this->looks->chalkForAll(), $this->map->children($topic));
         }
 
         return $this->branches ??= $this->inTurn(array_map(strval(...), array_keys($this->map->children($topic))));
@@ -75,14 +75,14 @@ final class Chalks
 
     /**
      * @param  list<string>  $ids
-     * @return array<string, Chalk>
+     * @return array<string, string>
      */
     private function inTurn(array $ids): array
     {
         sort($ids, SORT_STRING);
         $chalks = [];
         foreach ($ids as $n => $id) {
-            $chalks[$id] = Chalk::inTurn($n);
+            $chalks[$id] = Chalk::inTurn($n)->value;
         }
 
         return $chalks;

@@ -8,6 +8,7 @@ use ChalkTree\Face\FaceParts;
 use ChalkTree\Look\Look;
 use ChalkTree\Look\LookResolver;
 use ChalkTree\Look\Looks;
+use ChalkTree\Look\Palette;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Number\Numbers;
@@ -121,7 +122,7 @@ final class Layout
     {
         $scene = new Scene($this->arrangement, $this->slips);
 
-        return $this->map === null ? $scene : new Scene($scene->arrangement, $this->slips, SceneMarks::of($this->map, $scene));
+        return $this->map === null ? $scene : new Scene($scene->arrangement, $this->slips, SceneMarks::of($this->map, $scene), Palette::of($this->map));
     }
 
     /**
@@ -260,11 +261,11 @@ final class Layout
             // As it is nearest to what is drawn, it may be another than that of the map.
             $inherited = $this->own($id) ?? ($map->ancestors($id) === [] ? $this->arrangement : BranchArrangement::nearest($map, $id));
 
-            return $this->give($id, $inherited, $growth, 0, $chalk->value, $this->looks->of($id, 0), $keeps);
+            return $this->give($id, $inherited, $growth, 0, $chalk, $this->looks->of($id, 0), $keeps);
         }
         $free = $this->arrangement === BothSides::name() ? Rightward::name() : $this->arrangement;
 
-        return $this->give($id, $this->own($id) ?? $free, $growth, 1, $chalk->value, $this->looks->of($id, 1), $keeps);
+        return $this->give($id, $this->own($id) ?? $free, $growth, 1, $chalk, $this->looks->of($id, 1), $keeps);
     }
 
     /**
@@ -298,7 +299,7 @@ final class Layout
                 // Siblings are mostly given the same.
                 $given = $chalks === [] && ! isset($this->own[$id]) && ! $this->looks->hasOwn($id)
                     ? $alike[$growth->value] ??= $this->give($id, $handed, $seen, $level, $above->chalk, $this->looks->ofLevel($level), $keeps, $isGoneInto ? $above->given->isMirrored : null)
-                    : $this->give($id, $own ?? $handed, $seen, $level, ($this->looks->chalkOf($id) ?? $chalks[$id] ?? null)->value ?? $above->chalk, $this->looks->of($id, $level), $keeps || $this->looks->chalkOf($id) !== null, $isGoneInto ? $above->given->isMirrored : null);
+                    : $this->give($id, $own ?? $handed, $seen, $level, $this->looks->chalkOf($id) ?? $chalks[$id] ?? $above->chalk, $this->looks->of($id, $level), $keeps || $this->looks->chalkOf($id) !== null, $isGoneInto ? $above->given->isMirrored : null);
             }
             $old = $this->slips[$id] ?? null;
             if ($old !== null) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ChalkTree\Arrange;
 
 use ChalkTree\Draw\SceneMark;
+use ChalkTree\Look\Palette;
 use ChalkTree\Map\TopicMap;
 
 /** The computed drawing of a map for one view. */
@@ -14,7 +15,7 @@ final readonly class Scene
      * @param  array<string, Slip>  $slips  by topic id; a parent need not stand before its children
      * @param  array<string, SceneMark>  $marks  by type and id
      */
-    public function __construct(public string $arrangement, public array $slips, public array $marks = [])
+    public function __construct(public string $arrangement, public array $slips, public array $marks = [], public Palette $palette = new Palette)
     {
     }
 

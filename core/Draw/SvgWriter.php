@@ -8,6 +8,7 @@ use ChalkTree\Arrange\Scene;
 use ChalkTree\Arrange\Slip;
 use ChalkTree\Look\BoardTheme;
 use ChalkTree\Look\Chalk;
+use ChalkTree\Look\Palette;
 use ChalkTree\Look\StyleSheet;
 use ChalkTree\Text\TypeFace;
 
@@ -23,6 +24,8 @@ final class SvgWriter
 
     private readonly PartsWriter $writer;
 
+    private Palette $palette;
+
     /** @param  array<string, Chalk>  $rings  chalks for rings around topics, by id */
     public function __construct(
         private readonly BoardTheme $board = BoardTheme::Day,
@@ -31,12 +34,14 @@ final class SvgWriter
         private readonly array $rings = [],
     ) {
         $this->parts = new SlipParts;
+        $this->palette = new Palette;
         $this->writer = new PartsWriter($this->paint(...));
     }
 
     public function write(Scene $scene, string $title): string
     {
         $this->writer->cuts = [];
+        $this->palette = $scene->palette;
         $bounds = $scene->bounds();
         $x = $bounds['x'] - self::MARGIN;
         $y = $bounds['y'] - self::MARGIN;
@@ -68,14 +73,12 @@ final class SvgWriter
     private function paint(string $role): string
     {
         [$sort, $name] = [...explode(':', $role, 2), ''];
-        $chalk = Chalk::tryFrom($name);
 
         return match (true) {
-            $chalk !== null => match ($sort) {
-                'tint' => $chalk->tint($this->board),
-                'text' => $chalk->text($this->board),
-                default => $chalk->line($this->board),
-            },
+            $name !== '' => $this->palette->colours($name, $this->board)[match ($sort) {
+                'tint', 'text' => $sort,
+                default => 'line',
+            }],
             default => $this->board->colours()[lcfirst(str_replace('-', '', ucwords($role, '-')))] ?? 'none',
         };
     }

@@ -9,7 +9,6 @@ use ChalkTree\Arrange\Scene;
 use ChalkTree\Arrange\Slip;
 use ChalkTree\Arrange\View;
 use ChalkTree\Look\BoardTheme;
-use ChalkTree\Look\Chalk;
 use ChalkTree\Map\TopicMap;
 
 /** A scene reduced to its shape: bars for slips and strokes between them, small enough to draw dozens at once. */
@@ -43,7 +42,7 @@ final readonly class Thumbnail
             $right = max($right, $box['x'] + $box['w']);
             $top = min($top, $box['y']);
             $bottom = max($bottom, $box['y'] + $box['h']);
-            $colour = $slip->level === 0 ? $colours['plate'] : Chalk::from($slip->chalk)->line($this->board);
+            $colour = $slip->level === 0 ? $colours['plate'] : $scene->palette->colours($slip->chalk, $this->board)['line'];
             if ($slip->parent !== null) {
                 $out .= '<path d="'.self::line($slip, $box['x'], $box['y']).'" fill="none" stroke="'.$colour.'" stroke-width="'.max(3, 9 - 3 * $slip->level).'"/>';
             }

@@ -58,6 +58,8 @@ final readonly class WindowWriter
                 }
             }
         }
+        $style = $scene->palette->css();
+        $style = $style === '' ? '' : "<style>{$style}</style>";
         $far = '';
         foreach ($strokes as $chalk => $d) {
             $far .= "<path fill=\"none\" stroke=\"var(--{$chalk})\" stroke-width=\"3\" stroke-opacity=\"0.6\" d=\"{$d}\"/>";
@@ -67,7 +69,7 @@ final readonly class WindowWriter
         }
         $marks = $far !== '' ? '' : implode('', array_map(fn (SceneMark $mark): string => '<g>'.$this->writer->write($mark->parts).'</g>', $scene->marks));
 
-        return "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"100%\" height=\"100%\" preserveAspectRatio=\"none\" viewBox=\"{$window['x']} {$window['y']} {$window['w']} {$window['h']}\" aria-hidden=\"true\">{$far}{$connectors}{$marks}{$slips}</svg>";
+        return "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"100%\" height=\"100%\" preserveAspectRatio=\"none\" viewBox=\"{$window['x']} {$window['y']} {$window['w']} {$window['h']}\" aria-hidden=\"true\">{$style}{$far}{$connectors}{$marks}{$slips}</svg>";
     }
 
     public static function isLegible(Slip $slip, float $scale): bool

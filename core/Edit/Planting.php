@@ -26,7 +26,7 @@ final class Planting
                 $recorder->put($n === 0 && $parent === null ? $topic->with($loose) : $topic);
             }
         }
-        foreach (TopicDraft::rowsAbout($drafts, $copies) as $row) {
+        foreach (TopicDraft::rowsAbout($drafts, $copies, $map) as $row) {
             $recorder->put($row);
         }
     }

@@ -148,11 +148,16 @@ final class TopicDraft
      */
     private static function addRows(TopicMap $map, array $drafts, array $topOf): void
     {
-        foreach ($drafts === [] ? [] : $map->living() as $row) {
+        $living = $drafts === [] ? [] : $map->living();
+        $ofMap = self::ofMap($living);
+        $needed = [];
+        foreach ($living as $row) {
             $topics = $row->topics();
             $isLeft = $topics !== [] && $row::isOfPlace() && ($topOf[$topics[0]] ?? null) === $topics[0];
             if ($topics !== [] && array_diff_key(array_flip($topics), $drafts) === [] && ! $isLeft) {
-                $drafts[$topOf[$topics[0]]]->rows[] = $row;
+                $top = $drafts[$topOf[$topics[0]]];
+                $top->rows[] = $row;
+                array_push($top->rows, ...self::needed($row, $ofMap, $needed));
                 foreach ($topics as $id) {
                     $drafts[$id]->was = $id;
                 }
@@ -161,17 +166,68 @@ final class TopicDraft
     }
 
     /**
-     * The rows of all these drafts, about their copies.
+     * The rows of all these drafts, about their copies, and those of the map that they need, as far as it has room.
      *
      * @param  list<self>  $drafts
      * @param  array<string, string>  $copies  new ids by those of the originals
+     * @param  TopicMap  $map  into which they come
      * @return list<FeatureRow>
      */
-    public static function rowsAbout(array $drafts, array $copies): array
+    public static function rowsAbout(array $drafts, array $copies, TopicMap $map): array
     {
         $rows = array_merge(...array_map(fn (self $draft): array => $draft->rows, $drafts));
+        $about = array_values(array_filter(array_map(fn (FeatureRow $row): ?FeatureRow => $row->isEmpty() ? null : $row->about($copies), $rows)));
+        $ofMap = self::ofMap($rows);
+        $needed = $room = [];
+        foreach ($ofMap === [] ? [] : $about as $row) {
+            self::needed($row, $ofMap, $needed);
+        }
+        foreach ($needed as $row) {
+            $room[$row::type()] ??= Bounds::MOST_OF_MAP - count($map->rowsOf($row::class));
+            if ($map->row($row::type(), $row->id) === null && $room[$row::type()]-- > 0) {
+                $about[] = $row;
+            }
+        }
 
-        return array_values(array_filter(array_map(fn (FeatureRow $row): ?FeatureRow => $row->isEmpty() ? null : $row->about($copies), $rows)));
+        return $about;
+    }
+
+    /**
+     * @param  iterable<FeatureRow>  $rows
+     * @return array<string, FeatureRow> those of the map, by sort and id
+     */
+    private static function ofMap(iterable $rows): array
+    {
+        $ofMap = [];
+        foreach ($rows as $row) {
+            if ($row::isOfMap()) {
+                $ofMap["{$row::type()} {$row->id}"] = $row;
+            }
+        }
+
+        return $ofMap;
+    }
+
+    /**
+     * What a row needs, and what that needs.
+     *
+     * @param  array<string, FeatureRow>  $ofMap
+     * @param  array<string, FeatureRow>  $needed  what others need already; gets what this one needs
+     * @return list<FeatureRow> what nothing needed before
+     */
+    private static function needed(FeatureRow $row, array $ofMap, array &$needed): array
+    {
+        $found = [];
+        for ($waiting = [$row]; ($next = array_pop($waiting)) !== null;) {
+            foreach ($next->needs() as [$class, $id]) {
+                $key = "{$class::type()} {$id}";
+                if (isset($ofMap[$key]) && ! isset($needed[$key])) {
+                    $waiting[] = $found[] = $needed[$key] = $ofMap[$key];
+                }
+            }
+        }
+
+        return $found;
     }
 
     /**

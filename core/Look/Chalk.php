@@ -61,12 +61,7 @@ enum Chalk: string
     public function text(BoardTheme $board): string
     {
         static $made = [];
-        $colours = $board->colours();
 
-        return $made["{$this->value} {$board->value}"] ??= Contrast::passing(
-            $this->line($board),
-            [$colours['board'], $colours['slip'], ...array_map(fn (self $chalk): string => $chalk->tint($board), self::cases())],
-            Contrast::TEXT,
-        );
+        return $made["{$this->value} {$board->value}"] ??= Contrast::passing($this->line($board), Palette::grounds($board), Contrast::TEXT);
     }
 }

@@ -31,7 +31,7 @@ final class Contrast
     {
         $isDark = array_sum(array_map(self::luminance(...), $grounds)) / count($grounds) < 0.18;
         for ($step = 0; $step < self::STEPS; $step++) {
-            $mixed = self::mixed($colour, $isDark ? 255 : 0, $step / self::STEPS);
+            $mixed = self::mixed($colour, $isDark ? '#ffffff' : '#000000', $step / self::STEPS);
             if (min(array_map(fn (string $ground): float => self::ratio($mixed, $ground), $grounds)) >= $ratio) {
                 return $mixed;
             }
@@ -47,9 +47,15 @@ final class Contrast
         return 0.2126 * $linear[0] + 0.7152 * $linear[1] + 0.0722 * $linear[2];
     }
 
-    private static function mixed(string $colour, int $with, float $part): string
+    /** A colour with so much of another in it, from 0 to 1. */
+    public static function mixed(string $colour, string $with, float $part): string
     {
-        return sprintf('#%02x%02x%02x', ...array_map(fn (int $own): int => (int) round($own + ($with - $own) * $part), self::parts($colour)));
+        return sprintf('#%02x%02x%02x', ...array_map(fn (int $own, int $other): int => (int) round($own + ($other - $own) * $part), self::parts($colour), self::parts($with)));
+    }
+
+    public static function isColour(string $text): bool
+    {
+        return preg_match('/^#[0-9a-f]{6}$/D', $text) === 1;
     }
 
     /** @return array{int, int, int} */

@@ -27,6 +27,39 @@ final class LookBuilder
         return new Look(self::type($level->type, $said, $size, $box->fill === 'plate'), $box, self::spacing($level->spacing, $said), self::connector($level->connector, $said));
     }
 
+    /**
+     * All that a look says, as if it had been said: what build() makes of it looks the same.
+     *
+     * @return array<string, scalar|null> by the names in LookFields; null for a width that the text decides
+     */
+    public static function values(Look $look): array
+    {
+        [$type, $box, $line] = [$look->type, $look->box, $look->connector];
+
+        return [
+            'shape' => $box->shape,
+            'fill' => $box->fill === '' ? 'none' : $box->fill,
+            'edge' => $box->edge === '' ? 'none' : $box->edge,
+            'edgeThick' => $box->edgeThick,
+            'edgeDash' => $box->edgeDash,
+            'corner' => $box->corner,
+            'face' => $type->face->value,
+            'size' => (int) round($type->size),
+            'weight' => $type->bold ? 'bold' : 'regular',
+            'slant' => $type->slanted ? 'slanted' : 'upright',
+            'ink' => $type->ink,
+            'align' => $type->align,
+            'width' => $box->width,
+            'line' => $line->form,
+            'lineThick' => (int) max(1, round($line->thick)),
+            'lineTaper' => $line->thin < $line->thick ? 'tapered' : 'even',
+            'lineDash' => $line->dash,
+            'lineChalk' => $line->paint,
+            'gap' => $look->spacing->gap,
+            'reach' => $look->spacing->reach,
+        ];
+    }
+
     /** @param  Said  $said */
     private static function type(TypeLook $level, array $said, float $size, bool $isOnPlate): TypeLook
     {

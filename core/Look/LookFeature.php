@@ -13,7 +13,7 @@ final class LookFeature implements Feature
 {
     public function rows(): array
     {
-        return [TopicLook::class, LevelLook::class, MapLook::class, NamedLook::class];
+        return [TopicLook::class, LevelLook::class, MapLook::class, NamedLook::class, MixedChalk::class];
     }
 
     public function edits(): array

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace ChalkTree\Look;
 
 use ChalkTree\Map\Bounds;
+use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Field;
+use ChalkTree\Map\Ids;
 use ChalkTree\Shape\Shapes;
 use ChalkTree\Text\TypeFace;
 
@@ -58,6 +60,26 @@ final class LookFields
     {
         [$sort, $chalk] = [...explode(':', $paint, 2), null];
 
-        return in_array($paint, self::PLAIN, true) || (in_array($sort, self::OF_CHALKS, true) && ($chalk === null || Chalk::tryFrom($chalk) !== null));
+        return in_array($paint, self::PLAIN, true) || (in_array($sort, self::OF_CHALKS, true) && ($chalk === null || Palette::isName($chalk)));
+    }
+
+    /** A field that names a chalk. */
+    public static function chalk(): Field
+    {
+        return Field::formed(Palette::isName(...), 26, 'be a chalk such as “tide”, or the id of one mixed for the map');
+    }
+
+    /** @return list<array{class-string<MixedChalk>, string}> the mixed chalks that a row names; see FeatureRow::needs() */
+    public static function mixedIn(FeatureRow $row): array
+    {
+        $mixed = [];
+        foreach ($row->saying() as $field => $value) {
+            $name = is_string($value) && $field !== 'named' ? substr($value, (int) strrpos(":{$value}", ':')) : '';
+            if (Ids::valid($name)) {
+                $mixed[] = [MixedChalk::class, $name];
+            }
+        }
+
+        return $mixed;
     }
 }

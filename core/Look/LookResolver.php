@@ -37,6 +37,8 @@ final class LookResolver
 
     private Looks $whole;
 
+    private Palette $palette;
+
     /** @var array<int, Look> by level */
     private array $levels = [];
 
@@ -56,6 +58,7 @@ final class LookResolver
     public function __construct(private readonly Looks $looks, private readonly ?TypeFace $face = null)
     {
         $this->whole = $looks;
+        $this->palette = new Palette;
     }
 
     /**
@@ -68,6 +71,7 @@ final class LookResolver
         $before = $this->ofWhole;
         $this->own = $map->rowsOf(TopicLook::class);
         $this->named = $map->rowsOf(NamedLook::class);
+        $this->palette = Palette::of($map);
         $this->readLevels($map);
         $this->sources = [];
         foreach (Features::all() as $feature) {
@@ -125,9 +129,11 @@ final class LookResolver
     }
 
     /** The chalk that a topic begins for its branch; null where it takes that of what is above it. */
-    public function chalkOf(string $topic): ?Chalk
+    public function chalkOf(string $topic): ?string
     {
-        return isset($this->own[$topic]) ? Chalk::tryFrom($this->own[$topic]->text('chalk')) : null;
+        $name = isset($this->own[$topic]) ? $this->own[$topic]->text('chalk') : '';
+
+        return $name !== '' && $this->palette->has($name) ? $name : null;
     }
 
     /** How topics come by their chalks: one of MapLook::CHALKS. */
@@ -143,9 +149,9 @@ final class LookResolver
     }
 
     /** The chalk of all, where all have one. */
-    public function chalkForAll(): Chalk
+    public function chalkForAll(): string
     {
-        return Chalk::tryFrom($this->chalk ?? '') ?? Chalk::Tide;
+        return $this->chalk !== null && $this->palette->has($this->chalk) ? $this->chalk : Chalk::Tide->value;
     }
 
     /**
@@ -185,7 +191,7 @@ final class LookResolver
             $this->ofLevels[$level] = self::said($row) + ($this->ofLevels[$level] ?? []);
         }
         $this->whole = $whole === null ? $this->looks : Looks::called($whole);
-        $this->ofWhole = serialize([$whole, $this->isMirrored, $this->chalks, $this->chalk, $this->ofMap, $this->ofLevels, array_map(fn (NamedLook $look): array => self::said($look), $this->named)]);
+        $this->ofWhole = serialize([$whole, $this->palette->names(), $this->isMirrored, $this->chalks, $this->chalk, $this->ofMap, $this->ofLevels, array_map(fn (NamedLook $look): array => self::said($look), $this->named)]);
     }
 
     /**

@@ -34,7 +34,7 @@ final readonly class MapLook extends FeatureRow
         return [
             'whole' => Field::choice(Looks::names())->called('look'),
             'chalks' => Field::choice(self::CHALKS)->called('chalks'),
-            'chalk' => Field::choice(array_column(Chalk::cases(), 'value'))->called('chalk for all'),
+            'chalk' => LookFields::chalk()->called('chalk for all'),
             'mirrored' => Field::flag()->called('mirrored'),
         ] + LookFields::all();
     }

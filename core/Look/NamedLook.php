@@ -30,7 +30,18 @@ final readonly class NamedLook extends FeatureRow
     public static function declared(): array
     {
         return [
-            'name' => Field::formed(fn (string $name): bool => preg_match('/^\P{C}{1,'.self::LONGEST_NAME.'}$/uD', $name) === 1 && trim($name) !== '', 4 * self::LONGEST_NAME, 'be a name of 1 to 60 letters')->called('name of a look'),
+            'name' => self::named('name of a look'),
         ] + LookFields::all();
+    }
+
+    public function needs(): array
+    {
+        return LookFields::mixedIn($this);
+    }
+
+    /** A field that holds a name. */
+    public static function named(string $called): Field
+    {
+        return Field::formed(fn (string $name): bool => preg_match('/^\P{C}{1,'.self::LONGEST_NAME.'}$/uD', $name) === 1 && trim($name) !== '', 4 * self::LONGEST_NAME, 'be a name of 1 to 60 letters')->called($called);
     }
 }

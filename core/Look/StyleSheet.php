@@ -18,12 +18,18 @@ final class StyleSheet
                 $rules .= '--'.strtolower((string) preg_replace('/[A-Z]/', '-$0', $name)).":{$colour};";
             }
             foreach (Chalk::cases() as $chalk) {
-                $rules .= "--{$chalk->value}:{$chalk->line($board)};--{$chalk->value}-tint:{$chalk->tint($board)};--{$chalk->value}-text:{$chalk->text($board)};";
+                $rules .= self::chalk($chalk->value, (new Palette)->colours($chalk->value, $board));
             }
             $css .= "[data-board={$board->value}]{{$rules}}";
         }
 
         return $css.self::faces(TypeFace::cases(), '!important');
+    }
+
+    /** @param  array{line: string, tint: string, text: string}  $colours */
+    public static function chalk(string $name, array $colours): string
+    {
+        return "--{$name}:{$colours['line']};--{$name}-tint:{$colours['tint']};--{$name}-text:{$colours['text']};";
     }
 
     /**

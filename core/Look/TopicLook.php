@@ -26,7 +26,14 @@ final readonly class TopicLook extends FeatureRow
     {
         return LookFields::all() + [
             'named' => Field::formed(Ids::valid(...), 26, 'be the id of a look with a name')->called('look by name'),
-            'chalk' => Field::choice(array_column(Chalk::cases(), 'value'))->called('chalk'),
+            'chalk' => LookFields::chalk()->called('chalk'),
         ];
+    }
+
+    public function needs(): array
+    {
+        $named = $this->text('named');
+
+        return [...$named === '' ? [] : [[NamedLook::class, $named]], ...LookFields::mixedIn($this)];
     }
 }

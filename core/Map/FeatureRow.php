@@ -30,6 +30,16 @@ abstract readonly class FeatureRow implements Row
         return $known[static::class] ??= static::declared();
     }
 
+    /**
+     * Rows of the map without which it would say less; where it is copied to another map they go along.
+     *
+     * @return list<array{class-string<FeatureRow>, string}> their sorts and ids
+     */
+    public function needs(): array
+    {
+        return [];
+    }
+
     /** What it is called in the middle of a sentence, "width", "cross-link". */
     abstract public static function words(): string;
 

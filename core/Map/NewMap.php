@@ -30,7 +30,7 @@ final class NewMap
                 $map->put($row);
             }
         }
-        foreach (TopicDraft::rowsAbout([$root, ...array_values($loose)], $copies) as $row) {
+        foreach (TopicDraft::rowsAbout([$root, ...array_values($loose)], $copies, $map) as $row) {
             $map->put($row);
         }
         SideBalance::settle($map);

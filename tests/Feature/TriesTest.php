@@ -61,7 +61,9 @@ it('tells of every value of a look where it is said', function () {
         ->and($told('weight'))->toBe(['bold', 'the look “Loud”', $named])
         ->and($told('slant'))->toBe(['slanted', 'level 1', null])
         ->and($told('ink'))->toBe(['soft', 'the whole map', null])
-        ->and($told('corner'))->toBe([null, 'the look “Card box”', null])
+        ->and($told('corner'))->toBe([4, 'the look “Card box”', null])
+        ->and($told('width'))->toBe([220, 'the look “Card box”', null])
+        ->and($why['chalk'])->toBe(['name' => 'tide', 'words' => 'its first-level branch, as the map gives out chalks', 'topic' => null])
         ->and($reasons['lineDash']['called'])->toBe('dash of the connector');
 });
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\PlainJson;
 use App\Http\Requests\ChangeMap;
 use App\Http\Requests\ExportMap;
 use App\Http\Requests\ImportMap;
@@ -12,7 +11,6 @@ use App\Http\Requests\MakeMap;
 use App\Http\Requests\ShowPicture;
 use App\Library\Exports;
 use App\Library\Folders;
-use App\Library\NamedLooks;
 use App\Library\PictureCache;
 use App\Library\Shelf;
 use App\Library\Starters;
@@ -101,12 +99,6 @@ final readonly class LibraryController
     public function starters(#[CurrentUser] Person $person): JsonResponse
     {
         return new JsonResponse($this->starters->list($person));
-    }
-
-    /** The looks with a name in all maps of the person. */
-    public function looks(NamedLooks $looks, #[CurrentUser] Person $person): JsonResponse
-    {
-        return new PlainJson($looks->of($person));
     }
 
     public function starterPicture(ShowPicture $request, string $starter, #[CurrentUser] Person $person): Response

@@ -1,6 +1,6 @@
 import { request, sendLast } from './http'
 import type {
-    ClipAnswer, CompareAnswer, CopyAnswer, Draft, Edit, EditsAnswer, Find, FindAnswer, HistoryAnswer, Landed, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeAnswer, OpenAnswer,
+    ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, Draft, Edit, EditsAnswer, Find, FindAnswer, HistoryAnswer, Landed, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeAnswer, OpenAnswer,
     Person, Place, QuickAnswer, RehearsalAnswer, ReplaceAnswer, StartersAnswer, TrashAnswer, TriesAnswer, View,
 } from './wire'
 
@@ -53,6 +53,8 @@ export const api = {
     tries: (map: string, tries: readonly (readonly Edit[])[], board = false, branch: string | null = null) => request<TriesAnswer>('POST', `maps/${map}/tries?pane=${pane}`, { tries, board, branch }),
     why: (map: string, topic: string) => request<LookReasonsAnswer>('GET', `maps/${map}/topics/${topic}/look`),
     looks: () => request<LooksAnswer>('GET', 'looks'),
+    /** How well a colour as “#2b7f86” serves as a chalk. */
+    chalk: (colour: string) => request<ChalkAnswer>('GET', `chalks/${colour.slice(1)}`),
     keepFace: (face: string | null) => request<{ person: Person }>('PUT', 'me/face', { face }),
     rehearse: (map: string, edit: Edit) => request<RehearsalAnswer>('POST', `maps/${map}/rehearsal`, { edit }),
     clip: (map: string, text: string, html: string, source: string | null, headings: boolean) =>

@@ -10,7 +10,15 @@
  * via the `definition` "FeatureRow".
  */
 export type FeatureRow =
-  ArrangementRow | ApartRow | PlaceRow | LookRow | LevelLookRow | MapLookRow | NamedLookRow | NumberingRow;
+  | ArrangementRow
+  | ApartRow
+  | PlaceRow
+  | LookRow
+  | LevelLookRow
+  | MapLookRow
+  | NamedLookRow
+  | MixedChalkRow
+  | NumberingRow;
 /**
  * A path or a line of text. Paints go by their role, such as ink, chalk:tide or tint:tide; without one nothing is painted.
  *
@@ -67,6 +75,7 @@ export type Edit =
   | SetLevelLook
   | SetMapLook
   | SetNamedLook
+  | SetMixedChalk
   | SetNumbering
   | NumberBranch;
 
@@ -328,18 +337,7 @@ export interface LookRow {
     gap: number | null;
     reach: number | null;
     named: string | null;
-    chalk:
-      | "tide"
-      | "ember"
-      | "heather"
-      | "marigold"
-      | "kelp"
-      | "coral"
-      | "dusk"
-      | "samphire"
-      | "driftwood"
-      | "mussel"
-      | null;
+    chalk: string | null;
   } | null;
   whole?: true;
   /**
@@ -411,18 +409,7 @@ export interface MapLookRow {
   fields: {
     whole: "work-table" | "long-read" | "wall-sheet" | "thin-ink" | "school-desk" | "card-box" | "ruled-lines" | null;
     chalks: "branch" | "level" | "one" | null;
-    chalk:
-      | "tide"
-      | "ember"
-      | "heather"
-      | "marigold"
-      | "kelp"
-      | "coral"
-      | "dusk"
-      | "samphire"
-      | "driftwood"
-      | "mussel"
-      | null;
+    chalk: string | null;
     mirrored: boolean;
     shape:
       | "slip"
@@ -521,6 +508,26 @@ export interface NamedLookRow {
  * Always with all its fields; none where it is gone.
  *
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "MixedChalkRow".
+ */
+export interface MixedChalkRow {
+  type: "mixed-chalk";
+  id: string;
+  fields: {
+    name: string | null;
+    day: string | null;
+    slate: string | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "NumberingRow".
  */
 export interface NumberingRow {
@@ -582,6 +589,10 @@ export interface SceneNews {
    * The names of the looks of topics of each level of which nothing else is said, after a reset; none else.
    */
   levels: string[];
+  /**
+   * The chalks mixed for the map, after a reset; none else.
+   */
+  chalks: DrawnChalk[];
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -768,6 +779,26 @@ export interface SlipLook {
     gap: number;
     reach: number;
   };
+}
+/**
+ * The colours of a chalk on either board.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "DrawnChalk".
+ */
+export interface DrawnChalk {
+  name: string;
+  day: ChalkColours;
+  slate: ChalkColours;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ChalkColours".
+ */
+export interface ChalkColours {
+  line: string;
+  tint: string;
+  text: string;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -1740,18 +1771,7 @@ export interface SetLook {
     gap?: number | null;
     reach?: number | null;
     named?: string | null;
-    chalk?:
-      | "tide"
-      | "ember"
-      | "heather"
-      | "marigold"
-      | "kelp"
-      | "coral"
-      | "dusk"
-      | "samphire"
-      | "driftwood"
-      | "mussel"
-      | null;
+    chalk?: string | null;
   };
 }
 /**
@@ -1827,18 +1847,7 @@ export interface SetMapLook {
   fields: {
     whole?: "work-table" | "long-read" | "wall-sheet" | "thin-ink" | "school-desk" | "card-box" | "ruled-lines" | null;
     chalks?: "branch" | "level" | "one" | null;
-    chalk?:
-      | "tide"
-      | "ember"
-      | "heather"
-      | "marigold"
-      | "kelp"
-      | "coral"
-      | "dusk"
-      | "samphire"
-      | "driftwood"
-      | "mussel"
-      | null;
+    chalk?: string | null;
     mirrored?: boolean;
     shape?:
       | "slip"
@@ -1928,6 +1937,28 @@ export interface SetNamedLook {
     lineChalk?: string | null;
     gap?: number | null;
     reach?: number | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetMixedChalk".
+ */
+export interface SetMixedChalk {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "mixed-chalk";
+  row: string;
+  fields: {
+    name?: string | null;
+    day?: string | null;
+    slate?: string | null;
   };
 }
 /**
@@ -2114,13 +2145,22 @@ export interface TriesAnswer {
   scenes: SceneNews[];
 }
 /**
- * The looks with a name in all maps of the person.
+ * The looks with a name in all maps of the person, and the chalks mixed for them.
  *
  * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "LooksAnswer".
  */
 export interface LooksAnswer {
   looks: KeptLook[];
+  /**
+   * The chalks mixed for those maps, which these looks may name.
+   */
+  chalks: {
+    id: string;
+    fields: {
+      [k: string]: string | number | boolean | null;
+    };
+  }[];
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -2143,6 +2183,17 @@ export interface LookReasonsAnswer {
    * That of its look.
    */
   level: number;
+  chalk: {
+    name: string;
+    /**
+     * Where it comes from.
+     */
+    words: string;
+    /**
+     * The one whose branch began it.
+     */
+    topic: string | null;
+  };
   reasons: LookReason[];
 }
 /**
@@ -2156,7 +2207,7 @@ export interface LookReason {
    */
   called: string;
   /**
-   * None where only the look of the map says it.
+   * None for a width that the text decides.
    */
   value: string | number | null;
   place: "whole" | "map" | "level" | "heading" | "kind" | "named" | "topic" | "rule";
@@ -2215,4 +2266,33 @@ export interface ReplaceAnswer {
   step: string;
   maps: number;
   places: number;
+}
+/**
+ * How well a colour serves as a chalk on each board.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ChalkAnswer".
+ */
+export interface ChalkAnswer {
+  day: ChalkTrial;
+  slate: ChalkTrial;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ChalkTrial".
+ */
+export interface ChalkTrial {
+  /**
+   * Against the board and the paper of slips, whichever is nearer.
+   */
+  ratio: number;
+  /**
+   * The colour, or the next that has 3 to 1.
+   */
+  line: string;
+  /**
+   * The colour, or the next that has 4.5 to 1 on every paper.
+   */
+  text: string;
+  tint: string;
 }

@@ -16,10 +16,15 @@ export interface GuessedPaper {
 /** A primitive, moved aside while it is guessed. */
 export type DrawnPart = (Primitive | GuessedPaper) & { readonly aside?: number }
 
+/** The names of mixed chalks are ids. */
+const MIXED = 26
+
 /** A paint by its role, as a colour of the page. */
 export function paint(role: string | undefined): string {
     const [sort = '', chalk] = (role ?? '').split(':')
-    return sort === '' ? 'none' : chalk === undefined ? `var(--${sort})` : sort === 'tint' || sort === 'text' ? `var(--${chalk}-${sort})` : `var(--${chalk})`
+    const of = sort === 'tint' || sort === 'text' ? `-${sort}` : ''
+    // A chalk that was mixed for the map may be gone.
+    return sort === '' ? 'none' : chalk === undefined ? `var(--${sort})` : chalk.length === MIXED ? `var(--${chalk}${of}, var(--mussel${of}))` : `var(--${chalk}${of})`
 }
 
 function styleOf(span: Span): Record<string, string> {

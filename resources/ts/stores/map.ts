@@ -4,6 +4,7 @@ import { ulid } from 'ulid'
 import { openMap } from '@/api/client'
 import { latest } from '@/api/latest'
 import type { Edit, EditsAnswer, Mark, Place, SceneNews, Slip, View } from '@/api/wire'
+import { learnChalks } from '@/board/chalkSheet'
 import { learnLooks } from '@/board/looks'
 import { tell } from '@/ui/tell'
 import { choiceLeft, rememberLeft } from './leftChoice'
@@ -169,6 +170,7 @@ export const useMap = defineStore('map', () => {
 
     function takeScene(news: SceneNews): void {
         learnLooks(news)
+        learnChalks(news)
         if (news.reset || news.marks.length > 0 || news.goneMarks.length > 0) {
             const drawn = new Map(news.reset ? [] : marks.value)
             news.goneMarks.forEach((gone) => drawn.delete(gone))

@@ -1,14 +1,18 @@
 <script setup lang="ts">
-import { NRadioButton, NRadioGroup } from 'naive-ui'
-import { computed } from 'vue'
+import { NButton, NRadioButton, NRadioGroup, NSelect } from 'naive-ui'
+import { computed, ref } from 'vue'
 import { useBeside } from '@/stores/beside'
 import { rowOf } from '@/stores/tree'
+import ChalkMixer from './ChalkMixer.vue'
 import { useLooks } from './lookStore'
 import { chalks } from './vocabulary'
 
 /** The chalks: a click begins one for the branches of what is chosen, another click ends it; or drag one onto any topic. */
 const beside = useBeside()
 const looks = useLooks()
+
+/** The chalk that is being mixed; without a row a new one. */
+const mixing = ref<{ row: string | null } | null>(null)
 
 const ways = [{ value: 'branch', label: 'By branch' }, { value: 'level', label: 'By level' }, { value: 'one', label: 'One for all' }]
 const way = computed(() => String(looks.mapLook?.fields.chalks ?? 'branch'))
@@ -54,9 +58,9 @@ function click(name: string): void {
 <template>
     <div class="chalks" @keydown="digit">
         <button
-            v-for="(chalk, i) in chalks" :key="chalk.value" class="chalk" :aria-pressed="isOn(chalk.value)" :class="{ on: isOn(chalk.value) }" :aria-label="`Chalk ${chalk.label}`"
+            v-for="(chalk, i) in looks.chalks" :key="chalk.value" class="chalk" :aria-pressed="isOn(chalk.value)" :class="{ on: isOn(chalk.value) }" :aria-label="`Chalk ${chalk.label}`"
             @pointerdown="press(chalk.value, $event)" @pointerup="release" @click="click(chalk.value)">
-            <i :style="{ background: `var(--${chalk.value})` }" /><span>{{ chalk.label }}</span><kbd>{{ (i + 1) % 10 }}</kbd>
+            <i :style="{ background: `var(--${chalk.value})` }" /><span>{{ chalk.label }}</span><kbd v-if="i < 10">{{ (i + 1) % 10 }}</kbd>
         </button>
     </div>
     <div class="ways">
@@ -64,7 +68,12 @@ function click(name: string): void {
         <NRadioGroup :value="way" size="small" aria-label="How topics come by their chalks" @update:value="(chalks: string) => looks.setOfMap({ chalks })">
             <NRadioButton v-for="one in ways" :key="one.value" :value="one.value">{{ one.label }}</NRadioButton>
         </NRadioGroup>
+        <NSelect v-if="way === 'one'" class="one" size="small" :value="String(looks.mapLook?.fields.chalk ?? 'tide')" :options="looks.chalks.map(({ value, label }) => ({ value, label }))" aria-label="Chalk for all" :input-props="{ 'aria-label': 'Chalk for all' }" @update:value="(chalk: string) => looks.setOfMap({ chalk })" />
+        <span class="space" />
+        <NButton v-for="row in looks.mixed" :key="row.id" text type="primary" size="small" @click="mixing = { row: row.id }">Mix {{ row.fields.name }} anew</NButton>
+        <NButton size="small" secondary :aria-expanded="mixing !== null" @click="mixing = { row: null }">Mix a chalk</NButton>
     </div>
+    <ChalkMixer v-if="mixing !== null" :key="mixing.row ?? ''" :row="mixing.row" @close="mixing = null" />
 </template>
 
 <style scoped>
@@ -74,5 +83,7 @@ function click(name: string): void {
 .chalk:hover, .chalk:focus-visible { outline: 2px solid var(--tide); }
 .chalk.on { box-shadow: inset 0 -3px 0 var(--tide); font-weight: 700; }
 kbd { font: 11.5px 'Atkinson Hyperlegible'; color: var(--soft); }
-.ways { display: flex; align-items: center; gap: 10px; margin-top: 10px; font-size: 13px; color: var(--soft); }
+.one { width: 130px; }
+.space { flex: 1; }
+.ways { display: flex; flex-wrap: wrap; align-items: center; gap: 10px; margin-top: 10px; font-size: 13px; color: var(--soft); }
 </style>

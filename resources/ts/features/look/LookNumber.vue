@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NInputNumber } from 'naive-ui'
 import { computed } from 'vue'
+import LookReset from './LookReset.vue'
 import { useLooks } from './lookStore'
 import { fieldLabels } from './vocabulary'
 
@@ -20,8 +21,8 @@ function set(wanted: number | null): void {
 </script>
 
 <template>
-    <label class="value">
-        <span>{{ label }}</span>
-        <NInputNumber :value="typeof value === 'number' ? value : null" size="small" :min="least" :max="most" :step="step ?? 1" clearable :placeholder="hint" :input-props="{ 'aria-label': label }" @update:value="set" />
-    </label>
+    <div class="value">
+        <span>{{ label }}<LookReset :field="field" :label="label" /></span>
+        <NInputNumber :value="typeof value === 'number' ? value : null" size="small" :min="least" :max="most" :step="step ?? 1" :placeholder="hint" :input-props="{ 'aria-label': label }" @update:value="set" />
+    </div>
 </template>

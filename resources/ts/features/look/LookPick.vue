@@ -2,12 +2,13 @@
 import { NSelect } from 'naive-ui'
 import { computed, h, type VNodeChild } from 'vue'
 import { families, paint } from '@/board/Parts'
+import LookReset from './LookReset.vue'
 import ShapeSign from './ShapeSign.vue'
 import { useLooks } from './lookStore'
 import { fieldLabels, type Choice } from './vocabulary'
 
 /** One value of a look, to be chosen; without one it is inherited. */
-const props = defineProps<{ field: string; choices: readonly Choice[]; short?: boolean }>()
+const props = defineProps<{ field: string; choices: readonly Choice[] }>()
 
 const looks = useLooks()
 const value = computed(() => looks.common(props.field))
@@ -26,17 +27,17 @@ function swatch(name: string): string {
 </script>
 
 <template>
-    <label class="value" :class="{ short }">
-        <span>{{ label }}</span>
+    <div class="value">
+        <span>{{ label }}<LookReset :field="field" :label="label" /></span>
         <NSelect
-            :value="typeof value === 'string' ? value : null" :options="options" size="small" clearable :render-label="render" :placeholder="value === undefined ? 'Several' : 'Inherited'"
+            :value="typeof value === 'string' ? value : null" :options="options" size="small" :render-label="render" :placeholder="value === undefined ? 'Several' : 'Inherited'"
             :aria-label="label" :input-props="{ 'aria-label': label }" :consistent-menu-width="false" @update:value="(wanted: string | null) => looks.set({ [field]: wanted })" />
-    </label>
+    </div>
 </template>
 
 <style>
 .look-option { display: inline-flex; align-items: center; gap: 8px; }
 .look-option .swatch { width: 14px; height: 14px; border-radius: 4px; border: 1px solid var(--field); flex: none; }
 .value { display: grid; grid-template-columns: 92px minmax(0, 1fr); align-items: center; gap: 6px; font-size: 13px; }
-.value > span { color: var(--soft); line-height: 1.2; }
+.value > span { color: var(--soft); line-height: 1.2; display: grid; }
 </style>

@@ -10,7 +10,7 @@ import LookNumber from './LookNumber.vue'
 import LookPick from './LookPick.vue'
 import NamedLooks from './NamedLooks.vue'
 import { useLooks, type Reach } from './lookStore'
-import { aligns, dashes, faces, fills, inks, lineChalks, lines, outlines, shapes, slants, tapers, weights } from './vocabulary'
+import { aligns, dashes, faces, lines, paints, shapes, slants, tapers, weights } from './vocabulary'
 
 /** How what is chosen looks: each value is set for the topics, for their level or for the whole map, as one asks. */
 const map = useMap()
@@ -23,6 +23,7 @@ const reaches = computed<{ value: Reach; label: string }[]>(() => [
     { value: 'level', label: looks.levels.length !== 1 ? 'Levels' : looks.levels[0] === 0 ? 'Root' : `Level ${looks.levels[0]}` },
     { value: 'map', label: 'Map' },
 ])
+const painted = computed(() => paints(looks.chalks))
 /** How it looks now, for what is inherited. */
 const now = computed(() => {
     const slip = map.slips.get(beside.current ?? '')
@@ -40,12 +41,12 @@ const now = computed(() => {
         </div>
         <NamedLooks v-if="looks.reach === 'topics'" />
         <LookPick field="shape" :choices="shapes" />
-        <LookPick field="fill" :choices="fills" />
-        <LookPick field="edge" :choices="outlines" />
+        <LookPick field="fill" :choices="painted.fill" />
+        <LookPick field="edge" :choices="painted.edge" />
         <LookPick field="face" :choices="faces" />
         <LookNumber field="size" :least="bounds.smallestType" :most="bounds.largestType" :inherited="now?.type.size" />
         <LookPick field="weight" :choices="weights" />
-        <LookPick field="ink" :choices="inks" />
+        <LookPick field="ink" :choices="painted.ink" />
         <LookNumber field="width" :least="bounds.narrowest" :most="bounds.widest" :step="20" />
         <LookPick field="line" :choices="lines" />
         <details>
@@ -59,7 +60,7 @@ const now = computed(() => {
                 <LookNumber field="lineThick" :least="1" :most="24" />
                 <LookPick field="lineTaper" :choices="tapers" />
                 <LookPick field="lineDash" :choices="dashes" />
-                <LookPick field="lineChalk" :choices="lineChalks" />
+                <LookPick field="lineChalk" :choices="painted.lineChalk" />
                 <LookNumber field="gap" :least="0" :most="300" :step="4" :inherited="now?.spacing.gap" />
                 <LookNumber field="reach" :least="12" :most="400" :step="4" :inherited="now?.spacing.reach" />
             </div>

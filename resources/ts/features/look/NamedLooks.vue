@@ -2,7 +2,7 @@
 import { NButton, NInput, NSelect } from 'naive-ui'
 import { computed, ref, shallowRef } from 'vue'
 import { api } from '@/api/client'
-import type { KeptLook } from '@/api/wire'
+import type { KeptLook, LooksAnswer } from '@/api/wire'
 import { useBeside } from '@/stores/beside'
 import { useMap } from '@/stores/map'
 import { useLooks } from './lookStore'
@@ -13,6 +13,7 @@ const beside = useBeside()
 const looks = useLooks()
 const name = ref<string | null>(null)
 const elsewhere = shallowRef<readonly KeptLook[]>([])
+const foreignChalks = shallowRef<LooksAnswer['chalks']>([])
 
 const value = computed(() => looks.common('named'))
 const here = computed(() => looks.namedLooks.map((row) => ({ value: row.id, label: String(row.fields.name ?? '') })))
@@ -27,7 +28,9 @@ const options = computed(() => {
 
 async function fetchOthers(isOpen: boolean): Promise<void> {
     if (isOpen) {
-        elsewhere.value = (await api.looks().catch(() => ({ looks: [] }))).looks
+        const answer = await api.looks().catch(() => ({ looks: [], chalks: [] }))
+        elsewhere.value = answer.looks
+        foreignChalks.value = answer.chalks
     }
 }
 
@@ -36,7 +39,7 @@ function give(wanted: string | null): void {
     if (foreign === undefined) {
         looks.giveNamed(wanted)
     } else {
-        looks.giveForeign({ ...foreign.fields, name: foreign.name })
+        looks.giveForeign({ ...foreign.fields, name: foreign.name }, foreignChalks.value)
     }
 }
 

@@ -3,7 +3,9 @@ import { NButton, NModal } from 'naive-ui'
 import { computed, nextTick, shallowRef, watch } from 'vue'
 import { api } from '@/api/client'
 import type { LookReason, LookReasonsAnswer } from '@/api/wire'
+import { paint } from '@/board/Parts'
 import { useMap } from '@/stores/map'
+import { usePreferences } from '@/stores/preferences'
 import { topicName } from '@/text/titleMarkdown'
 import { useUi } from '@/ui/uiStore'
 import { useLooks } from './lookStore'
@@ -13,6 +15,7 @@ import { fieldLabels, wordsOf } from './vocabulary'
 const map = useMap()
 const looks = useLooks()
 const ui = useUi()
+const preferences = usePreferences()
 const answer = shallowRef<LookReasonsAnswer | null>(null)
 const problem = shallowRef('')
 
@@ -28,8 +31,7 @@ watch(() => map.savedState, async (state) => {
     }
 }, { immediate: true })
 
-const said = computed(() => (answer.value?.reasons ?? []).filter((reason) => reason.value !== null))
-const silent = computed(() => (answer.value?.reasons ?? []).filter((reason) => reason.value === null))
+const chalkOf = (name: string): string => looks.chalks.find((chalk) => chalk.value === name)?.label ?? name
 
 /** Leads to where a value is said: the desk, turned to that. */
 function go(reason: LookReason): void {
@@ -40,6 +42,15 @@ function go(reason: LookReason): void {
     looks.reach = reason.place === 'map' ? 'map' : reason.place === 'level' ? 'level' : 'topics'
     close()
     setTimeout(() => document.querySelector<HTMLElement>(`.desk [aria-label="${fieldLabels[reason.field] ?? ''}"]`)?.focus(), 80)
+}
+
+/** Leads to the topic whose branch began the chalk, or to where the map gives them out. */
+function goToChalk(from: string | null): void {
+    if (from !== null) {
+        map.choose(from)
+    }
+    preferences.trayOpen = true
+    close()
 }
 
 function close(): void {
@@ -55,15 +66,15 @@ function close(): void {
             <p v-if="problem !== ''" class="none">{{ problem }}</p>
             <table v-else-if="answer !== null">
                 <tbody>
-                    <tr v-for="reason in said" :key="reason.field">
-                        <th>{{ fieldLabels[reason.field] }}</th>
-                        <td>{{ wordsOf(reason.field, reason.value ?? '') }}</td>
-                        <td><NButton text type="primary" size="small" @click="go(reason)">{{ reason.words }}</NButton></td>
+                    <tr>
+                        <th>Chalk</th>
+                        <td><i class="chalk" :style="{ background: paint(`chalk:${answer.chalk.name}`) }" />{{ chalkOf(answer.chalk.name) }}</td>
+                        <td><NButton text type="primary" size="small" @click="goToChalk(answer.chalk.topic)">{{ answer.chalk.words }}</NButton></td>
                     </tr>
-                    <tr v-if="silent.length > 0">
-                        <th>{{ said.length === 0 ? 'Everything' : 'Everything else' }}</th>
-                        <td />
-                        <td><NButton text type="primary" size="small" @click="go(silent[0] as LookReason)">{{ silent[0]?.words }}</NButton></td>
+                    <tr v-for="reason in answer.reasons" :key="reason.field" :class="{ own: reason.place !== 'whole' }">
+                        <th>{{ fieldLabels[reason.field] }}</th>
+                        <td>{{ reason.value === null ? 'As the text needs' : wordsOf(reason.field, reason.value, looks.chalks) }}</td>
+                        <td><NButton text type="primary" size="small" @click="go(reason)">{{ reason.words }}</NButton></td>
                     </tr>
                 </tbody>
             </table>
@@ -79,5 +90,7 @@ h2 { margin: 0 0 10px; font-size: 18px; overflow-wrap: anywhere; }
 table { border-collapse: collapse; width: 100%; font-size: 14px; }
 th { text-align: left; font-weight: 400; color: var(--soft); }
 th, td { padding: 4px 10px 4px 0; border-bottom: 1px solid var(--edge); vertical-align: top; }
+.own td:nth-child(2) { font-weight: 700; }
+.chalk { display: inline-block; width: 22px; height: 9px; border-radius: 4px 2px 5px 3px; margin-right: 7px; }
 .order, .none { color: var(--soft); font-size: 13px; }
 </style>

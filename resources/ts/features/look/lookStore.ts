@@ -1,11 +1,11 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import type { Edit } from '@/api/wire'
+import type { Edit, LooksAnswer } from '@/api/wire'
 import { deepestLevel } from '@/board/looks'
 import { newId, useMap } from '@/stores/map'
 import { branchOf, childrenOf, depthOf, rowOf, siblingsOf, type KeptRow, type Tree } from '@/stores/tree'
 import { tell } from '@/ui/tell'
-import { fieldNames } from './vocabulary'
+import { chalks as ofSet, fieldNames, type Choice } from './vocabulary'
 
 /** Where what is set in the desk is said. */
 export type Reach = 'topics' | 'level' | 'map'
@@ -40,6 +40,9 @@ export const useLooks = defineStore('looks', () => {
 
     const mapLook = computed(() => rowsOf(map.tree, 'map-look').at(-1))
     const namedLooks = computed(() => rowsOf(map.tree, 'named-look'))
+    const mixed = computed(() => rowsOf(map.tree, 'mixed-chalk'))
+    /** The chalks of the set and those mixed for the map. */
+    const chalks = computed<Choice[]>(() => [...ofSet, ...mixed.value.map((row) => ({ value: row.id, label: String(row.fields.name ?? '') }))])
     const levels = computed(() => [...new Set(map.chosen.map((id) => levelOf(map.tree, id)))].sort())
     const levelLook = (level: number): KeptRow | undefined => rowsOf(map.tree, 'level-look').filter((row) => row.fields.level === level).at(-1)
 
@@ -155,10 +158,21 @@ export const useLooks = defineStore('looks', () => {
         map.edit(ofTopics(map.chosen, { ...(row === null ? {} : nothing), named: row }, newId()))
     }
 
-    /** Takes a look with a name from another map into this one, and gives it to what is chosen. */
-    function giveForeign(fields: Said): void {
+    /** Takes a look with a name from another map into this one, with the chalks that it names, and gives it to what is chosen. */
+    function giveForeign(fields: Said, foreign: LooksAnswer['chalks']): void {
         const [row, step] = [newId(), newId()]
-        map.edit(ofRow('named-look', row, fields, step), ofTopics(map.chosen, { ...nothing, named: row }, step))
+        const wanted = new Set(Object.values(fields).map((value) => String(value).split(':').at(-1)))
+        const missing = foreign.filter(({ id }) => wanted.has(id) && mixed.value.every((chalk) => chalk.id !== id))
+        map.edit(...missing.map((chalk) => ofRow('mixed-chalk', chalk.id, chalk.fields as Said, step)), ofRow('named-look', row, fields, step), ofTopics(map.chosen, { ...nothing, named: row }, step))
+    }
+
+    /** Mixes a chalk for the map, or mixes one anew. */
+    function mix(row: string | null, fields: { name: string; day: string; slate: string }): void {
+        map.edit(ofRow('mixed-chalk', row ?? newId(), fields, newId()))
+    }
+
+    function dropMixed(row: string): void {
+        map.edit({ name: 'row.remove', type: 'mixed-chalk', rows: [row] })
     }
 
     function dropNamed(row: string): void {
@@ -192,7 +206,7 @@ export const useLooks = defineStore('looks', () => {
     const hasBelow = (topic: string): boolean => childrenOf(map.tree, topic).length > 0
 
     return {
-        reach, copied, dialog, mapLook, namedLooks, levels, common, hasOwn, isStyled, hasBelow,
-        set, setOfMap, copy, give, kinOf, spread, reset, keepAs, giveNamed, giveForeign, dropNamed, chalk, grow, widen,
+        reach, copied, dialog, mapLook, namedLooks, mixed, chalks, levels, common, hasOwn, isStyled, hasBelow,
+        set, setOfMap, copy, give, kinOf, spread, reset, keepAs, giveNamed, giveForeign, dropNamed, mix, dropMixed, chalk, grow, widen,
     }
 })

@@ -18,21 +18,21 @@ export const chalkNames = ['tide', 'ember', 'heather', 'marigold', 'kelp', 'cora
 const named = (name: string): string => name.charAt(0).toUpperCase() + name.slice(1)
 export const chalks: readonly Choice[] = chalkNames.map((value) => ({ value, label: named(value) }))
 
-const inChalks = (sort: string, words: (name: string) => string): Choice[] => chalks.map(({ value, label }) => ({ value: `${sort}:${value}`, label: words(label) }))
+const inChalks = (of: readonly Choice[], sort: string, words: (name: string) => string = (name) => name): Choice[] => of.map(({ value, label }) => ({ value: `${sort}:${value}`, label: words(label) }))
 
-/** On all of these text is read at 4.5 to 1 or better. */
-export const fills: readonly Choice[] = [
-    { value: 'none', label: 'None' }, { value: 'slip', label: 'Paper' }, { value: 'tint', label: 'Tint of its chalk' }, { value: 'plate', label: 'Solid plate' },
-    ...inChalks('tint', (name) => `Tint of ${name}`),
-]
-export const outlines: readonly Choice[] = [
-    { value: 'none', label: 'None' }, { value: 'edge', label: 'Faint' }, { value: 'soft', label: 'Soft' }, { value: 'ink', label: 'Ink' }, { value: 'chalk', label: 'Its chalk' },
-    ...inChalks('chalk', (name) => name),
-]
-export const inks: readonly Choice[] = [
-    { value: 'ink', label: 'Ink' }, { value: 'soft', label: 'Soft' }, { value: 'text', label: 'Its chalk' }, ...inChalks('text', (name) => name),
-]
-export const lineChalks: readonly Choice[] = [{ value: 'chalk', label: 'Its chalk' }, { value: 'ink', label: 'Ink' }, { value: 'soft', label: 'Soft' }, ...inChalks('chalk', (name) => name)]
+/** What can be painted, given the chalks of the map. On all papers text is read at 4.5 to 1 or better. */
+export const paints = (of: readonly Choice[]): Readonly<Record<'fill' | 'edge' | 'ink' | 'lineChalk', readonly Choice[]>> => ({
+    fill: [
+        { value: 'none', label: 'None' }, { value: 'slip', label: 'Paper' }, { value: 'tint', label: 'Tint of its chalk' }, { value: 'plate', label: 'Solid plate' },
+        ...inChalks(of, 'tint', (name) => `Tint of ${name}`),
+    ],
+    edge: [
+        { value: 'none', label: 'None' }, { value: 'edge', label: 'Faint' }, { value: 'soft', label: 'Soft' }, { value: 'ink', label: 'Ink' }, { value: 'chalk', label: 'Its chalk' },
+        ...inChalks(of, 'chalk'),
+    ],
+    ink: [{ value: 'ink', label: 'Ink' }, { value: 'soft', label: 'Soft' }, { value: 'text', label: 'Its chalk' }, ...inChalks(of, 'text')],
+    lineChalk: [{ value: 'chalk', label: 'Its chalk' }, { value: 'ink', label: 'Ink' }, { value: 'soft', label: 'Soft' }, ...inChalks(of, 'chalk')],
+})
 
 export const lines: readonly Choice[] = [{ value: 'curve', label: 'Curve' }, { value: 'straight', label: 'Straight' }, { value: 'corner', label: 'With corners' }, { value: 'none', label: 'None' }]
 export const dashes: readonly Choice[] = [{ value: 'solid', label: 'Solid' }, { value: 'dashed', label: 'Dashed' }, { value: 'dotted', label: 'Dotted' }]
@@ -62,11 +62,11 @@ export const fieldLabels: Readonly<Record<string, string>> = {
 export const fieldNames = Object.keys(fieldLabels)
 
 const all: Readonly<Record<string, readonly Choice[]>> = {
-    shape: shapes, fill: fills, edge: outlines, edgeDash: dashes, face: faces, weight: weights, slant: slants, ink: inks, align: aligns,
-    line: lines, lineTaper: tapers, lineDash: dashes, lineChalk: lineChalks,
+    shape: shapes, edgeDash: dashes, face: faces, weight: weights, slant: slants, align: aligns,
+    line: lines, lineTaper: tapers, lineDash: dashes,
 }
 
-/** A value in words. */
-export function wordsOf(field: string, value: string | number): string {
-    return all[field]?.find((choice) => choice.value === value)?.label ?? (typeof value === 'number' && field !== 'size' ? `${value} px` : String(value))
+/** A value in words, given the chalks of the map. */
+export function wordsOf(field: string, value: string | number, of: readonly Choice[]): string {
+    return ({ ...all, ...paints(of) })[field]?.find((choice) => choice.value === value)?.label ?? (typeof value === 'number' && field !== 'size' ? `${value} px` : String(value))
 }

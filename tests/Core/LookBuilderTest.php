@@ -6,7 +6,9 @@ use ChalkTree\Arrange\Growth;
 use ChalkTree\Look\BoardTheme;
 use ChalkTree\Look\Contrast;
 use ChalkTree\Look\LookBuilder;
+use ChalkTree\Look\LookFields;
 use ChalkTree\Look\Looks;
+use ChalkTree\Look\Palette;
 use ChalkTree\Look\StyleSheet;
 use ChalkTree\Look\WholeLook;
 use ChalkTree\Shape\Shapes;
@@ -101,3 +103,35 @@ it('makes each whole-map look once', function () {
     }
     expect(Looks::called('no such look'))->toEqual(Looks::standard());
 });
+
+it('tells all that a look says, so that saying it makes the same look', function (int $seed) {
+    $chance = new Chance($seed);
+    $said = array_filter([
+        'shape' => $chance->pick([null, ...Shapes::names()]), 'fill' => $chance->pick([null, 'none', 'slip', 'plate', 'tint:coral']), 'edge' => $chance->pick([null, 'none', 'ink']),
+        'edgeThick' => $chance->pick([null, 5]), 'edgeDash' => $chance->pick([null, 'dotted']), 'corner' => $chance->pick([null, 0, 30]), 'face' => $chance->pick([null, ...TypeFace::names()]),
+        'size' => $chance->pick([null, 9, 40]), 'weight' => $chance->pick([null, 'bold', 'regular']), 'slant' => $chance->pick([null, 'slanted']), 'ink' => $chance->pick([null, 'soft', 'text']),
+        'align' => $chance->pick([null, 'right']), 'width' => $chance->pick([null, 200]), 'line' => $chance->pick([null, 'none', 'corner']), 'lineThick' => $chance->pick([null, 9]),
+        'lineTaper' => $chance->pick([null, 'even', 'tapered']), 'lineDash' => $chance->pick([null, 'dashed']), 'lineChalk' => $chance->pick([null, 'ink']), 'gap' => $chance->pick([null, 3]), 'reach' => $chance->pick([null, 77]),
+    ], fn (mixed $value): bool => $value !== null);
+    $level = Looks::standard()->level($chance->int(1, 3));
+    $values = LookBuilder::values(LookBuilder::build($level, $said));
+    expect(array_keys($values))->toEqualCanonicalizing(array_keys(LookFields::all()))
+        ->and(array_intersect_key($values, $said))->toEqualCanonicalizing($said);
+    $again = LookBuilder::values(LookBuilder::build($level, array_filter($values, fn (mixed $value): bool => $value !== null)));
+    expect($again)->toBe($values);
+})->with(range(1, 60));
+
+it('makes of any colour a chalk that is read, and offers what passes', function (int $seed) {
+    $chance = new Chance($seed);
+    $colour = sprintf('#%06x', $chance->int(0, 0xFFFFFF));
+    foreach (Palette::trials($colour) as $name => $trial) {
+        $board = BoardTheme::from($name);
+        $papers = [$board->colours()['board'], $board->colours()['slip']];
+        $least = fn (string $ink, array $grounds): float => min(array_map(fn (string $ground): float => Contrast::ratio($ink, $ground), $grounds));
+        expect($trial['ratio'])->toEqualWithDelta($least($colour, $papers), 0.011)
+            ->and($least($trial['line'], $papers))->toBeGreaterThanOrEqual(3.0)
+            ->and($least($trial['text'], [...Palette::grounds($board), $trial['tint']]))->toBeGreaterThanOrEqual(4.5)
+            ->and(Contrast::ratio($trial['tint'], $board->colours()['ink']))->toBeGreaterThanOrEqual(7.0)
+            ->and($trial['line'] === $colour)->toBe($least($colour, $papers) >= 3.0);
+    }
+})->with(range(1, 60));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
+use ChalkTree\Arrange\Arrangements;
 use ChalkTree\Edit\Edit;
 use ChalkTree\Edit\Edits;
 use ChalkTree\Edit\TopicDraft;
@@ -11,6 +12,8 @@ use ChalkTree\Look\LevelLook;
 use ChalkTree\Look\LookFields;
 use ChalkTree\Look\Looks;
 use ChalkTree\Look\MapLook;
+use ChalkTree\Look\MixedChalk;
+use ChalkTree\Look\NamedLook;
 use ChalkTree\Look\TopicLook;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\NewMap;
@@ -97,7 +100,11 @@ final class RandomMaps
                 ['name' => 'row.set', 'type' => 'look', 'topics' => $some(), 'fields' => ['width' => $chance->pick([null, 80, 300])] + self::look($chance) + ['chalk' => $chance->pick([null, 'kelp'])]],
                 ['name' => 'row.set', 'type' => 'look', 'topics' => $some(), 'fields' => ['width' => null, 'chalk' => 'ember']],
                 ['name' => 'row.set', 'type' => 'level-look', 'row' => Ids::next(), 'fields' => ['level' => $chance->int(0, 3)] + self::look($chance)],
-                ['name' => 'row.set', 'type' => 'map-look', 'row' => array_key_first($map->rowsOf(MapLook::class)) ?? Ids::next(), 'fields' => ['whole' => $chance->pick(Looks::names())]],
+                ['name' => 'row.set', 'type' => 'map-look', 'row' => array_key_first($map->rowsOf(MapLook::class)) ?? Ids::next(), 'fields' => ['whole' => $chance->pick(Looks::names()), 'mirrored' => $chance->yes(30)]],
+                ['name' => 'row.set', 'type' => 'mixed-chalk', 'row' => $chance->pick([Ids::next(), ...array_keys($map->rowsOf(MixedChalk::class))]), 'fields' => ['name' => $chance->word(), 'day' => $chance->pick(['#225566', '#ffee00']), 'slate' => '#88ccee']],
+                ['name' => 'row.set', 'type' => 'look', 'topics' => $some(), 'fields' => ['chalk' => $chance->pick([Ids::next(), ...array_keys($map->rowsOf(MixedChalk::class))]), 'named' => $chance->pick([null, ...array_keys($map->rowsOf(NamedLook::class))])]],
+                ['name' => 'row.set', 'type' => 'named-look', 'row' => Ids::next(), 'fields' => ['name' => 'Loud', 'fill' => 'tint:'.$chance->pick(['kelp', ...array_keys($map->rowsOf(MixedChalk::class))])] + self::look($chance)],
+                ['name' => 'row.set', 'type' => 'arrangement', 'topics' => $some(), 'fields' => ['name' => $chance->pick([null, ...Arrangements::names()]), 'head' => $chance->pick([null, 'left']), 'sides' => $chance->pick([null, 'above', 'below'])]],
             ]),
             14, 15 => ['name' => 'topic.add', 'topic' => ['title' => $chance->title()], 'parent' => null, 'x' => $chance->int(-600, 600), 'y' => $chance->int(-400, 400)],
             16 => ['name' => 'topic.move', 'topics' => $some(), 'parent' => null, 'x' => $chance->int(-600, 600), 'y' => $chance->int(-400, 400)],

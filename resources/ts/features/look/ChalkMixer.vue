@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
-import { NButton, NColorPicker, NInput } from 'naive-ui'
+import { NButton, NInput } from 'naive-ui'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { api } from '@/api/client'
 import type { ChalkAnswer } from '@/api/wire'
@@ -19,6 +19,7 @@ const looks = useLooks()
 const its = looks.mixed.find((chalk) => chalk.id === props.row)?.fields
 const name = ref(String(its?.name ?? ''))
 const colours = ref({ day: String(its?.day ?? BEGIN), slate: String(its?.slate ?? BEGIN) })
+const written = ref(colours.value.day)
 const trials = shallowRef<{ day: ChalkAnswer['day']; slate: ChalkAnswer['slate'] } | null>(null)
 const field = ref<InstanceType<typeof NInput> | null>(null)
 onMounted(() => field.value?.focus())
@@ -34,9 +35,15 @@ const ask = useDebounceFn(async () => {
 void ask()
 
 function pick(colour: string): void {
-    const picked = colour.slice(0, 7).toLowerCase()
-    colours.value = { day: picked, slate: picked }
-    void ask()
+    written.value = colour
+    write(colour)
+}
+function write(text: string): void {
+    const colour = text.trim().toLowerCase()
+    if (/^#[0-9a-f]{6}$/.test(colour)) {
+        colours.value = { day: colour, slate: colour }
+        void ask()
+    }
 }
 function take(board: 'day' | 'slate', colour: string): void {
     colours.value = { ...colours.value, [board]: colour }
@@ -64,7 +71,8 @@ function keep(): void {
     <form class="mixer" aria-label="Mix a chalk" @submit.prevent="keep" @keydown.escape.stop="emit('close')">
         <div class="what">
             <NInput ref="field" v-model:value="name" size="small" placeholder="Name of the chalk" :maxlength="60" :input-props="{ 'aria-label': 'Name of the chalk' }" />
-            <NColorPicker :value="colours.day" size="small" :modes="['hex']" :show-alpha="false" aria-label="Colour of the chalk" @update:value="pick" />
+            <input type="color" :value="colours.day" aria-label="Pick the colour of the chalk" @input="pick(($event.target as HTMLInputElement).value)" />
+            <NInput v-model:value="written" size="small" :maxlength="7" :input-props="{ 'aria-label': 'Colour of the chalk, as #3f7f9f', spellcheck: false }" @update:value="write" />
             <NButton size="small" secondary type="primary" attr-type="submit" :disabled="name.trim() === ''">Keep the chalk</NButton>
             <NButton size="small" secondary @click="emit('close')">Leave it</NButton>
             <NButton v-if="row !== null" size="small" secondary @click="looks.dropMixed(row); emit('close')">Remove it from the map</NButton>
@@ -77,9 +85,10 @@ function keep(): void {
 </template>
 
 <style scoped>
-.mixer { display: grid; grid-template-columns: minmax(220px, 260px) repeat(2, minmax(200px, 1fr)); gap: 8px 16px; margin-top: 10px; padding-top: 10px; border-top: 1px solid var(--edge); font-size: 13px; }
+.mixer { display: grid; grid-template-columns: minmax(220px, 260px) repeat(2, minmax(200px, 1fr)); gap: 8px 16px; font-size: 13px; }
 .what { display: grid; grid-template-columns: 1fr 1fr; gap: 6px; align-content: start; }
-.what > :nth-child(-n + 2), .what > :nth-child(5) { grid-column: 1 / -1; }
+.what > :first-child, .what > :nth-child(6) { grid-column: 1 / -1; }
+input[type='color'] { width: 100%; height: 28px; padding: 2px; border: 1px solid var(--field); border-radius: 8px; background: var(--slip); cursor: pointer; }
 .sample { display: flex; align-items: center; height: 40px; border-radius: 8px; padding: 0 12px; background: var(--board); border: 1px solid var(--edge); }
 .sample > i { flex: 0 0 60px; height: 4px; border-radius: 2px; }
 .sample > b { padding: 3px 12px; border-left: 4px solid; border-radius: 5px; }

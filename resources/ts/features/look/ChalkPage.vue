@@ -56,14 +56,15 @@ function click(name: string): void {
 </script>
 
 <template>
-    <div class="chalks" @keydown="digit">
+    <ChalkMixer v-if="mixing !== null" :key="mixing.row ?? ''" :row="mixing.row" @close="mixing = null" />
+    <div v-if="mixing === null" class="chalks" @keydown="digit">
         <button
             v-for="(chalk, i) in looks.chalks" :key="chalk.value" class="chalk" :aria-pressed="isOn(chalk.value)" :class="{ on: isOn(chalk.value) }" :aria-label="`Chalk ${chalk.label}`"
             @pointerdown="press(chalk.value, $event)" @pointerup="release" @click="click(chalk.value)">
             <i :style="{ background: `var(--${chalk.value})` }" /><span>{{ chalk.label }}</span><kbd v-if="i < 10">{{ (i + 1) % 10 }}</kbd>
         </button>
     </div>
-    <div class="ways">
+    <div v-if="mixing === null" class="ways">
         <span>Where nothing else is said</span>
         <NRadioGroup :value="way" size="small" aria-label="How topics come by their chalks" @update:value="(chalks: string) => looks.setOfMap({ chalks })">
             <NRadioButton v-for="one in ways" :key="one.value" :value="one.value">{{ one.label }}</NRadioButton>
@@ -73,7 +74,6 @@ function click(name: string): void {
         <NButton v-for="row in looks.mixed" :key="row.id" text type="primary" size="small" @click="mixing = { row: row.id }">Mix {{ row.fields.name }} anew</NButton>
         <NButton size="small" secondary :aria-expanded="mixing !== null" @click="mixing = { row: null }">Mix a chalk</NButton>
     </div>
-    <ChalkMixer v-if="mixing !== null" :key="mixing.row ?? ''" :row="mixing.row" @close="mixing = null" />
 </template>
 
 <style scoped>

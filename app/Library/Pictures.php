@@ -54,14 +54,19 @@ final readonly class Pictures
         return $process->getOutput();
     }
 
-    /** A list of fonts with the shipped ones in it; librsvg does not read those inside an SVG. */
+    /**
+     * A list of fonts with the shipped ones in it; librsvg does not read those inside an SVG. Nor does it know how to leave
+     * kerning and ligatures out, which text is measured without, so that is said of the fonts.
+     */
     private function fontList(): string
     {
         $file = storage_path('app/fonts.conf');
-        if (! is_file($file)) {
+        $folder = htmlspecialchars(resource_path('fonts'), ENT_XML1);
+        $list = "<?xml version=\"1.0\"?>\n<!DOCTYPE fontconfig SYSTEM \"fonts.dtd\">\n<fontconfig><include ignore_missing=\"yes\">/etc/fonts/fonts.conf</include><dir>{$folder}</dir>"
+            ."<match target=\"font\"><edit name=\"fontfeatures\" mode=\"append\"><string>kern=0</string><string>liga=0</string><string>clig=0</string></edit></match></fontconfig>\n";
+        if (@file_get_contents($file) !== $list) {
             @mkdir(dirname($file), 0o755, true);
-            $folder = htmlspecialchars(resource_path('fonts'), ENT_XML1);
-            file_put_contents("{$file}.".getmypid(), "<?xml version=\"1.0\"?>\n<!DOCTYPE fontconfig SYSTEM \"fonts.dtd\">\n<fontconfig><include ignore_missing=\"yes\">/etc/fonts/fonts.conf</include><dir>{$folder}</dir></fontconfig>\n");
+            file_put_contents("{$file}.".getmypid(), $list);
             rename("{$file}.".getmypid(), $file);
         }
 

@@ -48,7 +48,7 @@ final class ArrangeFeature implements Feature, SaysLooks, Settles
             'required' => ['topics', 'way'],
         ], 'GridColumn' => [
             'name' => GridColumn::name(),
-            'properties' => ['topic' => ['type' => 'string'], 'do' => ['enum' => GridColumn::WAYS], 'as' => ['type' => 'string']],
+            'properties' => ['topic' => ['type' => 'string'], 'do' => ['enum' => GridColumn::WAYS], 'as' => ['type' => 'string'], 'to' => ['type' => 'integer']],
             'required' => ['topic', 'do'],
         ]];
     }

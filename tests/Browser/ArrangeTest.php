@@ -81,3 +81,75 @@ it('adds rows and columns to a grid by one key each, and moves a column', functi
     $browser->keys('Mod+z', 'Mod+z', 'Mod+z')->saved();
     expect($browser->outline())->toBe(['Harbour', '  Quay', '    Crane', '    Rope', '  Ferry']);
 });
+
+/** The middle of a topic, or a point of it at a part of its width and height. */
+function pointOn(Browser $browser, string $title, float $across = 0.5, float $down = 0.5): array
+{
+    $box = $browser->boxOf($title);
+
+    return [$box['x'] + $across * $box['w'], $box['y'] + $down * $box['h']];
+}
+
+it('moves a column by its grip, and a cell before another by where it is let go', function () {
+    $browser = harbourMap();
+    $browser->menuOfMap('Arrangement', 'Arrange the map as a grid')->saved();
+    $browser->pick('Ferry')->keys('Tab')->type('Bow')->keys('Enter')->type('Stern')->keys('Enter')->type('Deck')->keys('Mod+Enter')->saved();
+    $browser->waitUntil(fn (): bool => $browser->count('.columns .bar') === 3, 'a grip for each column');
+    $grip = fn (int $n): array => $browser->script('const r = document.querySelectorAll(".columns .bar")[arguments[0]].getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2]', $n);
+    usleep(300_000);
+    $browser->drag($grip(0), [$grip(2)[0] + 30, $grip(2)[1]], release: false);
+    expect($browser->count('.columns .slot'))->toBe(1);
+    $browser->pointer('mouseReleased', $grip(2)[0] + 30, $grip(2)[1])->saved();
+    expect($browser->outline())->toBe(['Harbour', '  Quay', '    Rope', '    Untitled', '    Crane', '  Ferry', '    Stern', '    Deck', '    Bow']);
+    $browser->keys('Mod+z')->saved();
+    expect($browser->outline())->toBe(['Harbour', '  Quay', '    Crane', '    Rope', '  Ferry', '    Bow', '    Stern', '    Deck']);
+    usleep(400_000);
+    $browser->drag(pointOn($browser, 'Deck'), pointOn($browser, 'Bow', 0.1))->saved();
+    expect($browser->outline())->toBe(['Harbour', '  Quay', '    Crane', '    Rope', '  Ferry', '    Deck', '    Bow', '    Stern'])->and($browser->complaints())->toBe([]);
+});
+
+it('lands beside what stands along a line, on the side where it is let go', function (string $arrangement, string $after, string $before) {
+    $browser = Studio::browser()->newMap()->type('Week')->keys('Tab')->type('Monday')->keys('Enter')->type('Tuesday')->keys('Enter')->type('Friday')->keys('Mod+Enter')->saved();
+    $browser->menuOfMap('Arrangement', "Arrange the map as a {$arrangement}")->saved();
+    usleep(500_000);
+    // The first is let go at either side of the second.
+    $browser->drag(pointOn($browser, 'Friday'), pointOn($browser, 'Monday', 0.9))->saved();
+    expect($browser->outline())->toBe(['Week', ...explode(',', $after)]);
+    $browser->keys('Mod+z')->saved();
+    usleep(500_000);
+    $browser->drag(pointOn($browser, 'Friday'), pointOn($browser, 'Monday', 0.1))->saved();
+    expect($browser->outline())->toBe(['Week', ...explode(',', $before)])->and($browser->complaints())->toBe([]);
+})->with([
+    ['timeline', '  Monday,  Friday,  Tuesday', '  Friday,  Monday,  Tuesday'],
+    // The first is nearest to the head, which is at the right.
+    ['fishbone', '  Friday,  Monday,  Tuesday', '  Monday,  Friday,  Tuesday'],
+]);
+
+it('turns fishbones, keeps timelines to one side, and mirrors the map, by mouse', function () {
+    $browser = harbourMap();
+    $browser->pick('Harbour')->menuOfMap('Arrangement', 'Arrange the map as a fishbone')->saved();
+    stands($browser, 'before', 'Ferry', 'Harbour');
+    $browser->press('At the left')->saved();
+    $browser->waitUntil(fn (): bool => pointOn($browser, 'Ferry')[0] > pointOn($browser, 'Harbour')[0], 'the head at the left');
+    $browser->menuOfMap('Arrangement', 'Arrange the map as a timeline')->saved();
+    $browser->press('Below')->saved();
+    foreach (['Quay', 'Ferry'] as $title) {
+        $browser->waitUntil(fn (): bool => pointOn($browser, $title, 0.5, 0)[1] > pointOn($browser, 'Harbour')[1], "{$title} below the line");
+    }
+    $browser->menuOfMap('Arrangement', 'Mirror the map: right to left, or back')->saved();
+    $browser->waitUntil(fn (): bool => pointOn($browser, 'Ferry')[0] < pointOn($browser, 'Harbour')[0], 'the map from right to left');
+    // What is called rightward goes right in a mirrored map too.
+    $browser->menuOfMap('Arrangement', 'Arrange the map rightward')->saved();
+    $browser->waitUntil(fn (): bool => pointOn($browser, 'Ferry')[0] > pointOn($browser, 'Harbour')[0], 'rightward');
+    $browser->menuOfMap('Arrangement', 'Arrange the map on both sides')->saved();
+    $browser->waitUntil(fn (): bool => pointOn($browser, 'Quay')[0] < pointOn($browser, 'Harbour')[0], 'the first branch at the left');
+    usleep(400_000);
+    // A new branch is guessed where it then stands, and a branch goes to the side to which it is dragged.
+    $browser->pick('Ferry')->keys('Alt+s')->saved();
+    $browser->waitUntil(fn (): bool => pointOn($browser, 'Ferry')[0] < pointOn($browser, 'Harbour')[0], 'the other side');
+    $browser->keys('ArrowRight');
+    expect($browser->script('return document.querySelector(".line.chosen .text").innerText'))->toBe('Harbour');
+    $browser->pick('Ferry')->press('Right')->saved();
+    $browser->waitUntil(fn (): bool => pointOn($browser, 'Ferry')[0] > pointOn($browser, 'Harbour')[0], 'held at the right');
+    expect($browser->complaints())->toBe([]);
+});

@@ -11,6 +11,7 @@ use ChalkTree\Edit\TopicDraft;
 use ChalkTree\Exchange\JsonWriter;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\NewMap;
+use Tests\Support\Chance;
 
 beforeEach(function () {
     $row = fn (string $name, array $cells): TopicDraft => new TopicDraft($name, children: array_map(fn (string $cell): TopicDraft => new TopicDraft($cell), $cells));
@@ -32,11 +33,40 @@ it('adds a column in every row that reaches so far, the new cell of the row by i
 it('moves and removes columns', function () {
     ($this->column)('Lifeboat', 'left');
     expect(($this->rows)())->toBe([['Boats', 'Gate', 'Stage'], ['Crew', 'Oskar', 'Marit'], ['Lifeboat', 'Tove']]);
+    // A cell stays in its column, so a row that ended before gets an empty one.
     ($this->column)('Oskar', 'right');
-    expect(($this->rows)())->toBe([['Boats', 'Stage', 'Gate'], ['Crew', 'Marit', 'Oskar'], ['Lifeboat', 'Tove']]);
+    expect(($this->rows)())->toBe([['Boats', 'Stage', 'Gate'], ['Crew', 'Marit', 'Oskar'], ['Lifeboat', '', 'Tove']]);
     ($this->column)('Boats', 'left');
+    ($this->column)('Tove', 'right');
+    expect(($this->rows)())->toBe([['Boats', 'Stage', 'Gate'], ['Crew', 'Marit', 'Oskar'], ['Lifeboat', '', 'Tove']]);
     ($this->column)('Stage', 'remove');
-    expect(($this->rows)())->toBe([['Boats', 'Gate'], ['Crew', 'Oskar'], ['Lifeboat']]);
+    expect(($this->rows)())->toBe([['Boats', 'Gate'], ['Crew', 'Oskar'], ['Lifeboat', 'Tove']]);
+});
+
+it('moves a column to any place, as if the grid were full', function (int $seed) {
+    $chance = new Chance($seed);
+    $rows = array_map(fn (int $row): array => array_map(fn (int $cell): string => "{$row}-{$cell}", $chance->yes(15) ? [] : range(1, $chance->int(1, 6))), range(1, $chance->int(1, 5)));
+    $rows[] = ['a', 'b'];
+    $this->map = NewMap::from(new TopicDraft('Grid', children: array_map(fn (array $row): TopicDraft => new TopicDraft('', children: array_map(fn (string $cell): TopicDraft => new TopicDraft($cell), $row)), $rows)), arrangement: 'grid');
+    $before = (new JsonWriter)->write($this->map);
+    $widest = max(array_map(count(...), $rows));
+    [$cell, $to] = [$chance->pick($chance->pick(array_values(array_filter($rows)))), $chance->int(0, $widest + 2)];
+    $changes = ($this->column)($cell, 'move', ['to' => $to]);
+    $row = array_values(array_filter($rows, fn (array $row): bool => in_array($cell, $row, true)))[0];
+    $order = range(0, $widest - 1);
+    array_splice($order, min($to, $widest - 1), 0, array_splice($order, (int) array_search($cell, $row, true), 1));
+    $wanted = array_map(fn (array $row): string => rtrim(implode('|', array_map(fn (int $column): string => $row[$column] ?? '', $order)), '|'), $rows);
+    expect(array_map(fn (array $row): string => implode('|', $row), ($this->rows)()))->toBe($wanted);
+    $changes->reversed()->applyTo($this->map, new Recorder($this->map));
+    expect((new JsonWriter)->write($this->map))->toBe($before);
+})->with(range(1, 40));
+
+it('refuses places that are none', function (mixed $to) {
+    expect(fn () => ($this->column)('Crew', 'move', ['to' => $to]))->toThrow(InvalidEdit::class);
+})->with([-1, 'x', 1.5, 10 ** 9]);
+
+it('leaves a grid as it is where nothing is to be moved', function () {
+    expect(($this->column)('Crew', 'move', ['to' => 1])->all)->toBe([]);
 });
 
 it('lets only cells of a grid name a column', function (string $title) {

@@ -1716,8 +1716,9 @@ export interface GridColumn {
   step?: string;
   name: "grid.column";
   topic: string;
-  do: "add" | "left" | "right" | "remove";
+  do: "add" | "left" | "right" | "move" | "remove";
   as?: string;
+  to?: number;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema

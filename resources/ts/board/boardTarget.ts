@@ -1,8 +1,9 @@
 import type { DrawnSlip } from './guess'
 import type { Landing } from '@/stores/drag'
-import { childrenOf, type Tree } from '@/stores/tree'
+import { childrenOf, rowOf, type Tree } from '@/stores/tree'
 import { plainTitle } from '@/text/titleMarkdown'
 import type { Box } from './geometry'
+import { arrangementOf, isCell } from '@/features/arrange/arrangements'
 import { isMirrored, sideSeen } from '@/stores/mirror'
 
 /** Farther from every topic than this, one lands on the open board. */
@@ -54,21 +55,39 @@ function besideOrBelow({ tree, slips }: Board, id: string, box: Box, x: number, 
     }
     const isRoot = id === tree.root
     const grows = isRoot ? (x < box.x + box.w / 2 && tree.arrangement === 'both-sides' ? 'left' : slip.opens === 'left' ? 'left' : 'right') : slip.grows
-    const down = grows === 'down' || grows === 'up'
-    const along = down ? (x - box.x) / box.w : (y - box.y) / box.h
-    const beyond = grows === 'down' ? y > box.y + box.h * 0.7 : grows === 'up' ? y < box.y + box.h * 0.3 : grows === 'right' ? x > box.x + box.w * 0.7 : x < box.x + box.w * 0.3
+    const { axis, forward } = wayOfSiblings(tree, id, grows)
+    const along = axis === 'x' ? (x - box.x) / box.w : (y - box.y) / box.h
+    const outward = axis === 'y' ? (grows === 'left' ? 'left' : 'right') : grows === 'up' || (grows !== 'down' && slip.opens === 'up') ? 'up' : 'down'
+    const beyond = { down: y > box.y + box.h * 0.7, up: y < box.y + box.h * 0.3, right: x > box.x + box.w * 0.7, left: x < box.x + box.w * 0.3 }[outward]
     const side = grows !== 'down' && grows !== 'up' && (topic.parent === tree.root || isRoot) ? { side: sideSeen(tree, grows) } : {}
     const name = plainTitle(topic.title).slice(0, 60)
     if (!isRoot && slip.level > 0 && !beyond && (along < 0.33 || along > 0.67)) {
-        const above = down && isMirrored(tree) ? along > 0.67 : along < 0.33
-        const mark = down
-            ? { x: along < 0.33 ? box.x - SLOT.h : box.x + box.w, y: box.y, w: SLOT.h, h: Math.max(box.h, 24), into: false }
-            : { x: grows === 'right' ? box.x : box.x + box.w - SLOT.w, y: above ? box.y - SLOT.h + 2 : box.y + box.h - 2, ...SLOT, into: false }
-        return { region: 'board', place: above ? { before: id, ...side } : { after: id, ...side }, words: `${above ? 'before' : 'after'} ${name}`, mark, over: null }
+        const isNear = along < 0.33
+        const before = isNear === forward > 0
+        const mark = axis === 'x'
+            ? { x: isNear ? box.x - SLOT.h : box.x + box.w, y: box.y, w: SLOT.h, h: Math.max(box.h, 24), into: false }
+            : { x: grows === 'right' ? box.x : box.x + box.w - SLOT.w, y: isNear ? box.y - SLOT.h + 2 : box.y + box.h - 2, ...SLOT, into: false }
+        return { region: 'board', place: before ? { before: id, ...side } : { after: id, ...side }, words: `${before ? 'before' : 'after'} ${name}`, mark, over: null }
     }
     const isFirst = childrenOf(tree, id).length === 0
     const mark = slip.opens === 'down' || slip.opens === 'up'
         ? { x: box.x + box.w / 2 - SLOT.w / 2, y: slip.opens === 'up' ? box.y - 10 - SLOT.h : box.y + box.h + 10, ...SLOT, into: true }
         : { x: grows !== 'left' ? box.x + box.w + REACH : box.x - REACH - SLOT.w, y: box.y + box.h / 2 - SLOT.h / 2, ...SLOT, into: true }
     return { region: 'board', place: { parent: id, ...(isRoot ? side : {}) }, words: `${isFirst ? 'below' : 'last below'} ${name}`, mark, over: slip.hidden > 0 ? id : null }
+}
+
+/** Along which axis the topics beside one follow each other as they are drawn, and whether with it or against it. */
+function wayOfSiblings(tree: Tree, id: string, grows: DrawnSlip['grows']): { axis: 'x' | 'y'; forward: 1 | -1 } {
+    const parent = tree.topics.get(id)?.parent
+    const head = parent == null ? null : arrangementOf(tree, parent)
+    const across = isMirrored(tree) ? -1 : 1
+    if (parent != null && head === 'fishbone') {
+        const isTurned = rowOf(tree, 'arrangement', parent)?.fields.head === 'left'
+        return { axis: 'x', forward: (across > 0) === isTurned ? 1 : -1 }
+    }
+    if (head === 'timeline' || isCell(tree, id) || grows === 'down' || grows === 'up') {
+        return { axis: 'x', forward: across }
+    }
+    // All around they go clockwise, or against that in a mirrored map.
+    return { axis: 'y', forward: head === 'round' && grows === sideSeen(tree, 'left') ? -1 : 1 }
 }

@@ -5,5 +5,6 @@ import { freeActions } from './freeActions'
 import { gridActions } from './gridActions'
 import ApartHint from './ApartHint.vue'
 import ArrangeSection from './ArrangeSection.vue'
+import ColumnGrips from './ColumnGrips.vue'
 
-export const arrange: Feature = { name: 'arrange', actions: [...apartActions, ...arrangeActions, ...freeActions, ...gridActions], deskHint: ApartHint, deskSection: ArrangeSection }
+export const arrange: Feature = { name: 'arrange', actions: [...apartActions, ...arrangeActions, ...freeActions, ...gridActions], deskHint: ApartHint, deskSection: ArrangeSection, onBoard: ColumnGrips }

@@ -5,13 +5,15 @@ declare(strict_types=1);
 namespace ChalkTree\Arrange;
 
 use ChalkTree\Look\Chalk;
+use ChalkTree\Look\ChalkTurn;
+use ChalkTree\Look\ChalkTurns;
 use ChalkTree\Look\LookResolver;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 
 /**
- * The chalks of topics: by first-level branch in the order in which these were made, so that moving one or putting a new
- * one among them leaves the others as they are; or by level, or one for all. A topic's is the same in every view, and
+ * The chalks of topics: by first-level branch in the order in which these were made, so that moving one, taking one away
+ * or putting a new one among them leaves the others as they are; or by level, or one for all. A topic's is the same in every view, and
  * any topic may begin one of its own for its branch.
  */
 final class Chalks
@@ -64,27 +66,15 @@ final class Chalks
             return array_map(fn (): string => $this->looks->chalkForAll(), $this->map->children($topic));
         }
 
-        return $this->branches ??= $this->inTurn(array_map(strval(...), array_keys($this->map->children($topic))));
+        return $this->branches ??= array_map(
+            fn (int $turn): string => Chalk::inTurn($turn)->value,
+            ChalkTurns::of(array_map(strval(...), array_keys($this->map->children($topic))), $this->map->rowsOf(ChalkTurn::class)),
+        );
     }
 
     /** @return list<string> a topic and those above it, nearest first */
     private function path(string $topic): array
     {
         return [$topic, ...array_map(fn (Topic $above): string => $above->id, $this->map->ancestors($topic))];
-    }
-
-    /**
-     * @param  list<string>  $ids
-     * @return array<string, string>
-     */
-    private function inTurn(array $ids): array
-    {
-        sort($ids, SORT_STRING);
-        $chalks = [];
-        foreach ($ids as $n => $id) {
-            $chalks[$id] = Chalk::inTurn($n)->value;
-        }
-
-        return $chalks;
     }
 }

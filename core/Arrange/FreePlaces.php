@@ -15,8 +15,8 @@ use ChalkTree\Map\TopicMap;
  */
 final class FreePlaces
 {
-    /** Parents with new topics that are laid out each for itself. */
-    private const FEW = 6;
+    /** For more new ones than this at once room is not sought for each, but for all below one parent together. */
+    private const MOST_SOUGHT = 60;
 
     public static function settle(TopicMap $map, Recorder $recorder): void
     {
@@ -26,19 +26,22 @@ final class FreePlaces
             return;
         }
         self::keepRearranged($map, $recorder);
-        $parents = [];
+        $new = [];
         foreach ($recorder->touchedTopics() as $id => $before) {
             $topic = $map->find((string) $id);
             if ($topic !== null && $topic->parent !== null && ! isset($places[$id]) && ($before === null || $before->parent !== $topic->parent || $before->removed !== null)) {
-                $parents[$topic->parent] = $topic->parent;
+                $new[(string) $id] = $topic->parent;
             }
         }
-        $parents = array_filter($parents, fn (string $parent): bool => self::isFree($map, $parent));
-        // A few are laid out each for itself, many all at once with the map.
-        $whole = count($parents) > self::FEW ? Layout::of($map, new View)->scene()->boxes() : null;
-        foreach ($parents as $parent) {
-            self::keepNew($map, $recorder, $parent, $whole);
+        // So does what is let go of.
+        foreach ($recorder->beforeOf(Place::type()) as $id => $before) {
+            $topic = $before === null || isset($places[$id]) ? null : $map->find((string) $id);
+            if ($topic?->parent !== null) {
+                $new[(string) $id] = $topic->parent;
+            }
         }
+        $free = array_filter(array_unique($new), fn (string $parent): bool => self::isFree($map, $parent));
+        self::keepNew($map, $recorder, array_filter($new, fn (string $parent): bool => in_array($parent, $free, true)));
     }
 
     private static function anyFree(TopicMap $map): bool
@@ -92,19 +95,63 @@ final class FreePlaces
     }
 
     /**
-     * New topics below one stay where they first stand.
+     * New topics are given the first free place around their parent, and stay there.
      *
-     * @param  array<string, array{id: string, parent: string|null, x: float, y: float, w: float, h: float}>|null  $boxes  of the map, where it was laid out
+     * @param  array<string, string>  $new  their parents, by topic
      */
-    private static function keepNew(TopicMap $map, Recorder $recorder, string $parent, ?array $boxes): void
+    private static function keepNew(TopicMap $map, Recorder $recorder, array $new): void
     {
-        $children = array_map(strval(...), array_keys($map->children($parent)));
-        $boxes ??= Layout::of($map, View::folding($children, $parent))->scene()->boxes();
-        foreach ($children as $id) {
-            if ($map->row(Place::type(), $id) === null && isset($boxes[$id], $boxes[$parent])) {
+        if ($new === []) {
+            return;
+        }
+        $boxes = Layout::of($map, self::around($map, $new))->scene()->boxes();
+        // Many at once stay together as they are laid out.
+        $groups = [];
+        foreach ($new as $id => $parent) {
+            if (isset($boxes[$id], $boxes[$parent])) {
+                $groups[count($new) > self::MOST_SOUGHT ? $parent : $id][] = (string) $id;
+            }
+        }
+        $branches = array_map(fn (array $ids): array => array_merge(...array_map(fn (string $id): array => array_intersect_key($boxes, $map->branch($id)), $ids)), $groups);
+        $taken = array_diff_key($boxes, ...array_values($branches));
+        foreach ($groups as $key => $ids) {
+            $parent = $new[$ids[0]];
+            if ($branches[$key] === []) {
+                continue;
+            }
+            [$dx, $dy] = Room::near($boxes[$parent], $boxes[$ids[0]], array_values($branches[$key]), array_values($taken));
+            foreach ($branches[$key] as $each => $box) {
+                $taken[$each] = $boxes[$each] = ['x' => $box['x'] + $dx, 'y' => $box['y'] + $dy] + $box;
+            }
+            foreach ($ids as $id) {
                 self::keep($recorder, $id, $boxes[$parent], $boxes[$id]);
             }
         }
+    }
+
+    /**
+     * The papers on which new topics stand free, with everything else folded: nothing of that can be in their way.
+     *
+     * @param  array<string, string>  $new
+     */
+    private static function around(TopicMap $map, array $new): View
+    {
+        $open = $above = [];
+        foreach (array_unique($new) as $parent) {
+            for ($head = $parent; ($next = $map->topic($head)->parent) !== null && self::isFree($map, $next);) {
+                $head = $next;
+            }
+            $open[$head] = true;
+            foreach ($map->ancestors($head) as $ancestor) {
+                $open[$ancestor->id] = $above[$ancestor->id] = true;
+            }
+        }
+        $folded = [];
+        foreach (array_keys($above) as $id) {
+            $folded += array_diff_key($map->children((string) $id), $open);
+        }
+
+        return View::folding(array_map(strval(...), array_keys($folded)));
     }
 
     /**

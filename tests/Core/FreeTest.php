@@ -54,12 +54,10 @@ it('gives a new topic a free place near by and moves no other, whatever comes an
     $known = ($this->middles)();
     for ($i = 0; $i < 40; $i++) {
         $parent = ($this->id)($chance->pick(['Why boats float', 'Water', 'Cargo']));
-        $before = array_keys($this->map->children($parent));
         ($this->make)('topic.add', ['parent' => $parent, 'topic' => ['title' => "New {$i}"]]);
         $boxes = Layout::of($this->map, new View)->scene()->boxes();
         $new = $boxes[($this->id)("New {$i}")];
-        foreach ([$parent, ...$before] as $other) {
-            $o = $boxes[$other];
+        foreach (array_diff_key($boxes, [$new['id'] => true]) as $o) {
             expect($new['x'] < $o['x'] + $o['w'] && $o['x'] < $new['x'] + $new['w'] && $new['y'] < $o['y'] + $o['h'] && $o['y'] < $new['y'] + $new['h'])->toBeFalse();
         }
         if ($chance->yes(30)) {
@@ -68,6 +66,35 @@ it('gives a new topic a free place near by and moves no other, whatever comes an
         $now = ($this->middles)();
         expect(array_intersect_key($now, $known))->toBe(array_intersect_key($known, $now));
         $known = $now;
+    }
+});
+
+it('finds room on a free paper inside a map, and again for what is let go of', function () {
+    ($this->make)('row.set', ['type' => 'arrangement', 'topics' => [($this->id)('Water')], 'fields' => ['name' => 'free']]);
+    $overlaps = function (string $title): bool {
+        $boxes = Layout::of($this->map, new View)->scene()->boxes();
+        $own = $boxes[($this->id)($title)];
+
+        return array_filter(array_diff_key($boxes, [$own['id'] => true]), fn (array $o): bool => $own['x'] < $o['x'] + $o['w'] && $o['x'] < $own['x'] + $own['w'] && $own['y'] < $o['y'] + $o['h'] && $o['y'] < $own['y'] + $own['h']) !== [];
+    };
+    foreach (range(1, 12) as $n) {
+        ($this->make)('topic.add', ['parent' => ($this->id)($n % 2 === 0 ? 'Water' : 'Pushes up'), 'topic' => ['title' => "New {$n}", 'children' => $n % 3 === 0 ? [['title' => "Below {$n}"]] : []]]);
+        expect($overlaps("New {$n}"))->toBeFalse();
+    }
+    ($this->make)('row.set', ['type' => 'place', 'topics' => [($this->id)('New 4')], 'fields' => $this->map->rowsOf(Place::class)[($this->id)('New 2')]->fields()]);
+    expect($overlaps('New 4'))->toBeTrue();
+    ($this->make)('row.remove', ['type' => 'place', 'rows' => [($this->id)('New 4')]]);
+    expect($overlaps('New 4'))->toBeFalse()->and($this->map->rowsOf(Place::class))->toHaveKey(($this->id)('New 4'));
+});
+
+it('finds room for many at once', function () {
+    ($this->make)('map.arrange', ['arrangement' => 'free']);
+    ($this->make)('topic.add-many', ['parent' => ($this->id)('Pushes up'), 'topics' => array_map(fn (int $n): array => ['title' => "Many {$n}"], range(1, 150))]);
+    $boxes = array_values(Layout::of($this->map, new View)->scene()->boxes());
+    foreach ($boxes as $i => $a) {
+        foreach (array_slice($boxes, $i + 1) as $b) {
+            expect($a['x'] < $b['x'] + $b['w'] && $b['x'] < $a['x'] + $a['w'] && $a['y'] < $b['y'] + $b['h'] && $b['y'] < $a['y'] + $a['h'])->toBeFalse();
+        }
     }
 });
 

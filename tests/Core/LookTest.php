@@ -8,6 +8,7 @@ use ChalkTree\Arrange\View;
 use ChalkTree\Draw\SlipParts;
 use ChalkTree\Edit\Edits;
 use ChalkTree\Edit\InvalidEdit;
+use ChalkTree\Edit\Recorder;
 use ChalkTree\Edit\TopicDraft;
 use ChalkTree\Exchange\JsonReader;
 use ChalkTree\Exchange\JsonWriter;
@@ -25,6 +26,8 @@ use ChalkTree\Look\WholeLook;
 use ChalkTree\Map\Bounds;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\NewMap;
+use ChalkTree\Map\Topic;
+use ChalkTree\Refusal;
 use ChalkTree\Shape\Shapes;
 use ChalkTree\Text\TypeFace;
 use Tests\Support\Chance;
@@ -275,3 +278,36 @@ it('takes from a file only so many rows of the map', function () {
     $data['rows'] = array_map(fn (): array => ['type' => 'level-look', 'id' => Ids::next(), 'fields' => ['level' => 1, 'size' => 20]], range(1, Bounds::MOST_OF_MAP + 1));
     expect(fn () => (new JsonReader)->read((string) json_encode($data), ''))->toThrow(UnreadableFile::class, 'at most 200');
 });
+
+it('lets every first-level branch keep its chalk, whatever comes and goes', function (int $seed) {
+    $chance = new Chance(900 + $seed);
+    $map = NewMap::from(new TopicDraft('Festival', children: array_map(fn (int $n): TopicDraft => new TopicDraft("Branch {$n}", children: [new TopicDraft('a')]), range(1, 6))));
+    $root = $map->sheet()->root;
+    $start = (new JsonWriter)->write($map);
+    $chalks = fn (): array => array_map(fn (Slip $slip): string => $slip->chalk, array_filter(Layout::of($map, new View)->slips(), fn (Slip $slip): bool => $slip->parent === $root));
+    $done = [];
+    for ($i = 0; $i < 30; $i++) {
+        $before = $chalks();
+        $first = array_map(strval(...), array_keys($map->children($root)));
+        $id = $first === [] ? $root : $chance->pick($first);
+        $gone = array_map(fn (Topic $topic): string => $topic->id, array_values($map->removedTops()));
+        $edit = match ($chance->int(1, 6)) {
+            1, 2 => ['topic.add', ['parent' => $root, 'first' => $chance->yes(50), 'topic' => ['title' => $chance->word()]]],
+            3 => ['topic.remove', ['topics' => [$id]]],
+            4 => ['topic.move', ['topics' => [$id], 'parent' => $chance->pick(array_map(strval(...), array_keys($map->all())))]],
+            5 => $gone === [] ? ['topic.park', ['topics' => [$id]]] : ['topic.restore', ['topics' => [$chance->pick($gone)]]],
+            default => ['topic.dissolve', ['topics' => [$id]]],
+        };
+        try {
+            $done[] = Edits::apply(Edits::read(...$edit), $map);
+        } catch (Refusal) {
+            continue;
+        }
+        $now = $chalks();
+        expect(array_diff_assoc(array_intersect_key($before, $now), $now))->toBe([], (string) json_encode($edit));
+    }
+    foreach (array_reverse($done) as $changes) {
+        $changes->reversed()->applyTo($map, new Recorder($map));
+    }
+    expect((new JsonWriter)->write($map))->toBe($start);
+})->with(range(1, 40));

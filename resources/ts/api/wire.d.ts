@@ -18,6 +18,7 @@ export type FeatureRow =
   | MapLookRow
   | NamedLookRow
   | MixedChalkRow
+  | ChalkTurnRow
   | NumberingRow;
 /**
  * A path or a line of text. Paints go by their role, such as ink, chalk:tide or tint:tide; without one nothing is painted.
@@ -76,6 +77,7 @@ export type Edit =
   | SetMapLook
   | SetNamedLook
   | SetMixedChalk
+  | SetChalkTurn
   | SetNumbering
   | NumberBranch;
 
@@ -517,6 +519,24 @@ export interface MixedChalkRow {
     name: string | null;
     day: string | null;
     slate: string | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ChalkTurnRow".
+ */
+export interface ChalkTurnRow {
+  type: "chalk-turn";
+  id: string;
+  fields: {
+    turn: number | null;
   } | null;
   whole?: true;
   /**
@@ -1960,6 +1980,26 @@ export interface SetMixedChalk {
     name?: string | null;
     day?: string | null;
     slate?: string | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetChalkTurn".
+ */
+export interface SetChalkTurn {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "chalk-turn";
+  topics: string[];
+  fields: {
+    turn?: number | null;
   };
 }
 /**

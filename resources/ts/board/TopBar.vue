@@ -65,7 +65,7 @@ const reshape: readonly MenuLine[] = [
     'change.sort', 'change.number', 'change.tidy', 'change.empties', 'change.duplicates', 'change.levels', '-',
     { name: 'Grid', lines: ['grid.row', 'grid.column', 'grid.left', 'grid.right', 'grid.remove', 'grid.headings'] },
     { name: 'Fishbone and timeline', lines: ['fishbone.head', '-', 'timeline.both', 'timeline.above', 'timeline.below'] },
-    { name: 'Align what stands free', lines: ['free.left', 'free.middle', 'free.right', '-', 'free.top', 'free.centre', 'free.bottom', '-', 'free.across', 'free.down'] },
+    { name: 'Align what stands free', lines: ['free.left', 'free.middle', 'free.right', '-', 'free.top', 'free.centre', 'free.bottom', '-', 'free.across', 'free.down', '-', 'free.room'] },
     'shape.duplicate', 'move.below', 'move.loose', 'apart.back', 'apart.back-branch', 'apart.back-all',
 ]
 const handOver: readonly MenuLine[] = ['export.md', 'export.txt', 'export.opml', 'export.json', 'export.svg', 'export.png', '-', 'clip.copy', 'clip.copy-alone', 'clip.address']

@@ -1,6 +1,7 @@
 import type { Landing } from '@/stores/drag'
 import type { Tree } from '@/stores/tree'
-import type { Box } from './geometry'
+import { plainTitle } from '@/text/titleMarkdown'
+import { overlaps, type Box } from './geometry'
 import type { DrawnSlip } from './guess'
 
 /** Nearer than this to the line of another, one comes to stand on it. */
@@ -33,10 +34,10 @@ export function freeLanding({ tree, boxes, slips, isDragged }: Board, ids: reado
         const [box, parent] = [boxes.get(id), boxes.get(tree.topics.get(id)?.parent ?? '')]
         return box === undefined || parent === undefined ? [] : [{ id, x: Math.round(middle(box).x + by.x - middle(parent).x), y: Math.round(middle(box).y + by.y - middle(parent).y) }]
     })
-    return {
-        region: 'board', place: { stand }, words: 'here', over: null, guides,
-        mark: { x: own.x + by.x, y: own.y + by.y, w: own.w, h: own.h, into: true },
-    }
+    const mark = { x: own.x + by.x, y: own.y + by.y, w: own.w, h: own.h, into: true }
+    const under = [...boxes].find(([id, box]) => !isDragged(id) && overlaps(mark, box))?.[0]
+    const words = under === undefined ? 'here' : `here, over ${plainTitle(tree.topics.get(under)?.title ?? '').slice(0, 60)}`
+    return { region: 'board', place: { stand }, words, over: null, guides, mark }
 }
 
 /** The point, or one near by at which the topic is in line with another that stands free beside it; and that line. */

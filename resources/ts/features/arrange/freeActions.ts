@@ -1,5 +1,6 @@
 import { onTopics } from '@/actions/conditions'
 import type { Action, Context } from '@/actions/registry'
+import { overlaps } from '@/board/geometry'
 import { newId } from '@/stores/map'
 import type { Edit } from '@/api/wire'
 
@@ -7,6 +8,20 @@ type Way = Extract<Edit, { name: 'topic.align' }>['way']
 
 /** Topics that stand free, or loose on the board. */
 const free = ({ map }: Context): string[] => map.chosen.filter((id) => map.slips.get(id)?.free === true || (id !== map.tree.root && map.tree.topics.get(id)?.parent === null))
+
+/** The topic over which one that stands free lies; null where it stands clear. */
+export function liesOver({ boxes, drawn }: Pick<Context['camera'], 'boxes' | 'drawn'>, id: string): string | null {
+    const box = boxes.get(id)
+    if (box === undefined || drawn.get(id)?.free !== true) {
+        return null
+    }
+    for (const [other, its] of boxes) {
+        if (other !== id && overlaps(box, its)) {
+            return other
+        }
+    }
+    return null
+}
 
 const align = (way: Way, name: string, what: string): Action => ({
     id: `free.${way}`, name, what, group: 'Moving', keys: [], scopes: onTopics,
@@ -28,6 +43,11 @@ const nudge = (id: string, name: string, key: string, dx: number, dy: number): A
 
 /** Topics where one puts them. */
 export const freeActions: readonly Action[] = [
+    {
+        id: 'free.room', name: 'Find room for it', what: 'Puts the chosen topics that stand free where nothing else is, near their parent.', group: 'Moving', keys: [], scopes: onTopics,
+        available: ({ map }) => map.chosen.some((id) => map.slips.get(id)?.free === true),
+        run: ({ map }) => map.edit({ name: 'row.remove', type: 'place', rows: map.chosen.filter((id) => map.tree.rows.has(`place ${id}`)) }),
+    },
     align('left', 'Align at the left', 'Brings what stands free to the line of the leftmost edge.'),
     align('middle', 'Align by their middles', 'Brings what stands free one above the other, middle over middle.'),
     align('right', 'Align at the right', 'Brings what stands free to the line of the rightmost edge.'),

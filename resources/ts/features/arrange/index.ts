@@ -3,8 +3,8 @@ import { arrangeActions } from './actions'
 import { apartActions } from './apartActions'
 import { freeActions } from './freeActions'
 import { gridActions } from './gridActions'
-import ApartHint from './ApartHint.vue'
+import ArrangeHints from './ArrangeHints.vue'
 import ArrangeSection from './ArrangeSection.vue'
 import ColumnGrips from './ColumnGrips.vue'
 
-export const arrange: Feature = { name: 'arrange', actions: [...apartActions, ...arrangeActions, ...freeActions, ...gridActions], deskHint: ApartHint, deskSection: ArrangeSection, onBoard: ColumnGrips }
+export const arrange: Feature = { name: 'arrange', actions: [...apartActions, ...arrangeActions, ...freeActions, ...gridActions], deskHint: ArrangeHints, deskSection: ArrangeSection, onBoard: ColumnGrips }

@@ -118,3 +118,28 @@ it('tries only so much at once', function () {
     $edit = ['name' => 'row.set', 'type' => 'look', 'topics' => $many, 'fields' => ['size' => 30]];
     ($this->try)(['tries' => [[$edit], [$edit]]])->assertUnprocessable()->assertJsonPath('message', 'This is too much to try at once.');
 });
+
+it('tells how well a colour serves as a chalk, and offers the next that does', function () {
+    $told = $this->getJson('/api/chalks/ffd84d')->assertOk()->json();
+    expect($told['day']['ratio'])->toBeLessThan(3.0)->and($told['day']['line'])->not->toBe('#ffd84d')->and($told['slate']['ratio'])->toBeGreaterThan(4.5)->and($told['slate']['line'])->toBe('#ffd84d')
+        ->and($told['slate']['text'])->toMatch('/^#[0-9a-f]{6}$/');
+    foreach (['FFD84D', 'ffd84', 'ffd84d0', 'red', '%23ffd84', 'ffd84d;', '../looks'] as $colour) {
+        $this->getJson("/api/chalks/{$colour}")->assertNotFound();
+    }
+    $this->app['auth']->forgetGuards();
+    $this->getJson('/api/chalks/ffd84d')->assertUnauthorized();
+});
+
+it('sends the colours of mixed chalks with the whole scene, and whenever they change', function () {
+    $chalk = Ids::next();
+    $boats = $this->id($this->map, 'Boats');
+    $answer = ($this->set)('mixed-chalk', ['row' => $chalk, 'fields' => ['name' => 'Signal', 'day' => '#b00020', 'slate' => '#ff8090']])->json();
+    expect($answer['scene']['reset'])->toBeTrue()->and($answer['scene']['chalks'][0]['name'])->toBe($chalk)->and($answer['scene']['chalks'][0]['day']['line'])->toBe('#b00020');
+    $answer = ($this->set)('look', ['topics' => [$boats], 'fields' => ['chalk' => $chalk]])->json();
+    expect(array_column($answer['scene']['slips'], 'chalk', 'id')[$boats])->toBe($chalk);
+    expect($this->getJson("/api/maps/{$this->map->id}")->json('scene.chalks.0.slate.line'))->toBe('#ff8090');
+    // Others are offered it with the looks by name that call it, and nobody else's.
+    expect($this->getJson('/api/looks')->json('chalks'))->toEqual([['id' => $chalk, 'fields' => ['name' => 'Signal', 'day' => '#b00020', 'slate' => '#ff8090']]]);
+    $this->actingAs($this->person('oskar@saltmere.example'));
+    expect($this->getJson('/api/looks')->json())->toBe(['looks' => [], 'chalks' => []]);
+});

@@ -140,6 +140,7 @@ it('sends the colours of mixed chalks with the whole scene, and whenever they ch
     expect($this->getJson("/api/maps/{$this->map->id}")->json('scene.chalks.0.slate.line'))->toBe('#ff8090');
     // Others are offered it with the looks by name that call it, and nobody else's.
     expect($this->getJson('/api/looks')->json('chalks'))->toEqual([['id' => $chalk, 'fields' => ['name' => 'Signal', 'day' => '#b00020', 'slate' => '#ff8090']]]);
-    $this->actingAs($this->person('oskar@saltmere.example'));
+    $this->flushSession();
+    $this->actingAs($this->person('oskar@saltmere.example')->fresh());
     expect($this->getJson('/api/looks')->json())->toBe(['looks' => [], 'chalks' => []]);
 });

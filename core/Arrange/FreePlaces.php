@@ -113,15 +113,15 @@ final class FreePlaces
             }
         }
         $branches = array_map(fn (array $ids): array => array_merge(...array_map(fn (string $id): array => array_intersect_key($boxes, $map->branch($id)), $ids)), $groups);
-        $taken = array_diff_key($boxes, ...array_values($branches));
+        $room = new Room(array_diff_key($boxes, ...array_values($branches)));
         foreach ($groups as $key => $ids) {
             $parent = $new[$ids[0]];
             if ($branches[$key] === []) {
                 continue;
             }
-            [$dx, $dy] = Room::near($boxes[$parent], $boxes[$ids[0]], array_values($branches[$key]), array_values($taken));
+            [$dx, $dy] = $room->near($boxes[$parent], $boxes[$ids[0]], array_values($branches[$key]));
             foreach ($branches[$key] as $each => $box) {
-                $taken[$each] = $boxes[$each] = ['x' => $box['x'] + $dx, 'y' => $box['y'] + $dy] + $box;
+                $room->take($boxes[$each] = ['x' => $box['x'] + $dx, 'y' => $box['y'] + $dy] + $box);
             }
             foreach ($ids as $id) {
                 self::keep($recorder, $id, $boxes[$parent], $boxes[$id]);

@@ -71,14 +71,16 @@ it('arranges a branch by keys, goes about in it as it is drawn, and keeps it ove
 it('adds rows and columns to a grid by one key each, and moves a column', function () {
     $browser = harbourMap();
     $browser->menuOfMap('Arrangement', 'Arrange the map as a grid')->saved();
-    $browser->pick('Crane')->keys('Mod+Shift+ArrowRight')->saved()->waitFor('.title-editor')->type('Winch')->keys('Mod+Enter')->saved();
+    $browser->pick('Crane')->keys('Mod+Shift+Enter')->saved()->waitFor('.title-editor')->type('Winch')->keys('Mod+Enter')->saved();
     expect($browser->outline())->toBe(['Harbour', '  Quay', '    Crane', '    Winch', '    Rope', '  Ferry']);
     stands($browser, 'beside', 'Winch', 'Crane');
     $browser->keys('Mod+Shift+ArrowLeft')->saved();
     expect($browser->outline())->toBe(['Harbour', '  Quay', '    Winch', '    Crane', '    Rope', '  Ferry']);
-    $browser->keys('Mod+Shift+ArrowDown')->waitFor('.title-editor')->type('Slipway')->keys('Mod+Enter')->saved();
+    $browser->keys('Mod+Shift+ArrowDown')->saved();
+    expect($browser->outline())->toBe(['Harbour', '  Ferry', '  Quay', '    Winch', '    Crane', '    Rope']);
+    $browser->keys('Mod+Shift+ArrowUp', 'Alt+Shift+Enter')->waitFor('.title-editor')->type('Slipway')->keys('Mod+Enter')->saved();
     expect($browser->outline())->toBe(['Harbour', '  Quay', '    Winch', '    Crane', '    Rope', '  Slipway', '  Ferry'])->and($browser->complaints())->toBe([]);
-    $browser->keys('Mod+z', 'Mod+z', 'Mod+z')->saved();
+    $browser->keys('Mod+z', 'Mod+z', 'Mod+z', 'Mod+z', 'Mod+z')->saved();
     expect($browser->outline())->toBe(['Harbour', '  Quay', '    Crane', '    Rope', '  Ferry']);
 });
 

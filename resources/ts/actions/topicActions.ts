@@ -1,6 +1,7 @@
 import { branchOf, childrenOf, siblingOf, siblingsOf, topsOf } from '@/stores/tree'
 import { isNotRoot, onTopics } from './conditions'
 import type { Action, Context } from './registry'
+import { isCell } from '@/features/arrange/arrangements'
 import { isMirrored, sideSeen } from '@/stores/mirror'
 
 const hasCurrent = ({ map }: Context): boolean => map.current !== null
@@ -117,7 +118,7 @@ export const movingActions: readonly Action[] = [
 ]
 
 /** The direction in which topics stand from their parent, as one sees them. */
-const growth = (ids: readonly string[], { map, camera }: Context): 'left' | 'right' | 'down' | 'up' => (map.region === 'board' ? camera.slipOf(ids[0] ?? '')?.grows : undefined) ?? 'right'
+const growth = (ids: readonly string[], { map, camera }: Context): 'left' | 'right' | 'down' | 'up' => (map.region === 'board' && isCell(map.tree, ids[0] ?? '') ? 'down' : map.region === 'board' ? camera.slipOf(ids[0] ?? '')?.grows : undefined) ?? 'right'
 
 const isTurned = ({ map }: Context): boolean => map.region === 'board' && isMirrored(map.tree)
 const towardsLeft = (ids: readonly string[], context: Context): void => moveAmongSiblings(ids, isTurned(context) ? 1 : -1, context)

@@ -63,7 +63,7 @@ const reshape: readonly MenuLine[] = [
     'shape.wrap', 'shape.wrap-each', 'shape.dissolve', 'shape.lift', '-',
     'change.break', 'change.join', 'change.send', 'shape.append', 'shape.into-note', '-',
     'change.sort', 'change.number', 'change.tidy', 'change.empties', 'change.duplicates', 'change.levels', '-',
-    { name: 'Grid', lines: ['grid.row', 'grid.column', 'grid.left', 'grid.right', 'grid.remove', 'grid.headings'] },
+    { name: 'Grid', lines: ['grid.row', 'grid.column', 'grid.row-up', 'grid.row-down', 'grid.left', 'grid.right', 'grid.remove', 'grid.headings'] },
     { name: 'Fishbone and timeline', lines: ['fishbone.head', '-', 'timeline.both', 'timeline.above', 'timeline.below'] },
     { name: 'Align what stands free', lines: ['free.left', 'free.middle', 'free.right', '-', 'free.top', 'free.centre', 'free.bottom', '-', 'free.across', 'free.down', '-', 'free.room'] },
     'shape.duplicate', 'move.below', 'move.loose', 'apart.back', 'apart.back-branch', 'apart.back-all',

@@ -50,3 +50,19 @@ it('aligns and spreads by the menus', function () {
     $browser->keys('Mod+z')->saved()->waitUntil(fn (): bool => count(array_unique($lefts())) > 1, 'as it was');
     expect($browser->complaints())->toBe([]);
 });
+
+it('tells when one lies over another, and finds it room', function () {
+    $browser = freePaper();
+    $box = fn (string $title): array => $browser->boxOf($title);
+    [$hull, $cargo] = [$box('Hull'), $box('Cargo')];
+    // Beside the other, but not so far that both have room.
+    $browser->drag([$cargo['x'] + $cargo['w'] / 2, $cargo['y'] + $cargo['h'] / 2], [$hull['x'] - 12, $hull['y'] + $hull['h'] / 2 + 4], release: false);
+    expect($browser->script('return document.querySelector(".drag-label")?.innerText ?? document.body.innerText'))->toContain('over Hull');
+    $browser->pointer('mouseReleased', $hull['x'] - 12, $hull['y'] + $hull['h'] / 2 + 4)->saved();
+    $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".desk").innerText'), 'Lies over “Hull”'), 'being told');
+    $browser->press('Find room')->saved();
+    $browser->waitUntil(fn (): bool => ! str_contains((string) $browser->script('return document.querySelector(".desk").innerText'), 'Lies over'), 'room');
+    $a = $box('Cargo');
+    $b = $box('Hull');
+    expect($a['x'] < $b['x'] + $b['w'] && $b['x'] < $a['x'] + $a['w'] && $a['y'] < $b['y'] + $b['h'] && $b['y'] < $a['y'] + $a['h'])->toBeFalse()->and($browser->outline())->toBe(['Why boats float', '  Water', '  Hull', '  Cargo'])->and($browser->complaints())->toBe([]);
+});

@@ -100,7 +100,10 @@ watch(
 
 <template>
     <section class="desk" data-focus="desk" aria-label="Desk" @keydown.escape.stop="ui.focusRegion(map.region)">
-        <ChoiceSummary v-if="beside.chosen.length > 1" />
+        <template v-if="beside.chosen.length > 1">
+            <ChoiceSummary />
+            <component :is="hint" v-for="(hint, i) in hints" :key="i" />
+        </template>
         <template v-else-if="topic !== null">
             <header>
                 <h2 :class="{ empty: title === '' }">{{ title === '' ? 'Untitled topic' : title }}</h2>

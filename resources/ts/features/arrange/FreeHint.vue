@@ -11,10 +11,18 @@ import { liesOver } from './freeActions'
 const beside = useBeside()
 const camera = useCamera()
 const { run } = useActions()
-const under = computed(() => (beside.current === null || beside.isTyping ? null : liesOver(camera, beside.current)))
-const name = computed(() => topicName(beside.tree.topics.get(under.value ?? '')?.title ?? ''))
+const titleOf = (id: string): string => topicName(beside.tree.topics.get(id)?.title)
+const words = computed(() => {
+    for (const id of beside.isTyping ? [] : beside.chosen) {
+        const under = liesOver(camera, id)
+        if (under !== null) {
+            return beside.chosen.length === 1 ? `Lies over “${titleOf(under)}”.` : `“${titleOf(id)}” lies over “${titleOf(under)}”.`
+        }
+    }
+    return null
+})
 </script>
 
 <template>
-    <p v-if="under !== null" class="hint">Lies over “{{ name }}”. <NButton text type="primary" size="tiny" @click="run('free.room')">Find it room</NButton></p>
+    <p v-if="words !== null" class="hint">{{ words }} <NButton text type="primary" size="tiny" @click="run('free.room')">Find room</NButton></p>
 </template>

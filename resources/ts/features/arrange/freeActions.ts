@@ -46,7 +46,11 @@ export const freeActions: readonly Action[] = [
     {
         id: 'free.room', name: 'Find room for it', what: 'Puts the chosen topics that stand free where nothing else is, near their parent.', group: 'Moving', keys: [], scopes: onTopics,
         available: ({ map }) => map.chosen.some((id) => map.slips.get(id)?.free === true),
-        run: ({ map }) => map.edit({ name: 'row.remove', type: 'place', rows: map.chosen.filter((id) => map.tree.rows.has(`place ${id}`)) }),
+        run: ({ map, camera }) => {
+            const own = map.chosen.filter((id) => map.tree.rows.has(`place ${id}`))
+            const over = own.filter((id) => liesOver(camera, id) !== null)
+            map.edit({ name: 'row.remove', type: 'place', rows: over.length > 0 ? over : own })
+        },
     },
     align('left', 'Align at the left', 'Brings what stands free to the line of the leftmost edge.'),
     align('middle', 'Align by their middles', 'Brings what stands free one above the other, middle over middle.'),

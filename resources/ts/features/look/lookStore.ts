@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Edit, LooksAnswer } from '@/api/wire'
 import { deepestLevel } from '@/board/looks'
+import { useBeside } from '@/stores/beside'
 import { newId, useMap } from '@/stores/map'
 import { branchOf, childrenOf, depthOf, rowOf, siblingsOf, type KeptRow, type Tree } from '@/stores/tree'
 import { tell } from '@/ui/tell'
@@ -33,23 +34,26 @@ const rowsOf = (tree: Tree, type: string): KeptRow[] => [...tree.rows.values()].
 /** Saying how topics look, of one or of many at once; what is done at once is undone at once. */
 export const useLooks = defineStore('looks', () => {
     const map = useMap()
+    const beside = useBeside()
     const reach = ref<Reach>('topics')
     /** The look that was copied last. */
     const copied = shallowRef<Record<string, Value> | null>(null)
     const dialog = ref<'whole' | 'why' | null>(null)
 
-    const mapLook = computed(() => rowsOf(map.tree, 'map-look').at(-1))
-    const namedLooks = computed(() => rowsOf(map.tree, 'named-look'))
-    const mixed = computed(() => rowsOf(map.tree, 'mixed-chalk'))
+    // What is shown is of the map as it is beside the board, so that no key waits for it; what is done is of the map itself.
+    const mapLook = computed(() => rowsOf(beside.tree, 'map-look').at(-1))
+    const namedLooks = computed(() => rowsOf(beside.tree, 'named-look'))
+    const mixed = computed(() => rowsOf(beside.tree, 'mixed-chalk'))
     /** The chalks of the set and those mixed for the map. */
     const chalks = computed<Choice[]>(() => [...ofSet, ...mixed.value.map((row) => ({ value: row.id, label: String(row.fields.name ?? '') }))])
-    const levels = computed(() => [...new Set(map.chosen.map((id) => levelOf(map.tree, id)))].sort())
-    const levelLook = (level: number): KeptRow | undefined => rowsOf(map.tree, 'level-look').filter((row) => row.fields.level === level).at(-1)
+    const levelsOf = (tree: Tree, chosen: readonly string[]): number[] => [...new Set(chosen.map((id) => levelOf(tree, id)))].sort()
+    const levels = computed(() => levelsOf(beside.tree, beside.chosen))
+    const levelLook = (tree: Tree, level: number): KeptRow | undefined => rowsOf(tree, 'level-look').filter((row) => row.fields.level === level).at(-1)
 
     /** The rows in which the chosen topics' looks are said, within reach. */
     const rows = computed<(KeptRow | undefined)[]>(() => ({
-        topics: () => map.chosen.map((id) => rowOf(map.tree, 'look', id)),
-        level: () => levels.value.map(levelLook),
+        topics: () => beside.chosen.map((id) => rowOf(beside.tree, 'look', id)),
+        level: () => levels.value.map((level) => levelLook(beside.tree, level)),
         map: () => [mapLook.value],
     })[reach.value]())
 
@@ -61,14 +65,14 @@ export const useLooks = defineStore('looks', () => {
 
     const ofTopics = (topics: readonly string[], fields: Said, step: string): Edit => ({ name: 'row.set', step, type: 'look', topics: [...topics], fields: fields as SetRow['fields'] } as Edit)
     const ofRow = (type: string, row: string, fields: Said, step: string): Edit => ({ name: 'row.set', step, type, row, fields } as Edit)
-    const ofLevel = (level: number, fields: Said, step: string): Edit => ofRow('level-look', levelLook(level)?.id ?? newId(), { level, ...fields }, step)
-    const ofMap = (fields: Said, step: string): Edit => ofRow('map-look', mapLook.value?.id ?? newId(), fields, step)
+    const ofLevel = (level: number, fields: Said, step: string): Edit => ofRow('level-look', levelLook(map.tree, level)?.id ?? newId(), { level, ...fields }, step)
+    const ofMap = (fields: Said, step: string): Edit => ofRow('map-look', rowsOf(map.tree, 'map-look').at(-1)?.id ?? newId(), fields, step)
 
     /** Says something of all that is within reach. */
     function set(fields: Said): void {
         const step = newId()
         if (reach.value === 'level') {
-            map.edit(...levels.value.map((level) => ofLevel(level, fields, step)))
+            map.edit(...levelsOf(map.tree, map.chosen).map((level) => ofLevel(level, fields, step)))
         } else if (reach.value === 'map') {
             map.edit(ofMap(fields, step))
         } else if (map.chosen.length > 0) {
@@ -83,7 +87,7 @@ export const useLooks = defineStore('looks', () => {
     /** What is said of a topic itself and by the look with a name that it has. */
     function saidOf(topic: string): Record<string, Value> {
         const own = rowOf(map.tree, 'look', topic)
-        const named = namedLooks.value.find((row) => row.id === own?.fields.named)
+        const named = rowsOf(map.tree, 'named-look').find((row) => row.id === own?.fields.named)
         return { ...saidBy(named), ...saidBy(own) }
     }
 
@@ -162,7 +166,7 @@ export const useLooks = defineStore('looks', () => {
     function giveForeign(fields: Said, foreign: LooksAnswer['chalks']): void {
         const [row, step] = [newId(), newId()]
         const wanted = new Set(Object.values(fields).map((value) => String(value).split(':').at(-1)))
-        const missing = foreign.filter(({ id }) => wanted.has(id) && mixed.value.every((chalk) => chalk.id !== id))
+        const missing = foreign.filter(({ id }) => wanted.has(id) && rowsOf(map.tree, 'mixed-chalk').every((chalk) => chalk.id !== id))
         map.edit(...missing.map((chalk) => ofRow('mixed-chalk', chalk.id, chalk.fields as Said, step)), ofRow('named-look', row, fields, step), ofTopics(map.chosen, { ...nothing, named: row }, step))
     }
 

@@ -71,6 +71,8 @@ export function takeEditor(frame: HTMLElement, markdown: string, selectAll: bool
     if (!isFresh || markdown !== '') {
         fill(editor, markdown, selectAll)
     }
+    // Without a caret in it the browser looks for a place for one all over the page, which takes as long as half a frame.
+    document.getSelection()?.collapse(editor.view.dom.firstChild, 0)
     editor.view.focus()
     return editor
 }

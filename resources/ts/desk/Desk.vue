@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton, NInput, NRadioButton, NRadioGroup } from 'naive-ui'
-import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, onMounted, ref, watch } from 'vue'
 import { bounds } from '@/api/bounds'
 import { useActions } from '@/actions/useActions'
 import { useDrafts } from '@/stores/drafts'
@@ -16,10 +16,14 @@ import { useUi } from '@/ui/uiStore'
 import { features } from '@/features'
 import ChoiceSummary from './ChoiceSummary.vue'
 import DeskSection from './DeskSection.vue'
+import { afterFrame } from '@/ui/afterFrame'
 
 /** What is chosen, and the ways to change it. */
 const NoteEditor = defineAsyncComponent(() => import('./NoteEditor.vue'))
 
+/** Its many controls are made when the map is seen and keys are answered. */
+const isBegun = ref(false)
+onMounted(() => afterFrame(() => (isBegun.value = true)))
 const hints = features.flatMap((feature) => feature.deskHint ?? [])
 const sections = features.flatMap((feature) => feature.deskSection ?? [])
 const map = useMap()
@@ -135,7 +139,7 @@ watch(
                     <NRadioButton value="right">Right</NRadioButton>
                 </NRadioGroup>
             </div>
-            <component :is="section" v-for="(section, i) in sections" :key="i" />
+            <component :is="section" v-for="(section, i) in isBegun ? sections : []" :key="i" />
         </DeskSection>
         <p v-else class="nothing">Choose a topic on the board or in the outline, and what belongs to it appears here.</p>
     </section>

@@ -100,6 +100,12 @@ it('tries whole-map looks by pointing, takes one by a click, and says why a topi
     $browser->waitUntil(fn (): bool => $text() === '40', 'the wall sheet');
     $browser->keys('Alt+.')->saved()->keys('Alt+Shift+h')->waitFor('.why tbody tr');
     expect($browser->script('return document.querySelector(".why").innerText'))->toContain('Type size')->toContain('30')->toContain('the topic itself')->toContain('Wall sheet');
+    $browser->keys('Escape')->waitUntil(fn (): bool => $browser->count('.why') === 0, 'the reasons gone');
+    // From the tray as well.
+    $browser->keys('Alt+Shift+e')->waitUntil(fn (): bool => (bool) $browser->script('return document.activeElement.matches(".chalk")'), 'the focus on the tray');
+    $browser->keys('Alt+Shift+h')->waitFor('.why tbody tr');
+    $browser->keys('Escape')->waitUntil(fn (): bool => $browser->count('.why') === 0, 'the reasons gone again');
+    $browser->pick('Shadows')->keys('Alt+Shift+h')->waitFor('.why tbody tr');
     $browser->press('the topic itself')->waitUntil(fn (): bool => $browser->script('return document.activeElement.getAttribute("aria-label")') === 'Type size', 'the value in the desk');
     $browser->script('document.activeElement.blur(); document.querySelector(".board").focus()');
     $browser->keys('Mod+z', 'Mod+z')->saved()->waitUntil(fn (): bool => $text() === '22', 'both undone');

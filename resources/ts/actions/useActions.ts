@@ -57,7 +57,7 @@ export function useActions() {
         if (element?.closest('.title-editor') != null) {
             return 'typing'
         }
-        if (element?.closest('input, textarea, select, [contenteditable=true], [role=dialog], .n-popover') != null) {
+        if (element?.closest('input, textarea, select, [contenteditable=true], [role=dialog], .n-modal-container, .n-popover') != null) {
             return 'field'
         }
         if (stores.walk.at !== null) {

@@ -68,5 +68,8 @@ const all: Readonly<Record<string, readonly Choice[]>> = {
 
 /** A value in words, given the chalks of the map. */
 export function wordsOf(field: string, value: string | number, of: readonly Choice[]): string {
+    if (value === 'plate-ink') {
+        return 'Light, as on a plate'
+    }
     return ({ ...all, ...paints(of) })[field]?.find((choice) => choice.value === value)?.label ?? (typeof value === 'number' && field !== 'size' ? `${value} px` : String(value))
 }

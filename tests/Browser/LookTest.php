@@ -186,3 +186,35 @@ it('lays a branch out as the picture of it that one takes, after trying others',
     $browser->keys('Mod+z')->saved()->waitUntil(fn (): bool => ! $browser->has('.board .axis'), 'both sides again');
     expect($browser->complaints())->toBe([]);
 });
+
+it('mixes a chalk by keys, offers the next colour that passes, and puts it on; a value is inherited again by one press', function () {
+    $browser = lessonMap();
+    $browser->keys('Alt+Shift+e')->waitFor('.chalks')->press('Mix a chalk')->waitFor('.mixer')->type('Signal')->keys('Tab', 'Tab', 'Mod+a')->type('#FFD84D');
+    $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".mixer").innerText'), 'Hard to see'), 'the warning for the day');
+    expect($browser->count('.mixer .on'))->toBe(2)->and($browser->count('.mixer .on.weak'))->toBe(1);
+    $browser->press('Take the next that passes')->waitUntil(fn (): bool => $browser->count('.mixer .on.weak') === 0, 'a colour that passes');
+    $browser->press('Keep the chalk')->saved();
+    $browser->press('Chalk Signal')->saved();
+    $colour = fn (string $board): string => (string) $browser->script('document.documentElement.dataset.board = arguments[0]; return getComputedStyle([...document.querySelectorAll(".board .slip")].find((slip) => slip.querySelector("text.title")?.textContent === "Shadows").querySelector(".spine")).fill', $board);
+    expect($colour('slate'))->toBe('rgb(255, 216, 77)')->and($colour('day'))->not->toBe('rgb(255, 216, 77)')->not->toBe('rgb(43, 127, 134)');
+    $browser->script('location.reload()');
+    $browser->ready()->saved();
+    expect($colour('slate'))->toBe('rgb(255, 216, 77)');
+    $browser->script('document.documentElement.dataset.board = "day"');
+    $browser->pick('Shadows')->keys('Alt+.')->saved();
+    expect((string) drawnOf($browser, 'Shadows', 'font-size', 'text.title'))->toBe('19');
+    $browser->press('Inherit again: Type size')->saved();
+    expect((string) drawnOf($browser, 'Shadows', 'font-size', 'text.title'))->toBe('17')->and($browser->count('.reset'))->toBe(0)->and($browser->complaints())->toBe([]);
+});
+
+it('writes titles from right to left where their script does', function () {
+    $browser = lessonMap();
+    $browser->pick('Shadows')->keys('F2')->waitFor('.title-editor')->keys('Mod+a')->type('צללים, 3');
+    expect($browser->script('return getComputedStyle(document.querySelector(".title-editor")).direction'))->toBe('rtl');
+    $browser->keys('Mod+Enter')->saved();
+    $text = 'return [...document.querySelectorAll(".board text.title")].find((text) => text.textContent === "צללים, 3")';
+    $browser->waitUntil(fn (): bool => $browser->script("{$text}?.getAttribute('direction')") === 'rtl', 'the title from right to left');
+    // It stays within its slip.
+    [$text, $paper] = $browser->script("const text = (() => { {$text} })(); const r = (e) => { const { left, right } = e.getBoundingClientRect(); return [left, right] }; return [r(text), r(text.closest('.slip').querySelector('.paper'))]");
+    expect($text[0])->toBeGreaterThan($paper[0])->and($text[1])->toBeLessThan($paper[1])->and($browser->outline())->toContain('  צללים, 3')->and($browser->complaints())->toBe([]);
+});

@@ -24,7 +24,7 @@ use Illuminate\Contracts\Cache\Repository;
 final readonly class FirstPicture
 {
     /** Changed whenever the same would be drawn otherwise by another version. */
-    private const VERSION = 1;
+    private const VERSION = 2;
 
     /** Larger maps are not drawn while somebody waits. */
     private const MOST_WAITED_FOR = 2_000;

@@ -184,7 +184,7 @@ final class LookResolver
             $whole = $row->text('whole') === '' ? $whole : $row->text('whole');
             $this->chalks = $row->text('chalks') === '' ? $this->chalks : $row->text('chalks');
             $this->chalk = $row->text('chalk') === '' ? $this->chalk : $row->text('chalk');
-            $this->isMirrored = $row->flag('mirrored');
+            $this->isMirrored = $this->isMirrored || $row->flag('mirrored');
         }
         foreach ($levelLooks as $row) {
             $level = $row->number('level') ?? 0;

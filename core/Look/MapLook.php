@@ -35,7 +35,7 @@ final readonly class MapLook extends FeatureRow
             'whole' => Field::choice(Looks::names())->called('look'),
             'chalks' => Field::choice(self::CHALKS)->called('chalks'),
             'chalk' => LookFields::chalk()->called('chalk for all'),
-            'mirrored' => Field::flag()->called('mirrored'),
+            'mirrored' => Field::flag()->called('direction of the map'),
         ] + LookFields::all();
     }
 }

@@ -53,6 +53,17 @@ it('goes back to what was before where a mixed chalk is gone', function () {
         ->and((new SvgWriter)->write($layout->scene(), 'x'))->toContain('stroke="'.Chalk::Mussel->line(BoardTheme::Day).'"');
 });
 
+it('is mirrored if anything said of the map says so', function () {
+    [$first, $later] = [Ids::next(), Ids::next()];
+    foreach ([[$first, ['mirrored' => true]], [$later, ['whole' => 'card-box']]] as [$row, $fields]) {
+        ($this->do)('row.set', ['type' => 'map-look', 'row' => $row, 'fields' => $fields]);
+    }
+    $isLeft = fn (): bool => Layout::of($this->map, new View)->slips()[($this->id)('Quay')]->x < 0;
+    expect($isLeft())->toBeTrue();
+    ($this->do)('row.set', ['type' => 'map-look', 'row' => $first, 'fields' => ['mirrored' => false]]);
+    expect($isLeft())->toBeFalse();
+});
+
 it('is the one chalk for all where that is wanted', function () {
     ($this->do)('row.set', ['type' => 'map-look', 'row' => Ids::next(), 'fields' => ['chalks' => 'one', 'chalk' => $this->signal]]);
     expect(array_unique(array_map(fn ($slip): string => $slip->chalk, array_filter(Layout::of($this->map, new View)->slips(), fn ($slip): bool => $slip->level > 0))))->toHaveCount(1)->toContain($this->signal);

@@ -1,7 +1,8 @@
+import type { Edit } from '@/api/wire'
 import { hasChoice, onTopics } from '@/actions/conditions'
 import type { Action, Context } from '@/actions/registry'
 import { newId } from '@/stores/map'
-import { arrangementSeen, isMirrored } from '@/stores/mirror'
+import { arrangementSeen } from '@/stores/mirror'
 import { rowOf } from '@/stores/tree'
 import { arrangementOf, arrangements, ownArrangement } from './arrangements'
 
@@ -45,7 +46,10 @@ export const arrangeActions: readonly Action[] = [
         id: 'arrange.mirror', name: 'Mirror the map: right to left, or back', what: 'Lets everything run from right to left, for scripts that are read so; what stands free stays.', group: 'Map', keys: [], scopes: ['board', 'outline', 'field'],
         run: ({ map }) => {
             const rows = [...map.tree.rows.values()].filter((row) => row.type === 'map-look').sort((a, b) => (a.id < b.id ? -1 : 1))
-            map.edit({ name: 'row.set', type: 'map-look', row: rows.at(-1)?.id ?? newId(), fields: { mirrored: !isMirrored(map.tree) } })
+            const saying = rows.filter((row) => row.fields.mirrored === true).map((row) => row.id)
+            const step = newId()
+            const ids = saying.length > 0 ? saying : [rows.at(-1)?.id ?? newId()]
+            map.edit(...ids.map((row): Edit => ({ name: 'row.set', step, type: 'map-look', row, fields: { mirrored: saying.length === 0 } })))
         },
     },
     {

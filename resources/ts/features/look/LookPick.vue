@@ -21,6 +21,8 @@ function render({ value: its, label: words }: { value?: string; label?: string }
     const sign = props.field === 'shape' ? h(ShapeSign, { shape: name }) : ['fill', 'edge', 'ink', 'lineChalk'].includes(props.field) ? h('i', { class: 'swatch', style: { background: swatch(name) } }) : null
     return h('span', { class: 'look-option', style: props.field === 'face' ? { fontFamily: `'${families[name] ?? ''}'` } : {} }, [sign, words])
 }
+/** What was mixed for the map may be gone from it. */
+const gone = (its: string | number): { value: string; label: string } => ({ value: String(its), label: 'A chalk that is gone' })
 function swatch(name: string): string {
     return name === 'none' ? 'transparent' : name === 'tint' || name === 'chalk' || name === 'text' ? 'linear-gradient(90deg, var(--tide), var(--ember), var(--heather))' : paint(name)
 }
@@ -30,7 +32,7 @@ function swatch(name: string): string {
     <div class="value">
         <span>{{ label }}<LookReset :field="field" :label="label" /></span>
         <NSelect
-            :value="typeof value === 'string' ? value : null" :options="options" size="small" :render-label="render" :placeholder="value === undefined ? 'Several' : 'Inherited'"
+            :value="typeof value === 'string' ? value : null" :options="options" size="small" :render-label="render" :fallback-option="gone" :placeholder="value === undefined ? 'Several' : 'Inherited'"
             :aria-label="label" :input-props="{ 'aria-label': label }" :consistent-menu-width="false" @update:value="(wanted: string | null) => looks.set({ [field]: wanted })" />
     </div>
 </template>

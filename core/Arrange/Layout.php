@@ -50,34 +50,23 @@ final class Layout
 
     private ?View $viewBefore = null;
 
-    /** @var array<string, BranchArrangement> what branches have of their own, by topic */
-    private array $own = [];
-
     /** @var array<string, Apart> by topic */
     private array $apart = [];
 
-    /** @var array<string, Place> by topic */
-    private array $places = [];
-
-    /** @var array<string, Given> those given so far, by their key */
-    private array $given = [];
-
     private readonly LookResolver $looks;
-
-    private Chalks $chalks;
 
     private readonly FaceParts $faces;
 
     private readonly Measurer $measurer;
 
-    private readonly Arrangements $arrangements;
+    private readonly Inheritance $inheritance;
 
     /** @param  TypeFace|null  $face  see View */
     public function __construct(private readonly string $arrangement, Looks $looks, ?Advances $advances = null, ?TypeFace $face = null)
     {
         $this->looks = new LookResolver($looks, $face);
         $this->measurer = new Measurer(new Wrapper($advances ?? new Advances));
-        $this->arrangements = new Arrangements;
+        $this->inheritance = new Inheritance($arrangement, $this->looks);
         $this->faces = new FaceParts;
     }
 
@@ -138,14 +127,12 @@ final class Layout
         $this->before = $this->recalled = [];
         $scope = $view->scope !== null && $map->has($view->scope) ? $view->scope : null;
         $this->root = $scope ?? $map->sheet()->root;
-        $this->own = $map->rowsOf(BranchArrangement::class);
         $isAlike = $this->looks->read($map);
         // Where the look of the whole map is another, everything may be drawn otherwise.
         $stale = $touched === null || ! $isAlike ? null : $this->stale($map, [...$touched, ...$this->renumbered($before)]);
-        $this->chalks = new Chalks($map, $this->looks);
+        $this->inheritance->read($map, $this->root);
         $this->faces->read($map);
         $this->apart = $map->rowsOf(Apart::class);
-        $this->places = $map->rowsOf(Place::class);
         $todo = [];
         $left = [];
         $stack = [];
@@ -230,44 +217,6 @@ final class Layout
         return $slips;
     }
 
-    /** The name of the arrangement that a branch has of its own; null where it has that of what stands above it. */
-    private function own(string $id): ?string
-    {
-        $name = isset($this->own[$id]) ? $this->own[$id]->text('name') : '';
-
-        return $name === '' ? null : $name;
-    }
-
-    /**
-     * @param  string  $topic  which may want an arrangement otherwise than it mostly is
-     * @param  bool|null  $isMirrored  null where that is for the board and the topic to say
-     */
-    private function give(string $topic, string $arrangement, Growth $growth, int $level, string $chalk, Look $look, bool $keepsChalk, ?bool $isMirrored = null): Given
-    {
-        $wanted = $this->own[$topic] ?? null;
-        $its = $this->arrangements->called($wanted === null ? $arrangement : Arrangements::variant($arrangement, $wanted));
-        $isMirrored ??= $its->isMirrorable() && $this->looks->isMirrored() !== ($arrangement === Fishbone::name() && $wanted?->text('head') === 'left');
-        $enters = $isMirrored ? $its->enters($growth->mirrored())->mirrored() : $its->enters($growth);
-
-        return $this->given[Given::key($its::name(), $growth, $enters, $level, $chalk, $look, $keepsChalk, $isMirrored)] ??= new Given($its, $growth, $enters, $level, $chalk, $look, $keepsChalk, $isMirrored);
-    }
-
-    /** What a topic at the top of what is drawn is given: the root, or a loose topic. */
-    private function givenOnTop(TopicMap $map, string $id): Given
-    {
-        [$chalk, $keeps] = [$this->chalks->onTop($id), $this->chalks->keepsOnTop($id)];
-        $growth = $this->looks->isMirrored() ? Growth::Left : Growth::Right;
-        if ($id === $this->root) {
-            // As it is nearest to what is drawn, it may be another than that of the map.
-            $inherited = $this->own($id) ?? ($map->ancestors($id) === [] ? $this->arrangement : BranchArrangement::nearest($map, $id));
-
-            return $this->give($id, $inherited, $growth, 0, $chalk, $this->looks->of($id, 0), $keeps);
-        }
-        $free = $this->arrangement === BothSides::name() ? Rightward::name() : $this->arrangement;
-
-        return $this->give($id, $this->own($id) ?? $free, $growth, 1, $chalk, $this->looks->of($id, 1), $keeps);
-    }
-
     /**
      * Sets the children of one slip: keeps those that nothing happened to, makes the others anew and puts them on the
      * stack. Those that stood here and no longer do are put on $left.
@@ -279,28 +228,11 @@ final class Layout
      */
     private function enter(TopicMap $map, string $parent, ?Slip $above, array $children, ?array $stale, array &$stack, array &$left): void
     {
-        $level = $this->looks->clamp(($above->level ?? 0) + 1);
-        $keeps = $above?->given->keepsChalk === true;
-        $chalks = $above === null || $keeps ? [] : $this->chalks->below($above->topic->id);
-        $arrangement = $above?->given->arrangement;
         // Where two levels are placed at once, the lower one has to be there.
-        $isGoneInto = $arrangement !== null && $arrangement->levels() > 1;
-        $index = 0;
-        $count = count($children);
-        $alike = [];
+        $isGoneInto = $above !== null && $above->given->arrangement->levels() > 1;
+        $givens = $above === null ? [] : $this->inheritance->below($above, $children);
         foreach ($children as $id => $topic) {
-            if ($above === null || $arrangement === null) {
-                $given = $this->givenOnTop($map, $id);
-            } else {
-                $growth = $arrangement->growth($above, $topic, $index++, $count, $this->places[$id] ?? null);
-                $handed = $arrangement->handsDown($growth);
-                $seen = $above->given->isMirrored ? $growth->mirrored() : $growth;
-                $own = $isGoneInto ? null : $this->own($id);
-                // Siblings are mostly given the same.
-                $given = $chalks === [] && ! isset($this->own[$id]) && ! $this->looks->hasOwn($id)
-                    ? $alike[$growth->value] ??= $this->give($id, $handed, $seen, $level, $above->chalk, $this->looks->ofLevel($level), $keeps, $isGoneInto ? $above->given->isMirrored : null)
-                    : $this->give($id, $own ?? $handed, $seen, $level, $this->looks->chalkOf($id) ?? $chalks[$id] ?? $above->chalk, $this->looks->of($id, $level), $keeps || $this->looks->chalkOf($id) !== null, $isGoneInto ? $above->given->isMirrored : null);
-            }
+            $given = $givens[$id] ?? $this->inheritance->onTop($id);
             $old = $this->slips[$id] ?? null;
             if ($old !== null) {
                 $this->before[$id] ??= clone $old;
@@ -316,7 +248,7 @@ final class Layout
             $slip = new Slip($topic, $above?->topic->id, $given);
             $slip->number = $this->numbers[$id] ?? '';
             $slip->parts = $this->faces->of($topic);
-            $slip->standsAt = isset($this->places[$id]) ? $this->places[$id]->at() : null;
+            $slip->standsAt = $this->inheritance->placeOf($id)?->at();
             if (isset($this->apart[$id])) {
                 [$slip->apartX, $slip->apartY] = [$this->apart[$id]->number('x') ?? 0, $this->apart[$id]->number('y') ?? 0];
             }

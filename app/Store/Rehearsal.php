@@ -55,7 +55,7 @@ final readonly class Rehearsal
         $old = $before->row($change->type, $change->id);
         $new = $after->row($change->type, $change->id);
         $row = $new ?? $old;
-        if (! $row instanceof FeatureRow) {
+        if (! $row instanceof FeatureRow || ! $row::isTold()) {
             return null;
         }
         $told = fn (?Row $state): string => self::short(implode(', ', array_map(strval(...), $state instanceof FeatureRow ? array_diff_key($state->saying(), array_flip($state::ends())) : [])));

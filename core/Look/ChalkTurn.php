@@ -29,6 +29,11 @@ final readonly class ChalkTurn extends FeatureRow
         return true;
     }
 
+    public static function isTold(): bool
+    {
+        return false;
+    }
+
     public static function declared(): array
     {
         return ['turn' => Field::number(0, Bounds::MOST_TOPICS)];

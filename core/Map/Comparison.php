@@ -47,7 +47,9 @@ final class Comparison
         $keyed = function (TopicMap $map): array {
             $rows = [];
             foreach ($map->living() as $row) {
-                $rows[$row::type().' '.$row->id] = $row;
+                if ($row::isTold()) {
+                    $rows[$row::type().' '.$row->id] = $row;
+                }
             }
 
             return $rows;

@@ -55,6 +55,12 @@ abstract readonly class FeatureRow implements Row
         return false;
     }
 
+    /** Whether people are told when it changes, because it is theirs to say; else it only follows from what they did. */
+    public static function isTold(): bool
+    {
+        return true;
+    }
+
     /** Whether there is one a topic, which has the topic's id. */
     final public static function isOfTopic(): bool
     {

@@ -100,6 +100,8 @@ it('tries whole-map looks by pointing, takes one by a click, and says why a topi
     $browser->waitUntil(fn (): bool => $text() === '40', 'the wall sheet');
     $browser->keys('Alt+.')->saved()->keys('Alt+Shift+h')->waitFor('.why tbody tr');
     expect($browser->script('return document.querySelector(".why").innerText'))->toContain('Type size')->toContain('30')->toContain('the topic itself')->toContain('Wall sheet');
+    // It is gone through by keys.
+    $browser->keys('Tab')->waitUntil(fn (): bool => (bool) $browser->script('return document.activeElement.closest(".why") !== null'), 'the focus in it');
     $browser->keys('Escape')->waitUntil(fn (): bool => $browser->count('.why') === 0, 'the reasons gone');
     // From the tray as well.
     $browser->keys('Alt+Shift+e')->waitUntil(fn (): bool => (bool) $browser->script('return document.activeElement.matches(".chalk")'), 'the focus on the tray');

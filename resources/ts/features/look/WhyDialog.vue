@@ -61,7 +61,8 @@ function close(): void {
 
 <template>
     <NModal :show="true" aria-label="Why does it look so?" @update:show="close">
-        <section class="why" role="dialog" aria-label="Why does it look so?">
+        <!-- A div: what keeps the focus in a dialog knows no other. -->
+        <div class="why" role="dialog" aria-label="Why does it look so?">
             <h2>Why does “{{ title }}” look so?</h2>
             <p v-if="problem !== ''" class="none">{{ problem }}</p>
             <table v-else-if="answer !== null">
@@ -80,7 +81,7 @@ function close(): void {
             </table>
             <p class="order">Said later holds: the look of the map, the whole map, the level, a look with a name, the topic itself.</p>
             <NButton size="small" secondary @click="close">Close</NButton>
-        </section>
+        </div>
     </NModal>
 </template>
 

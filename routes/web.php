@@ -33,6 +33,7 @@ Route::prefix('api')->group(function (): void {
     Route::middleware(['auth', 'throttle:work', 'body'])->group(function (): void {
         Route::put('me/keys', [AccountController::class, 'keys']);
         Route::put('me/face', [AccountController::class, 'face']);
+        Route::put('me/calm', [AccountController::class, 'calm']);
         Route::get('maps', [LibraryController::class, 'index']);
         Route::post('maps', [LibraryController::class, 'store']);
 

@@ -21,6 +21,7 @@ use Illuminate\Notifications\Notifiable;
  * @property string|null $starter  the one chosen last
  * @property array<string, list<string>>|null $keys  those changed, by action
  * @property TypeFace|null $face  in which this person sees every map
+ * @property array{board: string, size: string, motion: string}|null $calm  what they chose for their eyes
  */
 final class Person extends User
 {
@@ -29,14 +30,14 @@ final class Person extends User
     protected $table = 'people';
 
     /** @var array<string, mixed> */
-    protected $attributes = ['starter' => null, 'keys' => null, 'face' => null];
+    protected $attributes = ['starter' => null, 'keys' => null, 'face' => null, 'calm' => null];
 
     protected $fillable = ['name', 'email', 'password', 'starter'];
 
     protected $hidden = ['password', 'remember_token'];
 
     /** @var array<string, string> */
-    protected $casts = ['password' => 'hashed', 'keys' => 'array', 'face' => TypeFace::class];
+    protected $casts = ['password' => 'hashed', 'keys' => 'array', 'face' => TypeFace::class, 'calm' => 'array'];
 
     /** @return HasMany<MapRecord, $this> */
     public function maps(): HasMany

@@ -12,6 +12,9 @@ final class Contrast
 
     public const LINE = 3.0;
 
+    /** What text needs on the board of high contrast. */
+    public const STRONG_TEXT = 7.0;
+
     private const STEPS = 40;
 
     /** From 1, no difference, to 21. */
@@ -29,22 +32,38 @@ final class Contrast
      */
     public static function passing(string $colour, array $grounds, float $ratio): string
     {
+        if (self::least($colour, $grounds) >= $ratio) {
+            return $colour;
+        }
         $isDark = array_sum(array_map(self::luminance(...), $grounds)) / count($grounds) < 0.18;
-        for ($step = 0; $step < self::STEPS; $step++) {
-            $mixed = self::mixed($colour, $isDark ? '#ffffff' : '#000000', $step / self::STEPS);
-            if (min(array_map(fn (string $ground): float => self::ratio($mixed, $ground), $grounds)) >= $ratio) {
-                return $mixed;
-            }
+        [$end, $passes] = [$isDark ? '#ffffff' : '#000000', self::STEPS];
+        // The nearer to the end, the higher the ratio, so the first step that passes is found by halving.
+        for ($fails = 0; $passes - $fails > 1;) {
+            $step = intdiv($passes + $fails + 1, 2);
+            $isEnough = self::least(self::mixed($colour, $end, $step / self::STEPS), $grounds) >= $ratio;
+            [$fails, $passes] = $isEnough ? [$fails, $step] : [$step, $passes];
         }
 
-        return $isDark ? '#ffffff' : '#000000';
+        return $passes === self::STEPS ? $end : self::mixed($colour, $end, $passes / self::STEPS);
+    }
+
+    /** @param  non-empty-list<string>  $grounds */
+    private static function least(string $colour, array $grounds): float
+    {
+        return min(array_map(fn (string $ground): float => self::ratio($colour, $ground), $grounds));
     }
 
     private static function luminance(string $colour): float
     {
+        // Few colours are asked for, and those again and again.
+        /** @var array<string, float> $known */
+        static $known = [];
+        if (isset($known[$colour])) {
+            return $known[$colour];
+        }
         $linear = array_map(fn (int $part): float => ($part /= 255) <= 0.04045 ? $part / 12.92 : (($part + 0.055) / 1.055) ** 2.4, self::parts($colour));
 
-        return 0.2126 * $linear[0] + 0.7152 * $linear[1] + 0.0722 * $linear[2];
+        return $known[$colour] = 0.2126 * $linear[0] + 0.7152 * $linear[1] + 0.0722 * $linear[2];
     }
 
     /** A colour with so much of another in it, from 0 to 1. */

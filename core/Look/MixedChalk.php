@@ -29,7 +29,7 @@ final readonly class MixedChalk extends FeatureRow
     {
         return ['name' => NamedLook::named('name of a chalk')] + array_map(
             fn (BoardTheme $board): Field => Field::formed(Contrast::isColour(...), 7, 'be a colour as “#2b7f86”')->called("colour on the {$board->value} board"),
-            array_column(BoardTheme::cases(), null, 'value'),
+            array_column(BoardTheme::mixedFor(), null, 'value'),
         );
     }
 }

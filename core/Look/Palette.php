@@ -15,8 +15,8 @@ use ChalkTree\Map\TopicMap;
  */
 final class Palette
 {
-    /** How much of a mixed chalk is in its paper at most, on either board. */
-    private const TINT = ['day' => 0.16, 'slate' => 0.3];
+    /** How much of a chalk is in its paper at most, on light boards and on dark ones. */
+    private const TINT = [0.16, 0.3];
 
     /** What text needs on the paper of a chalk. */
     private const ON_TINT = 7.0;
@@ -55,7 +55,7 @@ final class Palette
             return ['line' => $chalk->line($board), 'tint' => $chalk->tint($board), 'text' => $chalk->text($board)];
         }
 
-        return $this->made["{$name} {$board->value}"] ??= self::from($mixed->text($board->value), $board);
+        return $this->made["{$name} {$board->value}"] ??= self::from($mixed->text($board->isDark() ? 'slate' : 'day'), $board);
     }
 
     /**
@@ -65,16 +65,30 @@ final class Palette
      */
     public static function from(string $colour, BoardTheme $board): array
     {
-        $line = $colour === '' ? Chalk::Mussel->line($board) : $colour;
+        $line = $colour === '' ? Chalk::Mussel->line($board) : self::seen($colour, $board);
+        $tint = self::tint($line, $board);
+
+        return ['line' => $line, 'tint' => $tint, 'text' => Contrast::passing($line, [...self::grounds($board), $tint], $board->leastOfText())];
+    }
+
+    /** A colour as it is on the boards for which chalks are mixed; on all others the next that is seen there. */
+    public static function seen(string $colour, BoardTheme $board): string
+    {
+        return in_array($board, BoardTheme::mixedFor(), true) ? $colour : Contrast::passing($colour, [$board->colours()['board'], $board->colours()['slip']], $board->leastOfLines());
+    }
+
+    /** The paper of a chalk: so much of it in that of slips as lets text be read. */
+    public static function tint(string $line, BoardTheme $board): string
+    {
         $tint = $board->colours()['slip'];
-        for ($part = self::TINT[$board->value]; $part > 0; $part -= 0.02) {
+        for ($part = self::TINT[(int) $board->isDark()]; $part > 0; $part -= 0.02) {
             $tint = Contrast::mixed($board->colours()['slip'], $line, $part);
-            if (Contrast::ratio($tint, $board->colours()['ink']) >= self::ON_TINT) {
+            if (Contrast::ratio($tint, $board->colours()['ink']) >= self::ON_TINT && Contrast::ratio($tint, $board->colours()['soft']) >= $board->leastOfText() && Contrast::ratio($tint, $board->colours()['link']) >= $board->leastOfText()) {
                 break;
             }
         }
 
-        return ['line' => $line, 'tint' => $tint, 'text' => Contrast::passing($line, [...self::grounds($board), $tint], Contrast::TEXT)];
+        return $tint;
     }
 
     /**
@@ -85,7 +99,7 @@ final class Palette
     public static function trials(string $colour): array
     {
         $trials = [];
-        foreach (BoardTheme::cases() as $board) {
+        foreach (BoardTheme::mixedFor() as $board) {
             $papers = [$board->colours()['board'], $board->colours()['slip']];
             $made = self::from($colour, $board);
             $trials[$board->value] = [
@@ -118,10 +132,12 @@ final class Palette
         return $css;
     }
 
-    /** @return list<array{name: string, day: Colours, slate: Colours}> "MixedChalk" in the wire schema */
+    /** @return list<array{name: string, boards: array<string, Colours>}> "DrawnChalk" in the wire schema */
     public function toArray(): array
     {
-        return array_map(fn (string $name): array => ['name' => $name, 'day' => $this->colours($name, BoardTheme::Day), 'slate' => $this->colours($name, BoardTheme::Slate)], $this->names());
+        $boards = array_column(BoardTheme::cases(), null, 'value');
+
+        return array_map(fn (string $name): array => ['name' => $name, 'boards' => array_map(fn (BoardTheme $board): array => $this->colours($name, $board), $boards)], $this->names());
     }
 
     /** @return list<string> of mixed chalks */

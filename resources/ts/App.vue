@@ -3,15 +3,16 @@ import { NConfigProvider } from 'naive-ui'
 import { computed, defineAsyncComponent } from 'vue'
 import { useActions } from '@/actions/useActions'
 import { usePreferences } from '@/stores/preferences'
-import { themes } from '@/ui/theme'
+import { themeOf } from '@/ui/theme'
 import { useUi } from '@/ui/uiStore'
 
 const ActionPalette = defineAsyncComponent(() => import('@/ui/ActionPalette.vue'))
+const CalmPanel = defineAsyncComponent(() => import('@/ui/CalmPanel.vue'))
 const KeyList = defineAsyncComponent(() => import('@/ui/KeyList.vue'))
 
 const preferences = usePreferences()
 const ui = useUi()
-const theme = computed(() => themes[preferences.board])
+const theme = computed(() => themeOf(preferences.board))
 
 useActions().listen()
 </script>
@@ -21,5 +22,6 @@ useActions().listen()
         <RouterView />
         <ActionPalette v-if="ui.panel === 'palette'" />
         <KeyList v-if="ui.panel === 'keys'" />
+        <CalmPanel v-if="ui.panel === 'calm'" />
     </NConfigProvider>
 </template>

@@ -444,7 +444,7 @@ it('draws fields and what cannot be used now with contrast enough', function (st
     $browser->script('localStorage.removeItem("chalk-board")');
     expect($found['border'])->toBeGreaterThan(3.0)->and($found['sheet'])->toBeGreaterThan(3.0)
         ->and($found['off'])->toBeGreaterThan(4.5)->and($found['soft'])->toBeGreaterThan(4.5);
-})->with(['day', 'slate']);
+})->with(['day', 'slate', 'mint', 'contrast']);
 
 it('ends a drag that the system takes away, with everything where it was', function () {
     $browser = Studio::browser()->newMap()->type('Root')->keys('Tab')->type('Dragged')->keys('Enter')->type('Target')->keys('Mod+Enter')->saved();

@@ -261,3 +261,32 @@ it('carries in the page of a map the picture of what the board will show, where 
         expect(abs($after[$name][0] - $x))->toBeLessThan(3, $name)->and(abs($after[$name][1] - $y))->toBeLessThan(3, $name);
     }
 });
+
+it('lets one choose for one’s eyes, by keys and by mouse, and knows it wherever one signs in', function () {
+    $browser = opened("Plan\n\tA\n");
+    $root = fn (string $what): string => (string) $browser->script('return document.documentElement.dataset[arguments[0]]', $what);
+    $browser->keys('Alt+Shift+9')->waitFor('.eyes');
+    $browser->waitUntil(fn (): bool => $browser->script('return document.activeElement.ariaLabel') === 'Board Day', 'the board that is');
+    $browser->keys('ArrowRight', 'ArrowRight', 'Enter')->waitUntil(fn (): bool => $root('board') === 'mint', 'the mint board');
+    expect($browser->script('return getComputedStyle(document.querySelector(".eyes")).backgroundColor'))->toBe('rgb(242, 250, 244)');
+    $browser->press('Larger')->press('None');
+    expect($root('size'))->toBe('larger')->and($root('motion'))->toBe('less')
+        ->and($browser->script('return getComputedStyle(document.querySelector(".slip")).transitionDuration'))->toBe('0s');
+    $browser->keys('Escape')->waitUntil(fn (): bool => ! $browser->has('.eyes'), 'the dialog gone');
+    // Everything stays within the window, and menus open where they belong.
+    expect($browser->script('return document.documentElement.scrollWidth <= innerWidth && document.documentElement.scrollHeight <= innerHeight'))->toBeTrue()
+        ->and($browser->script('const desk = document.querySelector(".desk"); return desk.scrollWidth <= desk.clientWidth'))->toBeTrue();
+    $browser->press('Shape');
+    $off = $browser->script('const menu = [...document.querySelectorAll(".n-dropdown-menu")].at(-1).getBoundingClientRect(); const button = [...document.querySelectorAll(".bar button")].find((one) => one.innerText === "Shape").getBoundingClientRect(); return [menu.left < button.right && button.left < menu.right, Math.abs(menu.top - button.bottom), menu.bottom <= innerHeight]');
+    expect($off[0])->toBeTrue()->and($off[1])->toBeLessThan(14)->and($off[2])->toBeTrue();
+    $browser->keys('Escape')->waitUntil(fn (): bool => $browser->count('.n-dropdown-menu') === 0, 'the menu gone');
+    // Another browser of the same person.
+    usleep(600_000);
+    $browser->script('localStorage.clear()');
+    $browser->visit('/maps/'.mapId($browser))->ready()->waitUntil(fn (): bool => $root('board') === 'mint' && $root('size') === 'larger', 'what was chosen');
+    $browser->keys('Alt+b')->waitUntil(fn (): bool => $root('board') === 'slate', 'the Slate board');
+    $browser->keys('Alt+b')->waitUntil(fn (): bool => $root('board') === 'mint', 'the light board chosen last');
+    $browser->keys('Alt+Shift+9')->waitFor('.eyes')->press('Board Day')->press('Usual')->press('As the system asks');
+    usleep(800_000);
+    expect($browser->complaints())->toBe([]);
+});

@@ -285,8 +285,8 @@ it('hands every colour to the browser as a variable', function () {
         expect($css)->toContain("[data-board={$board->value}]");
     }
     foreach (Chalk::cases() as $chalk) {
-        expect(substr_count($css, "--{$chalk->value}:"))->toBe(2)
-            ->and(substr_count($css, "--{$chalk->value}-tint:"))->toBe(2);
+        expect(substr_count($css, "--{$chalk->value}:"))->toBe(count(BoardTheme::cases()))
+            ->and(substr_count($css, "--{$chalk->value}-tint:"))->toBe(count(BoardTheme::cases()));
     }
     expect($css)->toContain('--plate-ink:')->not->toContain('plateInk');
 });

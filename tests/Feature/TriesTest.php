@@ -134,10 +134,10 @@ it('sends the colours of mixed chalks with the whole scene, and whenever they ch
     $chalk = Ids::next();
     $boats = $this->id($this->map, 'Boats');
     $answer = ($this->set)('mixed-chalk', ['row' => $chalk, 'fields' => ['name' => 'Signal', 'day' => '#b00020', 'slate' => '#ff8090']])->json();
-    expect($answer['scene']['reset'])->toBeTrue()->and($answer['scene']['chalks'][0]['name'])->toBe($chalk)->and($answer['scene']['chalks'][0]['day']['line'])->toBe('#b00020');
+    expect($answer['scene']['reset'])->toBeTrue()->and($answer['scene']['chalks'][0]['name'])->toBe($chalk)->and($answer['scene']['chalks'][0]['boards']['day']['line'])->toBe('#b00020');
     $answer = ($this->set)('look', ['topics' => [$boats], 'fields' => ['chalk' => $chalk]])->json();
     expect(array_column($answer['scene']['slips'], 'chalk', 'id')[$boats])->toBe($chalk);
-    expect($this->getJson("/api/maps/{$this->map->id}")->json('scene.chalks.0.slate.line'))->toBe('#ff8090');
+    expect($this->getJson("/api/maps/{$this->map->id}")->json('scene.chalks.0.boards.slate.line'))->toBe('#ff8090');
     // Others are offered it with the looks by name that call it, and nobody else's.
     expect($this->getJson('/api/looks')->json('chalks'))->toEqual([['id' => $chalk, 'fields' => ['name' => 'Signal', 'day' => '#b00020', 'slate' => '#ff8090']]]);
     $this->flushSession();

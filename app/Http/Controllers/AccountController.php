@@ -9,6 +9,7 @@ use App\Http\Loopback;
 use App\Http\Requests\AccountRequest;
 use App\Http\Requests\FinishRegistration;
 use App\Http\Requests\ForgotPassword;
+use App\Http\Requests\KeepCalm;
 use App\Http\Requests\KeepFace;
 use App\Http\Requests\KeepKeys;
 use App\Http\Requests\Register;
@@ -61,6 +62,14 @@ final readonly class AccountController
     public function face(KeepFace $request, #[CurrentUser] Person $person): JsonResponse
     {
         $person->forceFill(['face' => $request->json('face')])->save();
+
+        return new JsonResponse(['person' => $this->data($person)]);
+    }
+
+    /** Keeps what a person chose for their eyes. */
+    public function calm(KeepCalm $request, #[CurrentUser] Person $person): JsonResponse
+    {
+        $person->forceFill(['calm' => $request->calm()])->save();
 
         return new JsonResponse(['person' => $this->data($person)]);
     }
@@ -174,9 +183,9 @@ final readonly class AccountController
         return new JsonResponse(['person' => $this->data($person)], $status);
     }
 
-    /** @return array{name: string, email: string, keys: object, face: string|null} */
+    /** @return array{name: string, email: string, keys: object, face: string|null, calm: array{board: string, size: string, motion: string}|null} */
     private function data(Person $person): array
     {
-        return ['name' => $person->name, 'email' => $person->email, 'keys' => (object) ($person->keys ?? []), 'face' => $person->face?->value];
+        return ['name' => $person->name, 'email' => $person->email, 'keys' => (object) ($person->keys ?? []), 'face' => $person->face?->value, 'calm' => $person->calm];
     }
 }

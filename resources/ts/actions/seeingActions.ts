@@ -116,7 +116,8 @@ export const seeingActions: readonly Action[] = [
         run: ({ ui }) => ui.focusNextRegion(),
     },
     {
-        id: 'see.board', name: 'Day board or Slate board', group: 'Seeing', keys: ['Alt+B'], scopes: ['board', 'outline', 'library'],
-        run: ({ preferences }) => (preferences.board = preferences.board === 'day' ? 'slate' : 'day'),
+        id: 'see.board', name: 'Light board or Slate board', group: 'Seeing', keys: ['Alt+B'], scopes: ['board', 'outline', 'library'],
+        run: ({ preferences }) => preferences.turnBoard(),
     },
+    { id: 'see.calm', name: 'Calm for the eyes: boards, sizes, motion', group: 'Seeing', keys: ['Alt+Shift+9'], scopes: ['board', 'outline', 'library', 'field'], run: ({ ui }) => ui.show('calm') },
 ]

@@ -1,6 +1,6 @@
 import { request, sendLast } from './http'
 import type {
-    ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, Draft, Edit, EditsAnswer, Find, FindAnswer, HistoryAnswer, Landed, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeAnswer, OpenAnswer,
+    Calm, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, Draft, Edit, EditsAnswer, Find, FindAnswer, HistoryAnswer, Landed, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeAnswer, OpenAnswer,
     Person, Place, QuickAnswer, RehearsalAnswer, ReplaceAnswer, StartersAnswer, TrashAnswer, TriesAnswer, View,
 } from './wire'
 
@@ -55,6 +55,7 @@ export const api = {
     looks: () => request<LooksAnswer>('GET', 'looks'),
     /** How well a colour as “#2b7f86” serves as a chalk. */
     chalk: (colour: string) => request<ChalkAnswer>('GET', `chalks/${colour.slice(1)}`),
+    keepCalm: (calm: Calm) => request<{ person: Person }>('PUT', 'me/calm', calm),
     keepFace: (face: string | null) => request<{ person: Person }>('PUT', 'me/face', { face }),
     rehearse: (map: string, edit: Edit) => request<RehearsalAnswer>('POST', `maps/${map}/rehearsal`, { edit }),
     clip: (map: string, text: string, html: string, source: string | null, headings: boolean) =>

@@ -131,6 +131,21 @@ export interface Person {
    * The typeface in which this person sees every map.
    */
   face: string | null;
+  calm: Calm | null;
+}
+/**
+ * What a person chose for their eyes.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Calm".
+ */
+export interface Calm {
+  board: "day" | "slate" | "cream" | "mint" | "sky" | "rose" | "grey" | "contrast";
+  /**
+   * Of the interface.
+   */
+  size: "usual" | "large" | "larger";
+  motion: "system" | "less";
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -801,15 +816,16 @@ export interface SlipLook {
   };
 }
 /**
- * The colours of a chalk on either board.
+ * The colours of a chalk on each board.
  *
  * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "DrawnChalk".
  */
 export interface DrawnChalk {
   name: string;
-  day: ChalkColours;
-  slate: ChalkColours;
+  boards: {
+    [k: string]: ChalkColours;
+  };
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema

@@ -198,8 +198,8 @@ main { flex: 1; min-height: 0; display: flex; }
 .middle :deep(.title-editor), .left :deep(.title-editor) { user-select: text; }
 .middle { flex: 1; min-width: 0; position: relative; display: flex; flex-direction: column; }
 .middle :deep(.board), .left :deep(.outline) { flex: 1; min-height: 0; height: auto; }
-.right { flex: none; width: 254px; background: var(--slip); border-left: 1px solid var(--edge); }
-.right.wide { width: 330px; }
+.right { flex: none; width: calc(254px * var(--size, 1)); background: var(--slip); border-left: 1px solid var(--edge); }
+.right.wide { width: calc(330px * var(--size, 1)); }
 .narrow .right.wide { position: absolute; inset: 50px 0 0; z-index: 5; }
 .narrow .left, .narrow .right { flex: 1; width: auto; border: 0; }
 .wait, .problem { height: 100dvh; display: grid; place-content: center; }

@@ -51,7 +51,7 @@ const parked = computed(() => childrenOf(map.tree, LOT).length)
 const aboutMap: readonly MenuLine[] = [
     { key: RENAME, name: 'Rename the map' },
     { name: 'Arrangement', lines: [...arrangements.map(({ name: one }) => `arrange.${one}`), '-', 'arrange.balance', 'arrange.mirror'] },
-    'look.whole', 'see.board', '-', 'map.history', 'map.trash', 'lot.open', 'map.starter', '-', 'help.keys', 'map.library',
+    'look.whole', 'see.board', 'see.calm', '-', 'map.history', 'map.trash', 'lot.open', 'map.starter', '-', 'help.keys', 'map.library',
 ]
 /** How what is chosen looks. */
 const looks: readonly MenuLine[] = [
@@ -76,7 +76,7 @@ const more: readonly MenuLine[] = [
     { name: 'Shape', lines: ['shape.wrap', 'shape.dissolve', 'change.sort', 'change.break', 'change.join', 'change.number', 'change.tidy'] },
     { name: 'Look', lines: ['look.larger', 'look.smaller', 'look.copy', 'look.give', 'look.for-level', 'look.reset', 'look.whole'] },
     { name: 'Hand over', lines: ['export.md', 'export.txt', 'export.opml', 'export.json', 'export.svg', 'export.png', 'clip.copy', 'clip.address'] },
-    { name: 'View', lines: VIEW }, 'walk.begin', 'clip.preview',
+    { name: 'View', lines: VIEW }, 'see.calm', 'walk.begin', 'clip.preview',
 ]
 function choose(key: string): void {
     if (key === RENAME) {

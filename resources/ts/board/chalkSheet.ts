@@ -13,8 +13,5 @@ export function learnChalks({ reset, chalks }: Pick<SceneNews, 'reset' | 'chalks
         document.adoptedStyleSheets.push(sheet)
         isAdopted = true
     }
-    sheet.replaceSync((['day', 'slate'] as const).map((board) => `[data-board=${board}]{${chalks.map((chalk) => {
-        const { line, tint, text } = chalk[board]
-        return `--${chalk.name}:${line};--${chalk.name}-tint:${tint};--${chalk.name}-text:${text};`
-    }).join('')}}`).join(''))
+    sheet.replaceSync(chalks.flatMap(({ name, boards }) => Object.entries(boards).map(([board, { line, tint, text }]) => `[data-board=${board}]{--${name}:${line};--${name}-tint:${tint};--${name}-text:${text};}`)).join(''))
 }

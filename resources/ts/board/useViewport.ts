@@ -4,6 +4,7 @@ import { zoom, zoomIdentity, zoomTransform, ZoomTransform } from 'd3-zoom'
 import { onBeforeUnmount, onMounted, ref, shallowRef, watch, type Ref } from 'vue'
 import type { Place } from '@/api/wire'
 import type { Box } from './geometry'
+import { usePreferences } from '@/stores/preferences'
 
 /** The part of the board that is painted: a rectangle of it, and the scale at which it is sharp. */
 export interface Painted extends Box {
@@ -28,6 +29,7 @@ export function useViewport(frame: Ref<HTMLElement | null>, layer: Ref<HTMLEleme
     const { width, height } = useElementSize(frame)
     const painted = shallowRef<Painted>({ x: -400, y: -300, w: 800, h: 600, scale: 1 })
     const reduced = usePreferredReducedMotion()
+    const preferences = usePreferences()
     const moving = ref(false)
     let view = zoomIdentity
     let rest: ReturnType<typeof setTimeout> | undefined
@@ -113,7 +115,7 @@ export function useViewport(frame: Ref<HTMLElement | null>, layer: Ref<HTMLEleme
 
     function glideTo(to: ZoomTransform): void {
         endGlide()
-        if (reduced.value === 'reduce' || width.value === 0) {
+        if (reduced.value === 'reduce' || preferences.motion === 'less' || width.value === 0) {
             setView(to)
             return
         }

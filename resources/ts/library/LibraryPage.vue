@@ -146,7 +146,7 @@ onBeforeUnmount(leftovers.stop)
             <NButton secondary type="primary" @click="starting = true">From a starter</NButton>
             <NButton @click="picker?.click()">Bring in files</NButton>
             <input ref="picker" type="file" multiple hidden accept=".json,.opml,.xml,.md,.markdown,.txt,.text" @change="pick" />
-            <NDropdown trigger="click" :options="[{ key: 'help.palette', label: 'Find anything' }, { key: 'see.board', label: 'Day board or Slate board' }, { key: 'help.keys', label: 'All keys' }, { key: 'sign-out', label: 'Sign out' }]" @select="account">
+            <NDropdown trigger="click" :options="[{ key: 'help.palette', label: 'Find anything' }, { key: 'see.board', label: 'Light board or Slate board' }, { key: 'see.calm', label: 'Calm for the eyes' }, { key: 'help.keys', label: 'All keys' }, { key: 'sign-out', label: 'Sign out' }]" @select="account">
                 <NButton quaternary>{{ session.person?.name }}</NButton>
             </NDropdown>
         </header>

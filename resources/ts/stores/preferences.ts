@@ -1,12 +1,18 @@
 import { useStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { watchEffect } from 'vue'
+import type { Calm } from '@/api/wire'
+import { isDark, type BoardName } from '@/ui/boards'
 
-export type BoardName = 'day' | 'slate'
+export type { BoardName }
 
 /** What a person chose for this browser: the board, which panels are open, how wide they are. */
 export const usePreferences = defineStore('preferences', () => {
     const board = useStorage<BoardName>('chalk-board', 'day')
+    /** The light board that was chosen last. */
+    const lightBoard = useStorage<BoardName>('chalk-light-board', 'day')
+    const size = useStorage<Calm['size']>('chalk-size', 'usual')
+    const motion = useStorage<Calm['motion']>('chalk-motion', 'system')
     /** The way of seeing: the board, with the outline beside it if that is open, or the outline alone. */
     const way = useStorage<'board' | 'outline'>('chalk-way', 'board')
     const outlineOpen = useStorage('chalk-outline-open', true)
@@ -25,7 +31,15 @@ export const usePreferences = defineStore('preferences', () => {
 
     watchEffect(() => {
         document.documentElement.dataset.board = board.value
+        document.documentElement.dataset.size = size.value
+        document.documentElement.dataset.motion = motion.value
+        lightBoard.value = isDark(board.value) ? lightBoard.value : board.value
     })
+
+    /** From Slate to the light board chosen last, and back. */
+    function turnBoard(): void {
+        board.value = isDark(board.value) ? lightBoard.value : 'slate'
+    }
 
     /** What tells of maps goes when another person uses this browser. */
     const owner = useStorage('chalk-owner', '')
@@ -41,5 +55,5 @@ export const usePreferences = defineStore('preferences', () => {
         second.value = map
     }
 
-    return { way, deskFolded, second, setSecond, belongTo, levelsLeft, libraryAs, librarySort, board, outlineOpen, deskOpen, trayOpen, outlineWidth, walkDim }
+    return { way, deskFolded, second, setSecond, belongTo, levelsLeft, libraryAs, librarySort, board, size, motion, turnBoard, outlineOpen, deskOpen, trayOpen, outlineWidth, walkDim }
 })

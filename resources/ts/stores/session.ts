@@ -1,7 +1,8 @@
 import { defineStore } from 'pinia'
-import { ref, shallowRef } from 'vue'
+import { watchDebounced } from '@vueuse/core'
+import { computed, ref, shallowRef } from 'vue'
 import { api } from '@/api/client'
-import type { Person } from '@/api/wire'
+import type { Calm, Person } from '@/api/wire'
 import { pendingEdits } from './pending'
 import { usePreferences } from './preferences'
 
@@ -20,8 +21,22 @@ export const useSession = defineStore('session', () => {
         if (who !== null) {
             pendingEdits.belongTo(who.email)
             preferences.belongTo(who.email)
+            // What was chosen elsewhere holds here too.
+            Object.assign(preferences, who.calm ?? {})
+            kept = calm.value
         }
     }
+
+    /** What is chosen for the eyes is kept as soon as it rests. */
+    const calm = computed(() => JSON.stringify({ board: preferences.board, size: preferences.size, motion: preferences.motion }))
+    let kept = ''
+    watchDebounced(calm, (now) => {
+        if (person.value !== null && now !== kept) {
+            kept = now
+            // Where it cannot be kept it holds in this browser all the same, and is kept with the next choice.
+            api.keepCalm(JSON.parse(now) as Calm).catch(() => (kept = ''))
+        }
+    }, { debounce: 300 })
 
     /** Asks the server once; later calls wait for the same answer. */
     function know(): Promise<void> {

@@ -94,8 +94,8 @@ function close(): void {
 </template>
 
 <style scoped>
-.palette { width: min(640px, calc(100vw - 24px)); background: var(--slip); border: 1px solid var(--edge); border-radius: 12px; padding: 10px; box-shadow: 0 16px 50px rgb(0 0 0 / 30%); }
-ul { list-style: none; margin: 8px 0 0; padding: 0; max-height: min(460px, 62vh); overflow: auto; }
+.palette { width: min(640px, calc(100vw / var(--size, 1) - 24px)); background: var(--slip); border: 1px solid var(--edge); border-radius: 12px; padding: 10px; box-shadow: 0 16px 50px rgb(0 0 0 / 30%); }
+ul { list-style: none; margin: 8px 0 0; padding: 0; max-height: min(460px, calc(62vh / var(--size, 1))); overflow: auto; }
 li { display: flex; align-items: center; gap: 10px; padding: 6px 10px; border-radius: 6px; cursor: pointer; }
 li.current { background: color-mix(in srgb, var(--tide) 20%, transparent); box-shadow: inset 3px 0 0 var(--tide); }
 li.none { color: var(--soft); cursor: default; }

@@ -74,7 +74,7 @@ function close(): void {
 </script>
 
 <template>
-    <NModal :show="true" preset="card" :title="change.title" class="change" style="width: min(640px, calc(100vw - 24px))" :bordered="false" @update:show="close">
+    <NModal :show="true" preset="card" :title="change.title" class="change" style="width: min(640px, calc(100vw / var(--size, 1) - 24px))" :bordered="false" @update:show="close">
         <form ref="form" @submit.prevent="run">
             <p class="about"><strong>{{ about }}</strong> {{ change.about }}</p>
             <div class="options">
@@ -121,7 +121,7 @@ function close(): void {
 .option { display: grid; grid-template-columns: 110px 1fr; align-items: baseline; gap: 10px; }
 .choices { display: flex; flex-wrap: wrap; gap: 2px 16px; }
 .option span { color: var(--soft); font-size: 14px; }
-.items { border: 1px solid var(--edge); border-radius: 8px; background: var(--board); height: min(260px, 34vh); overflow: auto; padding: 4px 0; }
+.items { border: 1px solid var(--edge); border-radius: 8px; background: var(--board); height: min(260px, calc(34vh / var(--size, 1))); overflow: auto; padding: 4px 0; }
 ul { list-style: none; margin: 0; padding: 0; }
 li { display: flex; gap: 10px; padding: 3px 12px; font-size: 14px; align-items: baseline; }
 small { flex: none; width: 58px; color: var(--soft); }

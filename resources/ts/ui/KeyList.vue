@@ -80,7 +80,7 @@ function close(): void {
 </script>
 
 <template>
-    <NModal :show="true" preset="card" title="All keys" class="key-list" style="width: min(900px, calc(100vw - 24px))" :bordered="false" :close-on-esc="asking === null" @update:show="close">
+    <NModal :show="true" preset="card" title="All keys" class="key-list" style="width: min(900px, calc(100vw / var(--size, 1) - 24px))" :bordered="false" :close-on-esc="asking === null" @update:show="close">
         <div class="top">
             <NInput v-model:value="words" placeholder="Search" clearable :input-props="{ 'aria-label': 'Search the keys' }" />
             <NButton :disabled="!isChanged" @click="putAllBack">Put all keys back</NButton>
@@ -111,7 +111,7 @@ function close(): void {
 <style scoped>
 .top { display: flex; gap: 10px; }
 .hint { color: var(--soft); margin: 10px 0 0; }
-.scroll { max-height: 62vh; overflow: auto; padding-right: 6px; }
+.scroll { max-height: calc(62vh / var(--size, 1)); overflow: auto; padding-right: 6px; }
 section { padding-top: 14px; }
 h3 { margin: 0 0 4px; font-size: 15px; }
 ul { list-style: none; margin: 0; padding: 0; }

@@ -56,7 +56,7 @@ defineExpose({ open, openAt })
 </template>
 
 <style>
-.context-menu { max-height: calc(100vh - 16px); overflow-y: auto; }
+.context-menu { max-height: calc(100vh / var(--size, 1) - 16px); overflow-y: auto; }
 .menu-line { display: inline-flex; align-items: baseline; justify-content: space-between; gap: 28px; width: 100%; }
 .menu-line kbd { font: 12.5px 'Atkinson Hyperlegible'; color: var(--soft); }
 </style>

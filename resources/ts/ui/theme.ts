@@ -1,5 +1,5 @@
 import { darkTheme, type GlobalTheme, type GlobalThemeOverrides } from 'naive-ui'
-import type { BoardName } from '@/stores/preferences'
+import { isDark, type BoardName } from './boards'
 
 const shared: GlobalThemeOverrides['common'] = {
     fontFamily: "'Atkinson Hyperlegible', sans-serif",
@@ -10,7 +10,7 @@ const shared: GlobalThemeOverrides['common'] = {
     borderRadiusSmall: '5px',
 }
 
-/** The controls in the colours of the board they stand beside; the same values as the core's BoardTheme. */
+/** The controls in the colours of the board they stand beside. */
 function overrides(colours: Record<'primary' | 'hover' | 'pressed' | 'ink' | 'soft' | 'paper' | 'edge' | 'field' | 'body', string>): GlobalThemeOverrides {
     return {
         common: {
@@ -45,13 +45,28 @@ function overrides(colours: Record<'primary' | 'hover' | 'pressed' | 'ink' | 'so
     }
 }
 
-export const themes: Record<BoardName, { base: GlobalTheme | null; overrides: GlobalThemeOverrides }> = {
-    day: {
-        base: null,
-        overrides: overrides({ primary: '#22696f', hover: '#2b7f86', pressed: '#1a5459', ink: '#2a2e33', soft: '#5d6066', paper: '#fdfaf3', edge: '#d8cfbd', field: '#857c6b', body: '#f6f1e7' }),
-    },
-    slate: {
-        base: darkTheme,
-        overrides: overrides({ primary: '#7cc4c4', hover: '#95d3d3', pressed: '#68b0b0', ink: '#f3f1ea', soft: '#bccbc9', paper: '#1d434a', edge: '#36606a', field: '#78a0a8', body: '#16383f' }),
-    },
+/** Made once for each board. */
+const made = new Map<BoardName, { base: GlobalTheme | null; overrides: GlobalThemeOverrides }>()
+
+/** The controls in the colours of a board, which stand in the page's style. */
+export function themeOf(board: BoardName): { base: GlobalTheme | null; overrides: GlobalThemeOverrides } {
+    let theme = made.get(board)
+    if (theme === undefined) {
+        const probe = document.createElement('i')
+        probe.dataset.board = board
+        probe.hidden = true
+        document.body.append(probe)
+        const style = getComputedStyle(probe)
+        const colour = (name: string): string => style.getPropertyValue(`--${name}`).trim()
+        theme = {
+            base: isDark(board) ? darkTheme : null,
+            overrides: overrides({
+                primary: colour('tide-text'), hover: colour('tide'), pressed: colour('tide-text'), ink: colour('ink'), soft: colour('soft'),
+                paper: colour('slip'), edge: colour('edge'), field: colour('field'), body: colour('board'),
+            }),
+        }
+        probe.remove()
+        made.set(board, theme)
+    }
+    return theme
 }

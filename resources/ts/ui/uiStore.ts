@@ -4,7 +4,7 @@ import type { ChangeId } from '@/actions/changes'
 import { usePreferences } from '@/stores/preferences'
 
 /** Dialogs, and panels that stand where the desk does and stay while a dialog is open. */
-export type Panel = 'palette' | 'keys' | 'change' | 'move'
+export type Panel = 'palette' | 'keys' | 'calm' | 'change' | 'move'
 export type Side = 'find' | 'lot' | 'removed'
 export type PhoneView = 'outline' | 'board' | 'desk'
 

@@ -84,7 +84,7 @@ function take(name: string | null): void {
 <template>
     <div class="field">
         <span>Arrangement of the branch</span>
-        <NPopover :show="isOpen" trigger="click" placement="left" :show-arrow="false" :style="{ padding: '10px', maxHeight: '80vh', overflow: 'auto' }" @update:show="show">
+        <NPopover :show="isOpen" trigger="click" placement="left" :show-arrow="false" :style="{ padding: '10px', maxHeight: 'calc(80vh / var(--size, 1))', overflow: 'auto' }" @update:show="show">
             <template #trigger><NButton size="small" block :aria-label="`Arrangement of the branch: ${words}`" :aria-expanded="isOpen">{{ words }}</NButton></template>
             <ul class="arrangements" aria-label="Arrangements" @keydown="step" @keydown.escape.stop="show(false)">
                 <li v-for="(option, i) in options" :key="option.name">

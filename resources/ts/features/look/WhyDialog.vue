@@ -86,7 +86,7 @@ function close(): void {
 </template>
 
 <style scoped>
-.why { width: min(560px, calc(100vw - 24px)); max-height: 80vh; overflow: auto; background: var(--slip); border: 1px solid var(--edge); border-radius: 12px; padding: 16px 20px; box-shadow: 0 16px 50px rgb(0 0 0 / 30%); }
+.why { width: min(560px, calc(100vw / var(--size, 1) - 24px)); max-height: calc(80vh / var(--size, 1)); overflow: auto; background: var(--slip); border: 1px solid var(--edge); border-radius: 12px; padding: 16px 20px; box-shadow: 0 16px 50px rgb(0 0 0 / 30%); }
 h2 { margin: 0 0 10px; font-size: 18px; overflow-wrap: anywhere; }
 table { border-collapse: collapse; width: 100%; font-size: 14px; }
 th { text-align: left; font-weight: 400; color: var(--soft); }

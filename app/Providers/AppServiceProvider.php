@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Http\WholeSessions;
 use App\Mail\OutboxTransport;
 use App\Models\Folder;
 use App\Models\MapRecord;
@@ -21,9 +22,11 @@ use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Config;
+use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Session;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 
@@ -42,6 +45,7 @@ final class AppServiceProvider extends ServiceProvider
         Model::shouldBeStrict();
         Gate::policy(MapRecord::class, MapPolicy::class);
         Gate::policy(Folder::class, FolderPolicy::class);
+        Session::extend('file', fn (): WholeSessions => new WholeSessions(File::getFacadeRoot(), Config::string('session.files'), Config::integer('session.lifetime')));
         Mail::extend('outbox', fn (): OutboxTransport => new OutboxTransport);
         // Not from the request's host, which whoever asks can make up.
         ResetPassword::createUrlUsing(fn (Person $person, string $token): string => rtrim((string) config('app.url'), '/').'/reset-password?'.http_build_query(['token' => $token, 'email' => $person->email]));

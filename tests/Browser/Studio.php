@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use PDO;
 use Tests\Support\Browser;
 use Tests\Support\TestServer;
 
@@ -30,6 +31,8 @@ final class Studio
         self::$browser ??= new Browser(self::server()->address);
         self::$browser->size(1280, 800)->visit('/mark.svg');
         self::$browser->script('localStorage.clear(); indexedDB.deleteDatabase("chalk-tree")');
+        // What was chosen for the eyes is kept with the person.
+        (new PDO('sqlite:'.self::server()->database()))->exec('update people set calm = null');
         self::$browser->enterDemo()->complaints();
 
         return self::$browser;

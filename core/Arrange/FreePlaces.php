@@ -107,9 +107,11 @@ final class FreePlaces
         $boxes = Layout::of($map, self::around($map, $new))->scene()->boxes();
         // Many at once stay together as they are laid out.
         $groups = [];
-        foreach ($new as $id => $parent) {
+        // What came with another new one goes with it.
+        $tops = array_filter($new, fn (string $parent): bool => array_filter([$parent, ...array_map(fn (Topic $above): string => $above->id, $map->ancestors($parent))], fn (string $above): bool => isset($new[$above])) === []);
+        foreach ($tops as $id => $parent) {
             if (isset($boxes[$id], $boxes[$parent])) {
-                $groups[count($new) > self::MOST_SOUGHT ? $parent : $id][] = (string) $id;
+                $groups[count($tops) > self::MOST_SOUGHT ? $parent : $id][] = (string) $id;
             }
         }
         $branches = array_map(fn (array $ids): array => array_merge(...array_map(fn (string $id): array => array_intersect_key($boxes, $map->branch($id)), $ids)), $groups);
@@ -123,8 +125,10 @@ final class FreePlaces
             foreach ($branches[$key] as $each => $box) {
                 $room->take($boxes[$each] = ['x' => $box['x'] + $dx, 'y' => $box['y'] + $dy] + $box);
             }
-            foreach ($ids as $id) {
-                self::keep($recorder, $id, $boxes[$parent], $boxes[$id]);
+        }
+        foreach ($new as $id => $parent) {
+            if (isset($boxes[$id], $boxes[$parent])) {
+                self::keep($recorder, (string) $id, $boxes[$parent], $boxes[$id]);
             }
         }
     }

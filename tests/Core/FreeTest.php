@@ -80,11 +80,31 @@ it('finds room on a free paper inside a map, and again for what is let go of', f
     foreach (range(1, 12) as $n) {
         ($this->make)('topic.add', ['parent' => ($this->id)($n % 2 === 0 ? 'Water' : 'Pushes up'), 'topic' => ['title' => "New {$n}", 'children' => $n % 3 === 0 ? [['title' => "Below {$n}"]] : []]]);
         expect($overlaps("New {$n}"))->toBeFalse();
+        // What came with it stands clear too.
+        $n % 3 === 0 ? expect($overlaps("Below {$n}"))->toBeFalse() : null;
     }
     ($this->make)('row.set', ['type' => 'place', 'topics' => [($this->id)('New 4')], 'fields' => $this->map->rowsOf(Place::class)[($this->id)('New 2')]->fields()]);
     expect($overlaps('New 4'))->toBeTrue();
     ($this->make)('row.remove', ['type' => 'place', 'rows' => [($this->id)('New 4')]]);
     expect($overlaps('New 4'))->toBeFalse()->and($this->map->rowsOf(Place::class))->toHaveKey(($this->id)('New 4'));
+});
+
+it('finds room for branches that come with all that is below them', function () {
+    ($this->make)('map.arrange', ['arrangement' => 'free']);
+    foreach (range(1, 8) as $n) {
+        ($this->make)('topic.add', ['parent' => ($this->id)($n % 2 === 0 ? 'Pushes up' : 'Water'), 'topic' => ['title' => "Branch {$n}", 'children' => array_map(fn (int $c): array => ['title' => "Twig {$c}", 'children' => [['title' => "Leaf {$c}"]]], [1, 2, 3])]]);
+        $boxes = array_values(Layout::of($this->map, new View)->scene()->boxes());
+        foreach ($boxes as $i => $a) {
+            foreach (array_slice($boxes, $i + 1) as $b) {
+                expect($a['x'] < $b['x'] + $b['w'] && $b['x'] < $a['x'] + $a['w'] && $a['y'] < $b['y'] + $b['h'] && $b['y'] < $a['y'] + $a['h'])->toBeFalse("with branch {$n}");
+            }
+        }
+        // The branch goes as a whole: what is below stands near its head.
+        $twigs = fn (int $n): array => array_map(fn (string $id): ?array => $this->map->rowsOf(Place::class)[$id]->at(), array_map(strval(...), array_keys($this->map->children(($this->id)("Branch {$n}")))));
+        foreach ($twigs($n) as $at) {
+            expect(hypot(...$at ?? [INF, INF]))->toBeLessThan(260.0, "with branch {$n}");
+        }
+    }
 });
 
 it('finds room for many at once', function () {

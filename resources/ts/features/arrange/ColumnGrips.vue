@@ -33,7 +33,8 @@ const columns = computed<Column[]>(() => {
             column.foot = Math.max(column.foot, box.y + box.h)
         }
     }
-    return found.length > 1 ? found : []
+    // From afar only some may be seen.
+    return found.length > 1 && Object.keys(found).length === found.length ? found : []
 })
 const unit = computed(() => 1 / Math.max(0.05, camera.scale))
 const high = computed(() => Math.min(...columns.value.map(({ top }) => top)))

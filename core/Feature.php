@@ -7,7 +7,6 @@ namespace ChalkTree;
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Draw\SceneMark;
 use ChalkTree\Edit\Edit;
-use ChalkTree\Face\FacePart;
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\TopicMap;
 
@@ -29,13 +28,6 @@ interface Feature
      * @return array<string, array{name: string, properties: array<string, mixed>, required: list<string>}> in the terms of JSON Schema
      */
     public function schema(): array;
-
-    /**
-     * What it puts into the boxes of topics.
-     *
-     * @return iterable<string, FacePart> by topic; several of one topic stand in this order
-     */
-    public function parts(TopicMap $map): iterable;
 
     /** @return list<class-string<FeatureRow>> those of its rows that it draws as marks */
     public function drawn(): array;

@@ -7,6 +7,8 @@ namespace ChalkTree;
 use ChalkTree\Arrange\ArrangeFeature;
 use ChalkTree\Look\LookFeature;
 use ChalkTree\Number\NumberFeature;
+use ChalkTree\Picture\PictureFeature;
+use ChalkTree\Sign\SignFeature;
 
 /** The list of all features. A new one is a folder and one line here. */
 final class Features
@@ -16,6 +18,8 @@ final class Features
         ArrangeFeature::class,
         LookFeature::class,
         NumberFeature::class,
+        PictureFeature::class,
+        SignFeature::class,
     ];
 
     /** @var array<class-string<Feature>, Feature>|null */

@@ -11,6 +11,8 @@ use App\Http\Controllers\LibraryController;
 use App\Http\Controllers\LookController;
 use App\Http\Controllers\MapController;
 use App\Http\Controllers\PageController;
+use App\Http\Controllers\PictureController;
+use App\Http\Controllers\SignController;
 use Illuminate\Support\Facades\Route;
 
 Route::prefix('api')->group(function (): void {
@@ -30,6 +32,8 @@ Route::prefix('api')->group(function (): void {
         Route::post('maps/import', [LibraryController::class, 'import'])->middleware(['body:file', 'throttle:heavy', 'alone:files']);
     });
 
+    Route::post('maps/{map}/pictures', [PictureController::class, 'store'])->middleware(['auth', 'throttle:work', 'can:work,map', 'body:file', 'alone:files']);
+
     Route::middleware(['auth', 'throttle:work', 'body'])->group(function (): void {
         Route::put('me/keys', [AccountController::class, 'keys']);
         Route::put('me/face', [AccountController::class, 'face']);
@@ -39,6 +43,8 @@ Route::prefix('api')->group(function (): void {
 
         Route::get('looks', [LookController::class, 'named']);
         Route::get('chalks/{colour}', [LookController::class, 'chalk'])->where('colour', '[0-9a-f]{6}');
+        Route::get('stamps', [SignController::class, 'stamps']);
+        Route::get('drawings', [PictureController::class, 'drawings']);
         Route::get('starters', [LibraryController::class, 'starters']);
         Route::get('starters/{starter}/picture', [LibraryController::class, 'starterPicture'])->where('starter', '[a-z0-9-]{1,40}');
         Route::delete('trash', [LibraryController::class, 'emptyTrash']);
@@ -69,6 +75,8 @@ Route::prefix('api')->group(function (): void {
             Route::post('maps/{map}/clip', [ClipboardController::class, 'read'])->middleware(['throttle:heavy', 'alone:files']);
             Route::post('maps/{map}/clip/picture', [ClipboardController::class, 'picture']);
             Route::post('maps/{map}/copy', [ClipboardController::class, 'copy']);
+            Route::get('maps/{map}/legend', [SignController::class, 'legend']);
+            Route::get('maps/{map}/pictures/{hash}/{size}', [PictureController::class, 'show'])->where(['hash' => '[0-9a-f]{64}', 'size' => 'small|large|original']);
             Route::get('maps/{map}/history', [HistoryController::class, 'index']);
             Route::get('maps/{map}/history/{seq}', [HistoryController::class, 'compare'])->where('seq', '[0-9]{1,15}');
             Route::get('maps/{map}/history/{seq}/picture', [HistoryController::class, 'picture'])->where('seq', '[0-9]{1,15}')->middleware('alone:pictures');

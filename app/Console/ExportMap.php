@@ -24,7 +24,7 @@ final class ExportMap extends MapCommand
             throw new RuntimeException('--to has to be one of: '.implode(', ', Exports::names()).'.');
         }
         $map = $store->load($record);
-        $file = $exports->write($map, $to, $shelf->titleOf($record, $map->root()->title), width: $this->number('width', 16, 16_000), options: Exports::options($to, $this->chosen()));
+        $file = $exports->write($record, $map, $to, $shelf->titleOf($record, $map->root()->title), width: $this->number('width', 16, 16_000), options: Exports::options($to, $this->chosen()));
         $out = $this->text('out');
         if ($out === null) {
             $this->put($file);

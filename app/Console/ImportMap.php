@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use App\Store\MapStore;
-use ChalkTree\Exchange\Formats;
+use App\Library\Arrivals;
 
 /** Makes a map of a file and prints its id. */
 final class ImportMap extends MapCommand
@@ -14,12 +13,11 @@ final class ImportMap extends MapCommand
 
     protected $description = 'Makes a map of a file and prints its id.';
 
-    public function handle(MapStore $store): int
+    public function handle(Arrivals $arrivals): int
     {
         $file = $this->said('file');
         $owner = $this->owner();
-        $map = Formats::read($this->contents($file), $file, $this->text('format'), $this->text('title'));
-        $this->put($store->create($owner, $map)->id."\n");
+        $this->put($arrivals->bring($owner, $this->contents($file), $file, $this->text('format'), title: $this->text('title'))->id."\n");
 
         return self::SUCCESS;
     }

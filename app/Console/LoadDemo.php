@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\Library\Arrivals;
 use App\Library\Demo\ArchiveIndex;
 use App\Models\Person;
 use App\Store\MapStore;
 use App\Store\ViewStore;
-use ChalkTree\Exchange\Formats;
 use ChalkTree\Map\Topic;
 use Illuminate\Console\Command;
 use Illuminate\Support\Str;
@@ -23,7 +23,7 @@ final class LoadDemo extends Command
     /** The latest made stands first in the library. */
     private const MAPS = ['archive', 'meeting-log', 'late-procession', 'crew-chart', 'festival-week', 'guidebook', 'festival-plan'];
 
-    public function handle(MapStore $store, ViewStore $views): int
+    public function handle(MapStore $store, Arrivals $arrivals, ViewStore $views): int
     {
         $email = (string) config('chalk.demo_email');
         if (Person::query()->where('email', $email)->exists()) {
@@ -31,11 +31,11 @@ final class LoadDemo extends Command
         }
         $person = Person::query()->create(['name' => 'Wren', 'email' => $email, 'password' => Str::random(40)]);
         foreach (self::MAPS as $name) {
-            $map = $name === 'archive'
-                ? ArchiveIndex::make()
-                : Formats::read((string) file_get_contents(database_path("demo/{$name}.json")), "{$name}.json");
-            $record = $store->create($person, $map);
-            if ($name === 'archive') {
+            if ($name !== 'archive') {
+                $record = $arrivals->bring($person, (string) file_get_contents(database_path("demo/{$name}.json")), "{$name}.json");
+            } else {
+                $map = ArchiveIndex::make();
+                $record = $store->create($person, $map);
                 // So large a map is met with its shelves closed.
                 $shelves = array_keys(array_filter($map->all(), fn (Topic $topic): bool => count($map->ancestors($topic->id)) === 2));
                 $views->save($record, $person, ['folded' => $shelves, 'outlineFolded' => $shelves, 'chosen' => null, 'scope' => null, 'outlineScope' => null]);

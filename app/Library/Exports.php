@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Library;
 
+use App\Models\MapRecord;
+use App\Pictures\CarriedPictures;
 use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\View;
 use ChalkTree\Edit\Arguments;
@@ -18,7 +20,7 @@ final readonly class Exports
     /** @var array<string, string> the kinds of picture, with their media types */
     private const PICTURES = ['svg' => 'image/svg+xml', 'png' => 'image/png'];
 
-    public function __construct(private Pictures $pictures)
+    public function __construct(private Pictures $pictures, private CarriedPictures $carried)
     {
     }
 
@@ -60,15 +62,17 @@ final readonly class Exports
     }
 
     /**
+     * @param  MapRecord  $record  of the map, or of that of which it is a part
      * @param  string  $to  one of names()
      * @param  int|null  $width  pixels, for PNG
      * @param  array<string, scalar|null>  $options  of a text format; see Format::options()
      */
-    public function write(TopicMap $map, string $to, string $title, View $view = new View, BoardTheme $board = BoardTheme::Day, ?int $width = null, array $options = []): string
+    public function write(MapRecord $record, TopicMap $map, string $to, string $title, View $view = new View, BoardTheme $board = BoardTheme::Day, ?int $width = null, array $options = []): string
     {
         return match ($to) {
-            'svg' => $this->pictures->svg(Layout::of($map, $view)->scene(), $title, $board),
-            'png' => $this->pictures->png(Layout::of($map, $view)->scene(), $title, $board, $width),
+            'svg' => $this->pictures->svg($record, Layout::of($map, $view)->scene(), $title, $board),
+            'png' => $this->pictures->png($record, Layout::of($map, $view)->scene(), $title, $board, $width),
+            'json' => $this->carried->add(Formats::write($map, $to, $options), $record, $map),
             default => Formats::write($map, $to, $options),
         };
     }

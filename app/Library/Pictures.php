@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace App\Library;
 
+use App\Models\MapRecord;
+use App\Pictures\EmbeddedPictures;
+use App\Pictures\KeptPictures;
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Draw\EmbeddedFonts;
 use ChalkTree\Draw\SvgWriter;
 use ChalkTree\Look\BoardTheme;
 use ChalkTree\Look\Chalk;
+use ChalkTree\Picture\DrawingBox;
 use RuntimeException;
 use Symfony\Component\Process\Process;
 
@@ -23,17 +27,30 @@ final readonly class Pictures
     /** Beyond this a PNG takes more memory than a request should. */
     private const MOST_PIXELS = 120_000_000;
 
-    /** @param  array<string, Chalk>  $rings  chalks for rings around topics, by id */
-    public function svg(Scene $scene, string $title, BoardTheme $board, array $rings = []): string
+    public function __construct(private KeptPictures $kept, private DrawingBox $box)
     {
-        return (new SvgWriter($board, new EmbeddedFonts(resource_path('fonts')), rings: $rings))->write($scene, $title);
+    }
+
+    private function shown(MapRecord $record): EmbeddedPictures
+    {
+        return new EmbeddedPictures($record, $this->kept, $this->box);
     }
 
     /**
+     * @param  MapRecord  $record  of the map that is drawn
+     * @param  array<string, Chalk>  $rings  chalks for rings around topics, by id
+     */
+    public function svg(MapRecord $record, Scene $scene, string $title, BoardTheme $board, array $rings = []): string
+    {
+        return (new SvgWriter($board, new EmbeddedFonts(resource_path('fonts')), rings: $rings, pictures: $this->shown($record)))->write($scene, $title);
+    }
+
+    /**
+     * @param  MapRecord  $record  of the map that is drawn
      * @param  int|null  $width  pixels; null for twice the natural size, as far as that is reasonable
      * @return string the file
      */
-    public function png(Scene $scene, string $title, BoardTheme $board, ?int $width = null): string
+    public function png(MapRecord $record, Scene $scene, string $title, BoardTheme $board, ?int $width = null): string
     {
         $bounds = $scene->bounds();
         $natural = $bounds['w'] + 64;
@@ -43,7 +60,7 @@ final readonly class Pictures
         $process = new Process(
             ['rsvg-convert', '--format=png', '--unlimited', "--width={$width}", '--keep-aspect-ratio'],
             env: ['FONTCONFIG_FILE' => $this->fontList()],
-            input: (new SvgWriter($board))->write($scene, $title),
+            input: (new SvgWriter($board, pictures: $this->shown($record)))->write($scene, $title),
             timeout: 60,
         );
         $process->run();

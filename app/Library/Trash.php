@@ -7,6 +7,7 @@ namespace App\Library;
 use App\Models\MapRecord;
 use App\Models\Person;
 use App\Models\TopicRecord;
+use App\Pictures\KeptPictures;
 use App\Store\MapStore;
 use Carbon\CarbonImmutable;
 
@@ -15,7 +16,7 @@ final readonly class Trash
 {
     public const DAYS = 30;
 
-    public function __construct(private MapStore $store)
+    public function __construct(private MapStore $store, private KeptPictures $pictures)
     {
     }
 
@@ -24,6 +25,7 @@ final readonly class Trash
     {
         $before = CarbonImmutable::now()->subDays(self::DAYS);
         MapRecord::query()->where('trashed_at', '<', $before)->delete();
+        $this->pictures->sweep();
         $maps = TopicRecord::query()->whereNotNull('removed')->where('changed', '>', 0)->where('changed', '<', $before->getTimestamp())->distinct()->pluck('map_id');
         MapRecord::query()->whereKey($maps)->each(fn (MapRecord $map) => $this->store->clear($map, $before->getTimestamp()));
     }

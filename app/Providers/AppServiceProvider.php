@@ -14,6 +14,7 @@ use App\Policies\MapPolicy;
 use App\Store\MapStates;
 use App\Store\PartedCache;
 use App\Store\Sqlite\ImmediateConnector;
+use ChalkTree\Picture\DrawingBox;
 use Illuminate\Auth\Notifications\ResetPassword;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Cache\Repository;
@@ -37,6 +38,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         $this->app->bind('db.connector.sqlite', ImmediateConnector::class);
         $this->app->scoped(MapStates::class);
+        $this->app->singleton(DrawingBox::class, fn (): DrawingBox => new DrawingBox(public_path('drawings'), base_path('packages/drawings/words.php')));
         $this->app->when(PartedCache::class)->needs(Repository::class)->give(fn (): Repository => Cache::store(Config::string('cache.snapshots')));
     }
 

@@ -7,6 +7,7 @@ namespace App\Store;
 use App\Http\BoardFrame;
 use App\Models\MapRecord;
 use App\Models\Person;
+use App\Pictures\ServedPictures;
 use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Draw\WindowWriter;
@@ -24,7 +25,7 @@ use Illuminate\Contracts\Cache\Repository;
 final readonly class FirstPicture
 {
     /** Changed whenever the same would be drawn otherwise by another version. */
-    private const VERSION = 2;
+    private const VERSION = 3;
 
     /** Larger maps are not drawn while somebody waits. */
     private const MOST_WAITED_FOR = 2_000;
@@ -83,7 +84,7 @@ final readonly class FirstPicture
         $scene = $layout->scene();
         $camera = $this->views->place($map, $person) ?? $this->fitting($scene, $layout->levels(), $frame->board['w'], $frame->board['h']);
         [$w, $h] = [$frame->board['w'] / $camera['scale'], $frame->board['h'] / $camera['scale']];
-        $svg = (new WindowWriter)->write($scene, ['x' => $camera['x'] - $w / 2, 'y' => $camera['y'] - $h / 2, 'w' => $w, 'h' => $h], $camera['scale']);
+        $svg = (new WindowWriter(new ServedPictures($map->id)))->write($scene, ['x' => $camera['x'] - $w / 2, 'y' => $camera['y'] - $h / 2, 'w' => $w, 'h' => $h], $camera['scale']);
         $this->cache->put($this->name($map, $person), ['key' => $this->key($map, $person, $frame), 'svg' => $svg], self::SECONDS);
 
         return $svg;

@@ -7,6 +7,7 @@ namespace App\Store;
 use App\Models\EditRecord;
 use App\Models\MapRecord;
 use App\Models\Person;
+use App\Pictures\KeptPictures;
 use Carbon\CarbonImmutable;
 use ChalkTree\Edit\Arguments;
 use ChalkTree\Edit\ChangedSince;
@@ -27,7 +28,7 @@ use Illuminate\Support\Collection;
  */
 final readonly class MapEditing
 {
-    public function __construct(private MapStore $store, private EditLog $log, private TypedSteps $typed)
+    public function __construct(private MapStore $store, private EditLog $log, private TypedSteps $typed, private KeptPictures $pictures)
     {
     }
 
@@ -62,6 +63,7 @@ final readonly class MapEditing
     private function keep(MapRecord $record, TopicMap $map, Person $person, string $id, string $name, array $made): void
     {
         [$kind, $step, $summary, $changes] = $made;
+        $this->pictures->admit($record, $person, $changes);
         $this->log->append($record, $person, $id, $step, $kind, $name, $summary, $changes);
         $this->store->save($record, $map, $changes);
         $record->save();

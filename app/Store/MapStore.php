@@ -8,6 +8,7 @@ use App\Models\MapRecord;
 use App\Models\Person;
 use App\Models\RowRecord;
 use App\Models\TopicRecord;
+use App\Pictures\KeptPictures;
 use Carbon\CarbonImmutable;
 use ChalkTree\Edit\Change;
 use ChalkTree\Edit\Changes;
@@ -33,7 +34,7 @@ final readonly class MapStore
     /** Rows in one insert; SQLite and PostgreSQL bound the parameters of a statement. */
     private const CHUNK = 400;
 
-    public function __construct(private Connection $database)
+    public function __construct(private Connection $database, private KeptPictures $pictures)
     {
     }
 
@@ -239,6 +240,7 @@ final readonly class MapStore
             ]);
             $rows = array_diff_key($map->rows(), [Sheet::type() => 1]);
             $this->insert($record->id, array_merge(...array_values(array_map(array_values(...), $rows))));
+            $this->pictures->admitAll($record, $person, $map);
 
             return $record;
         });

@@ -62,7 +62,7 @@ final class SceneBoard
         if ($touched !== []) {
             // What features draw hangs on where their topics stand, so these have to be gone into.
             array_push($touched, ...SceneMarks::topics($this->seen), ...SceneMarks::topics($map));
-        } else {
+        } elseif (! $this->isOfMarks($changes)) {
             return $this->data(new Scene($map->sheet()->arrangement, []), new SceneChange([], []), false);
         }
         $layout = $this->memory !== null
@@ -91,6 +91,24 @@ final class SceneBoard
      * @param  list<Changes>  $changes
      */
     private function isOfMap(array $changes): bool
+    {
+        foreach ($changes as $record) {
+            foreach ($record->all as $change) {
+                if (! in_array($change->type, [Topic::type(), Sheet::type()], true) && RowTypes::ofFeature($change->type)::isDrawnByLooks()) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * Whether something of the map changed of which only marks are drawn.
+     *
+     * @param  list<Changes>  $changes
+     */
+    private function isOfMarks(array $changes): bool
     {
         foreach ($changes as $record) {
             foreach ($record->all as $change) {

@@ -53,11 +53,6 @@ final class ArrangeFeature implements Feature, SaysLooks, Settles
         ]];
     }
 
-    public function parts(TopicMap $map): iterable
-    {
-        return [];
-    }
-
     public function drawn(): array
     {
         return [];

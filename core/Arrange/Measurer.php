@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ChalkTree\Arrange;
 
 use ChalkTree\Face\Area;
-use ChalkTree\Face\FacePart;
 use ChalkTree\Face\FacePlace;
 use ChalkTree\Face\PlacedFace;
 use ChalkTree\Look\Look;
@@ -44,12 +43,15 @@ final class Measurer
             return [$width + self::edges($look), $look->type->line + 2 * $look->box->padY];
         }
         $limit = $this->limit($slip);
-        [$w, $count] = $this->wrapper->extent($slip->text(), $look->type->size, $limit, $look->type->marks());
-        $h = $count * $look->type->line;
+        [$w, $h] = [0.0, 0.0];
+        if (! self::isTitleless($slip)) {
+            [$w, $count] = $this->wrapper->extent($slip->text(), $look->type->size, $limit, $look->type->marks());
+            $h = $count * $look->type->line;
+        }
         $beside = $tallest = 0.0;
         foreach ($slip->parts as $part) {
             [$its, $high] = $part->size($limit, $look, $this->wrapper);
-            if (self::isBeside($part)) {
+            if ($part->place($look)->isBeside()) {
                 $beside += $its;
                 $tallest = max($tallest, $high);
             } else {
@@ -76,64 +78,79 @@ final class Measurer
     {
         $look = $slip->look;
         $limit = $this->limit($slip);
-        $lines = $this->lines($slip);
-        $column = max(array_map(fn (Line $line): float => $line->width, $lines));
+        $lines = self::isTitleless($slip) ? [] : $this->lines($slip);
+        $column = $lines === [] ? 0.0 : max(array_map(fn (Line $line): float => $line->width, $lines));
         $text = count($lines) * $look->type->line;
         // What stands in a shape that no rectangle fills is a rectangle in its middle.
         [$boxW, $boxH] = $look->box->shape()->isFull() ? [$slip->w, $slip->h] : $this->content($slip);
         [$left, $over] = [($slip->w - $boxW) / 2, ($slip->h - $boxH) / 2];
-        $sizes = [];
-        $room = ['Above' => 0.0, 'Below' => 0.0, 'Before' => 0.0, 'After' => 0.0];
+        $sizes = $places = [];
+        $align = $look->type->align;
+        [$above, $below, $before, $after, $tallest] = [0.0, 0.0, 0.0, 0.0, 0.0];
         foreach ($slip->parts as $i => $part) {
-            $sizes[$i] = $part->size($limit, $look, $this->wrapper);
-            $room[$part->place()->name] += self::isBeside($part) ? $sizes[$i][0] : $sizes[$i][1];
-            $column = self::isBeside($part) ? $column : max($column, $sizes[$i][0]);
+            [$w, $h] = $sizes[$i] = $part->size($limit, $look, $this->wrapper);
+            $place = $places[$i] = $part->place($look);
+            $align = $place->centres() ? 'centre' : $align;
+            if ($place->isBeside()) {
+                $tallest = max($tallest, $h);
+                $place === FacePlace::Before ? $before += $w : $after += $w;
+            } else {
+                $column = max($column, $w);
+                $place->isBelow() ? $below += $h : $above += $h;
+            }
         }
-        $top = $over + $look->box->padY;
         $high = $boxH - 2 * $look->box->padY;
+        $top = $over + $look->box->padY;
+        // Where what stands beside it is taller, the text is in the middle.
+        $first = $top + $above + max(0.0, ($tallest - $above - $text - $below) / 2);
         $isSpineRight = $slip->enters === Growth::Left;
         $end = $left + $boxW - $look->box->padX - ($isSpineRight ? $look->box->spine : 0);
         $begin = $left + $look->box->padX + ($isSpineRight ? 0 : $look->box->spine);
         $x = match (true) {
-            $look->type->align === 'centre' => $left + ($boxW - $room['After'] - $room['Before'] - $column) / 2 + $room['Before'],
+            $align === 'centre' => $left + ($boxW - $after - $before - $column) / 2 + $before,
             // Where the spine is at the right, the text stands beside it, as a block.
-            $look->type->align === 'right', $isSpineRight, $look->type->align === 'start' && $lines[0]->isRightToLeft => max($begin + $room['Before'], $end - $room['After'] - $column),
-            default => $begin + $room['Before'],
+            $align === 'right', $isSpineRight, $align === 'start' && $lines !== [] && $lines[0]->isRightToLeft => max($begin + $before, $end - $after - $column),
+            default => $begin + $before,
         };
-        $at = ['Above' => $top + $room['Above'], 'Below' => $top + $room['Above'] + $text, 'Before' => $x, 'After' => $end - $room['After']];
+        // Without a title, its first line would begin at the top.
+        $line = $lines === [] ? $first - $above : $first;
+        // From the title outwards, at each of its sides.
+        $at = ['above' => $first, 'below' => $first + $text, 'before' => $x, 'after' => $end - $after];
         $parts = [];
         foreach ($slip->parts as $i => $part) {
             [$w, $h] = $sizes[$i];
-            $place = $part->place();
-            // From the title outwards.
-            $at[$place->name] -= match ($place) {
-                FacePlace::Above => $h,
-                FacePlace::Before => $w,
-                default => 0.0,
-            };
-            $area = self::isBeside($part)
-                ? new Area($at[$place->name], $top, $w, $high, $limit)
-                : new Area($x, $at[$place->name], $column, $h, $limit);
-            $at[$place->name] += match ($place) {
-                FacePlace::Below => $h,
-                FacePlace::After => $w,
-                default => 0.0,
-            };
+            if ($places[$i]->isBeside()) {
+                $isBefore = $places[$i] === FacePlace::Before;
+                $begins = $isBefore ? $at['before'] -= $w : $at['after'];
+                $at['after'] += $isBefore ? 0.0 : $w;
+                $area = new Area($begins, $top, $w, $high, $limit, $align, $line);
+            } else {
+                $begins = $places[$i]->isBelow() ? $at['below'] : $at['above'] -= $h;
+                $at['below'] += $places[$i]->isBelow() ? $h : 0.0;
+                $area = new Area($x, $begins, $column, $h, $limit, $align, $line);
+            }
             $parts[] = [$part, $area];
         }
 
-        return new PlacedFace($lines, new Area($x, $top + $room['Above'], $column, $text, $limit), $parts);
+        return new PlacedFace($lines, new Area($x, $first, $column, $text, $limit, $align, $first), $parts);
+    }
+
+    /** Whether something stands instead of the title. */
+    private static function isTitleless(Slip $slip): bool
+    {
+        foreach ($slip->parts as $part) {
+            if ($part->place($slip->look) === FacePlace::Instead) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** The baseline of a title's line, from the top of the title. */
     public static function baseline(Look $look, int $line): float
     {
         return $line * $look->type->line + $look->type->baseline();
-    }
-
-    private static function isBeside(FacePart $part): bool
-    {
-        return $part->place() === FacePlace::Before || $part->place() === FacePlace::After;
     }
 
     /** What a box needs in width for its paper and spine. */
@@ -152,7 +169,7 @@ final class Measurer
         }
         $beside = 0.0;
         foreach ($slip->parts as $part) {
-            $beside += self::isBeside($part) ? $part->size(0.0, $look, $this->wrapper)[0] : 0.0;
+            $beside += $part->place($look)->isBeside() ? $part->size(0.0, $look, $this->wrapper)[0] : 0.0;
         }
 
         return max(24, $look->box->shape()->within($width) - self::edges($look) - $beside);

@@ -86,6 +86,13 @@ final readonly class Scene
             }
         }
 
+        foreach ($this->marks as $mark) {
+            if ($mark->box !== null) {
+                [$x, $y, $w, $h] = $mark->box;
+                [$left, $top, $right, $bottom] = [min($left, $x), min($top, $y), max($right, $x + $w), max($bottom, $y + $h)];
+            }
+        }
+
         return ['x' => $left, 'y' => $top, 'w' => $right - $left, 'h' => $bottom - $top];
     }
 }

@@ -14,8 +14,11 @@ final class PartsWriter
     /** @var array<int, true> the cuts of the typeface that were used, see TypeFace */
     public array $cuts = [];
 
-    /** @param  Closure(string): string  $paint  gives the colour for a role; see Primitive */
-    public function __construct(private readonly Closure $paint)
+    /**
+     * @param  Closure(string): string  $paint  gives the colour for a role; see Primitive
+     * @param  PictureSource  $pictures  gives what is drawn for a picture
+     */
+    public function __construct(private readonly Closure $paint, private readonly PictureSource $pictures)
     {
     }
 
@@ -24,7 +27,11 @@ final class PartsWriter
     {
         $out = '';
         foreach ($parts as $part) {
-            $out .= isset($part->what['d']) ? $this->path($part, $part->what['d'], $part->what['thick'] ?? 0.0, $part->what['dash'] ?? '') : $this->line($part);
+            $out .= match (true) {
+                isset($part->what['d']) => $this->path($part, $part->what['d'], $part->what['thick'] ?? 0.0, $part->what['dash'] ?? ''),
+                isset($part->what['picture'], $part->what['box']) => $this->picture($part->what['picture'], $part->what['box'], $part->what['about'] ?? ''),
+                default => $this->line($part),
+            };
         }
 
         return $out;
@@ -58,6 +65,25 @@ final class PartsWriter
         }
 
         return '<text xml:space="preserve" y="'.($part->what['y'] ?? 0).'" font-size="'.($part->what['size'] ?? 0).'"'.($isRightToLeft ? ' direction="rtl"' : '').($face === TypeFace::Clear ? '' : " class=\"face-{$face->value}\"").">{$spans}</text>";
+    }
+
+    /** @param  array{float, float, float, float}  $box */
+    private function picture(string $picture, array $box, string $about): string
+    {
+        [$x, $y, $w, $h] = $box;
+        $at = "x=\"{$x}\" y=\"{$y}\" width=\"{$w}\" height=\"{$h}\"";
+        $title = $about === '' ? '' : '<title>'.self::text($about).'</title>';
+        $drawing = $this->pictures->drawing($picture);
+        if ($drawing !== null) {
+            return "<svg {$at} viewBox=\"0 0 32 32\">{$title}{$drawing}</svg>";
+        }
+        $href = $this->pictures->address($picture, $w);
+        if ($href !== null) {
+            return "<image {$at} href=\"".self::text($href)."\">{$title}</image>";
+        }
+
+        // One that is not there any more keeps its room.
+        return "<rect {$at} rx=\"6\" fill=\"none\" stroke=\"".$this->paint('soft').'" stroke-dasharray="5 5"/>';
     }
 
     private function paint(string $role): string

@@ -7,7 +7,7 @@ namespace ChalkTree\Draw;
 use ChalkTree\Text\TypeFace;
 
 /**
- * The least that is drawn: a path or a line of text, in paints named by their role: `ink`, `plate-ink`, `link`,
+ * The least that is drawn: a path, a line of text or a picture; the first two in paints named by their role: `ink`, `plate-ink`, `link`,
  * `chalk:tide`, `tint:tide`, `text:tide` and so on; empty for none. Board, SVG, PNG and print copy it; none of them knows what it
  * is for.
  *
@@ -15,7 +15,7 @@ use ChalkTree\Text\TypeFace;
  */
 final readonly class Primitive
 {
-    /** @param  array{d: string, thick?: float, dash?: string}|array{spans: list<Span>, y: float, size: float, face?: string, rtl?: true}  $what */
+    /** @param  array{d: string, thick?: float, dash?: string}|array{spans: list<Span>, y: float, size: float, face?: string, rtl?: true}|array{picture: string, box: array{float, float, float, float}, about?: string}  $what */
     private function __construct(public string $part, public string $fill, public string $stroke, public array $what, public string $touch = '')
     {
     }
@@ -53,13 +53,25 @@ final readonly class Primitive
         return self::line($part, $y, $size, [['x' => $x, 'w' => $w, 'text' => $text, 'marks' => $marks]], $fill);
     }
 
+    /**
+     * A picture, whole within its box.
+     *
+     * @param  string  $picture  as TopicPicture names it
+     * @param  array{float, float, float, float}  $box  x, y, width, height
+     * @param  string  $about  what is on it, for those who cannot see it
+     */
+    public static function picture(string $part, string $picture, array $box, string $about = ''): self
+    {
+        return new self($part, '', '', ['picture' => $picture, 'box' => $box] + ($about === '' ? [] : ['about' => $about]));
+    }
+
     /** The same, which does something when touched; what that is, the board knows by this name. */
     public function touching(string $touch): self
     {
         return new self($this->part, $this->fill, $this->stroke, $this->what, $touch);
     }
 
-    /** @return array<string, string|float|true|list<Span>> "Primitive" in the wire schema */
+    /** @return array<string, string|float|true|list<Span>|list<float>> "Primitive" in the wire schema */
     public function toArray(): array
     {
         return ['part' => $this->part] + array_filter(['fill' => $this->fill, 'stroke' => $this->stroke, 'touch' => $this->touch], fn (string $said): bool => $said !== '') + $this->what;

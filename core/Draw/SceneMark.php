@@ -11,14 +11,15 @@ final readonly class SceneMark
      * @param  string  $id  that of the row it stands for, or another that stays the same from drawing to drawing
      * @param  string  $type  the sort of row
      * @param  list<Primitive>  $parts  those that lie below first
+     * @param  array{float, float, float, float}|null  $box  x, y, width and height, where it takes room of its own
      */
-    public function __construct(public string $id, public string $type, public array $parts)
+    public function __construct(public string $id, public string $type, public array $parts, public ?array $box = null)
     {
     }
 
-    /** @return array{id: string, type: string, parts: list<array<string, mixed>>} "Mark" in the wire schema */
+    /** @return array{id: string, type: string, parts: list<array<string, mixed>>, box?: array{float, float, float, float}} "Mark" in the wire schema */
     public function toArray(): array
     {
-        return ['id' => $this->id, 'type' => $this->type, 'parts' => array_map(fn (Primitive $part): array => $part->toArray(), $this->parts)];
+        return ['id' => $this->id, 'type' => $this->type, 'parts' => array_map(fn (Primitive $part): array => $part->toArray(), $this->parts)] + ($this->box === null ? [] : ['box' => $this->box]);
     }
 }

@@ -45,7 +45,7 @@ final readonly class SlipParts
         $face = $this->measurer->placed($slip);
         foreach ($face->title as $i => $line) {
             $y = round($face->titleArea->y + Measurer::baseline($look, $i), 2);
-            array_push($parts, ...TextLine::of('title', $line, $face->titleArea->begin($line, $look->type->align), $y, $look->type->size, self::paint($look->type->ink, $slip), $look));
+            array_push($parts, ...TextLine::of('title', $line, $face->titleArea->begin($line), $y, $look->type->size, self::paint($look->type->ink, $slip), $look));
         }
         foreach ($face->parts as [$part, $area]) {
             array_push($parts, ...$part->draw($area, $look, $this->wrapper));
@@ -55,6 +55,14 @@ final readonly class SlipParts
         }
 
         return $parts;
+    }
+
+    /** @return list<float> where the text stands in the box: x, y, width and height */
+    public function title(Slip $slip): array
+    {
+        $area = $this->measurer->placed($slip)->titleArea;
+
+        return array_map(fn (float $at): float => round($at, 2), [$area->x, $area->y, $area->w, $area->h]);
     }
 
     /** The line of chalk from its parent, or to the one before it in a column; null where there is none. */

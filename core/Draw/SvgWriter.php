@@ -32,10 +32,11 @@ final class SvgWriter
         private readonly ?EmbeddedFonts $fonts = null,
         private readonly bool $background = true,
         private readonly array $rings = [],
+        PictureSource $pictures = new NoPictures,
     ) {
         $this->parts = new SlipParts;
         $this->palette = new Palette;
-        $this->writer = new PartsWriter($this->paint(...));
+        $this->writer = new PartsWriter($this->paint(...), $pictures);
     }
 
     public function write(Scene $scene, string $title): string

@@ -22,10 +22,10 @@ final readonly class WindowWriter
 
     private PartsWriter $writer;
 
-    public function __construct()
+    public function __construct(PictureSource $pictures = new NoPictures)
     {
         $this->parts = new SlipParts;
-        $this->writer = new PartsWriter(self::paint(...));
+        $this->writer = new PartsWriter(self::paint(...), $pictures);
     }
 
     /**

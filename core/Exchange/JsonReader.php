@@ -62,6 +62,8 @@ final class JsonReader implements Reader
         }
         $map = new TopicMap([new Sheet($file->isNull('title') ? null : $file->caption('title'), $file->id('root'), $arrangement)]);
         $rows = $file->has('rows') ? $file->nestedList('rows') : [];
+        // What is in pictures is not the map's to know.
+        $file->has('pictures') && $file->nestedList('pictures');
         $file->refuseRest();
         $ranks = [];
         foreach ($topics as $topic) {

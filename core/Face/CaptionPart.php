@@ -23,9 +23,9 @@ final readonly class CaptionPart implements FacePart
     {
     }
 
-    public function place(): FacePlace
+    public function place(Look $look): FacePlace
     {
-        return FacePlace::Below;
+        return $look->type->captionAbove ? FacePlace::Above : FacePlace::Below;
     }
 
     public function key(): string
@@ -50,7 +50,7 @@ final readonly class CaptionPart implements FacePart
         $parts = [];
         foreach ($this->lines($area->widest, $look, $wrapper) as $i => $line) {
             $y = round($area->y + ($i * self::LINE + self::FIRST) * $small, 2);
-            array_push($parts, ...TextLine::of('caption', $line, $area->begin($line, $look->type->align), $y, $small, $look->type->softInk, $look));
+            array_push($parts, ...TextLine::of('caption', $line, $area->begin($line), $y, $small, $look->type->softInk, $look));
         }
 
         return $parts;

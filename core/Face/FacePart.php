@@ -14,7 +14,8 @@ use ChalkTree\Text\Wrapper;
  */
 interface FacePart
 {
-    public function place(): FacePlace;
+    /** @param  Look  $look  of the topic */
+    public function place(Look $look): FacePlace;
 
     /** All that decides its size and how it is drawn: two with one key look alike. */
     public function key(): string;

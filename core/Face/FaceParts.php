@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ChalkTree\Face;
 
 use ChalkTree\Features;
+use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 
@@ -13,8 +14,10 @@ final class FaceParts
 {
     private readonly NotePart $note;
 
-    /** @var array<string, list<FacePart>> of features, by topic */
-    private array $ofFeatures = [];
+    private ?TopicMap $map = null;
+
+    /** @var list<array{PutsInBoxes, array<string, FeatureRow>}> features with their rows by topic, those that have any */
+    private array $sources = [];
 
     public function __construct()
     {
@@ -24,10 +27,21 @@ final class FaceParts
     /** From now on for this map, as it is now. */
     public function read(TopicMap $map): void
     {
-        $this->ofFeatures = [];
+        $this->map = $map;
+        $this->sources = [];
         foreach (Features::all() as $feature) {
-            foreach ($feature->parts($map) as $topic => $part) {
-                $this->ofFeatures[$topic][] = $part;
+            if ($feature instanceof PutsInBoxes) {
+                $this->readRows($map, $feature);
+            }
+        }
+    }
+
+    private function readRows(TopicMap $map, PutsInBoxes $feature): void
+    {
+        foreach ($feature->inBoxes() as $class) {
+            $rows = $map->rowsOf($class);
+            if ($rows !== []) {
+                $this->sources[] = [$feature, $rows];
             }
         }
     }
@@ -35,15 +49,19 @@ final class FaceParts
     /** @return list<FacePart> */
     public function of(Topic $topic): array
     {
-        // Most topics have none.
-        if ($topic->caption === '' && $topic->note === '' && ! isset($this->ofFeatures[$topic->id])) {
-            return [];
+        $parts = [];
+        if ($topic->caption !== '') {
+            $parts[] = new CaptionPart($topic->caption);
+        }
+        if ($topic->note !== '') {
+            $parts[] = $this->note;
+        }
+        foreach ($this->sources as [$feature, $rows]) {
+            if (isset($rows[$topic->id]) && $this->map !== null) {
+                array_push($parts, ...$feature->parts($this->map, $rows[$topic->id]));
+            }
         }
 
-        return [
-            ...($topic->caption === '' ? [] : [new CaptionPart($topic->caption)]),
-            ...$this->ofFeatures[$topic->id] ?? [],
-            ...($topic->note === '' ? [] : [$this->note]),
-        ];
+        return $parts;
     }
 }

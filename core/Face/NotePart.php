@@ -15,7 +15,7 @@ final readonly class NotePart implements FacePart
 
     private const WIDTH = 11.0;
 
-    public function place(): FacePlace
+    public function place(Look $look): FacePlace
     {
         return FacePlace::After;
     }
@@ -33,7 +33,7 @@ final readonly class NotePart implements FacePart
     public function draw(Area $area, Look $look, Wrapper $wrapper): array
     {
         $x = $area->x + self::ROOM - self::WIDTH;
-        $y = $area->y + $look->type->line / 2 - 5;
+        $y = $area->first + $look->type->line / 2 - 5;
 
         return [Primitive::path('note-sign', "M{$x} {$y}h11m-11 5h11m-11 5h6", '', $look->type->softInk, 1.6)];
     }

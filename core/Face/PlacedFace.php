@@ -10,7 +10,7 @@ use ChalkTree\Text\Line;
 final readonly class PlacedFace
 {
     /**
-     * @param  non-empty-list<Line>  $title
+     * @param  list<Line>  $title  none where something stands instead of it
      * @param  list<array{FacePart, Area}>  $parts
      */
     public function __construct(public array $title, public Area $titleArea, public array $parts)

@@ -49,6 +49,7 @@ final class LookBuilder
             'slant' => $type->slanted ? 'slanted' : 'upright',
             'ink' => $type->ink,
             'align' => $type->align,
+            'caption' => $type->captionAbove ? 'above' : 'below',
             'width' => $box->width,
             'line' => $line->form,
             'lineThick' => (int) max(1, round($line->thick)),
@@ -76,6 +77,7 @@ final class LookBuilder
             isset($said['slant']) ? $said['slant'] === 'slanted' : $level->slanted,
             $face,
             max(9.0, round($level->small * $size / $level->size, 1)),
+            isset($said['caption']) ? $said['caption'] === 'above' : $level->captionAbove,
         );
     }
 

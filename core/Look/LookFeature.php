@@ -34,11 +34,6 @@ final class LookFeature implements Feature, Settles
         return [];
     }
 
-    public function parts(TopicMap $map): iterable
-    {
-        return [];
-    }
-
     public function drawn(): array
     {
         return [];

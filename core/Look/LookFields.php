@@ -40,6 +40,7 @@ final class LookFields
             'slant' => Field::choice(['upright', 'slanted'])->called('slant'),
             'ink' => self::paint()->called('colour of the text'),
             'align' => Field::choice(['start', 'left', 'centre', 'right'])->called('alignment'),
+            'caption' => Field::choice(['above', 'below'])->called('place of the caption'),
             'width' => Field::number(Bounds::NARROWEST, Bounds::WIDEST)->called('width'),
             'line' => Field::choice(self::LINES)->called('connector'),
             'lineThick' => Field::number(1, 24)->called('thickness of the connector'),

@@ -28,6 +28,7 @@ final readonly class TypeLook
         public bool $slanted = false,
         public TypeFace $face = TypeFace::Clear,
         public float $small = 12.0,
+        public bool $captionAbove = false,
     ) {
     }
 

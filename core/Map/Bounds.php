@@ -39,6 +39,15 @@ final class Bounds
 
     public const WIDEST = 1_200;
 
+    /** Pixels of a picture on the board. */
+    public const SMALLEST_PICTURE = 12;
+
+    /** Bytes of a picture that is brought in. */
+    public const LARGEST_PICTURE = 20 * 1024 * 1024;
+
+    /** Pixels of such a picture. */
+    public const MOST_PIXELS = 60_000_000;
+
     /** Pixels of type. */
     public const SMALLEST_TYPE = 8;
 
@@ -54,7 +63,7 @@ final class Bounds
     public static function forBrowser(): array
     {
         return [
-            'caption' => self::LONGEST_CAPTION, 'file' => self::LARGEST_FILE, 'apart' => self::FARTHEST_APART,
+            'caption' => self::LONGEST_CAPTION, 'file' => self::LARGEST_FILE, 'picture' => self::LARGEST_PICTURE, 'smallestPicture' => self::SMALLEST_PICTURE, 'apart' => self::FARTHEST_APART,
             'narrowest' => self::NARROWEST, 'widest' => self::WIDEST, 'number' => self::HIGHEST_NUMBER,
             'smallestType' => self::SMALLEST_TYPE, 'largestType' => self::LARGEST_TYPE,
         ];

@@ -55,6 +55,12 @@ abstract readonly class FeatureRow implements Row
         return false;
     }
 
+    /** Of those of the map: whether topics may look otherwise when it changes. */
+    public static function isDrawnByLooks(): bool
+    {
+        return static::isOfMap();
+    }
+
     /** Whether people are told when it changes, because it is theirs to say; else it only follows from what they did. */
     public static function isTold(): bool
     {

@@ -30,11 +30,6 @@ final class NumberFeature implements Feature
         ]];
     }
 
-    public function parts(TopicMap $map): iterable
-    {
-        return [];
-    }
-
     public function drawn(): array
     {
         return [];

@@ -58,7 +58,7 @@ final readonly class HistoryController
 
         return new Response($cache->of($map, ['history', $seq, $show, $board->value], fn (): string => $this->drawn($map, $seq, $show, $board, $pictures)), 200, [
             'Content-Type' => 'image/svg+xml',
-            'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; font-src data:",
+            'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; font-src data:; img-src data:",
             'Cache-Control' => 'private, no-store',
         ]);
     }
@@ -72,7 +72,7 @@ final readonly class HistoryController
             $rings[$difference['topic']] = self::RINGS[$difference['what']];
         }
 
-        return $pictures->svg(Layout::of($show === 'now' ? $now : $then, new View)->scene(), 'History', $board, $rings);
+        return $pictures->svg($map, Layout::of($show === 'now' ? $now : $then, new View)->scene(), 'History', $board, $rings);
     }
 
     /** A branch as it was then, as topic.add-many takes it. */

@@ -9,6 +9,7 @@ use App\Http\Requests\ExportMap;
 use App\Http\Requests\ImportMap;
 use App\Http\Requests\MakeMap;
 use App\Http\Requests\ShowPicture;
+use App\Library\Arrivals;
 use App\Library\Exports;
 use App\Library\Folders;
 use App\Library\PictureCache;
@@ -24,7 +25,6 @@ use ChalkTree\Arrange\View;
 use ChalkTree\Draw\Thumbnail;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\TopicDraft;
-use ChalkTree\Exchange\Formats;
 use ChalkTree\Exchange\UnreadableFile;
 use ChalkTree\Look\BoardTheme;
 use ChalkTree\Map\Bounds;
@@ -43,7 +43,7 @@ final readonly class LibraryController
 {
     private const PICTURE_POLICY = "default-src 'none'; style-src 'unsafe-inline'";
 
-    public function __construct(private Shelf $shelf, private MapStore $store, private Folders $folders, private Starters $starters, private PictureCache $pictures)
+    public function __construct(private Shelf $shelf, private MapStore $store, private Folders $folders, private Starters $starters, private PictureCache $pictures, private Arrivals $arrivals)
     {
     }
 
@@ -120,11 +120,8 @@ final readonly class LibraryController
             throw new UnreadableFile('This file is larger than 16 MB, more than a map can take in.');
         }
 
-        return $this->make($request, $person, fn (?string $id): MapRecord => $this->store->create(
-            $person,
-            Formats::read((string) $request->getContent(), (string) $request->string('name'), $request->filled('format') ? (string) $request->string('format') : null),
-            $folder,
-            $id,
+        return $this->make($request, $person, fn (?string $id): MapRecord => $this->arrivals->bring(
+            $person, (string) $request->getContent(), (string) $request->string('name'), $request->filled('format') ? (string) $request->string('format') : null, $folder, $id,
         ));
     }
 
@@ -168,13 +165,13 @@ final readonly class LibraryController
         $plain = trim((string) preg_replace('/[^A-Za-z0-9 _-]+/', '', Str::ascii($name))) ?: 'map';
 
         $file = Exports::isPicture($to)
-            ? $this->pictures->of($map, [$to, $title, $board->value, $width, $view->scope, ...array_map(strval(...), array_keys($view->folded))], fn (): string => $exports->write($topics, $to, $title, $view, $board, $width))
-            : $exports->write($topics, $to, $title, options: Exports::options($to, (array) $request->query()));
+            ? $this->pictures->of($map, [$to, $title, $board->value, $width, $view->scope, ...array_map(strval(...), array_keys($view->folded))], fn (): string => $exports->write($map, $topics, $to, $title, $view, $board, $width))
+            : $exports->write($map, $topics, $to, $title, options: Exports::options($to, (array) $request->query()));
 
         return new Response($file, 200, [
             'Content-Type' => Exports::mime($to).(str_starts_with(Exports::mime($to), 'text/') ? '; charset=utf-8' : ''),
             'Content-Disposition' => HeaderUtils::makeDisposition('attachment', "{$name}.{$to}", "{$plain}.{$to}"),
-            'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; font-src data:",
+            'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; font-src data:; img-src data:",
         ]);
     }
 

@@ -2,6 +2,8 @@
 interface Bounds {
     caption: number
     file: number
+    picture: number
+    smallestPicture: number
     apart: number
     narrowest: number
     widest: number

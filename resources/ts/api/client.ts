@@ -1,7 +1,7 @@
 import { request, sendLast } from './http'
 import type {
-    Calm, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, Draft, Edit, EditsAnswer, Find, FindAnswer, HistoryAnswer, Landed, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeAnswer, OpenAnswer,
-    Person, Place, QuickAnswer, RehearsalAnswer, ReplaceAnswer, StartersAnswer, TrashAnswer, TriesAnswer, View,
+    Calm, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, Draft, DrawingsAnswer, Edit, EditsAnswer, Find, FindAnswer, HistoryAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeAnswer, OpenAnswer,
+    Person, PictureAnswer, Place, QuickAnswer, RehearsalAnswer, ReplaceAnswer, StampsAnswer, StartersAnswer, TrashAnswer, TriesAnswer, View,
 } from './wire'
 
 interface Entered { person: Person }
@@ -53,6 +53,10 @@ export const api = {
     tries: (map: string, tries: readonly (readonly Edit[])[], board = false, branch: string | null = null) => request<TriesAnswer>('POST', `maps/${map}/tries?pane=${pane}`, { tries, board, branch }),
     why: (map: string, topic: string) => request<LookReasonsAnswer>('GET', `maps/${map}/topics/${topic}/look`),
     looks: () => request<LooksAnswer>('GET', 'looks'),
+    stamps: () => request<StampsAnswer>('GET', 'stamps'),
+    legend: (map: string) => request<LegendAnswer>('GET', `maps/${map}/legend`),
+    drawings: (words: string) => request<DrawingsAnswer>('GET', `drawings?${new URLSearchParams({ words }).toString()}`),
+    bringPicture: (map: string, file: Blob) => request<PictureAnswer>('POST', `maps/${map}/pictures`, file),
     /** How well a colour as “#2b7f86” serves as a chalk. */
     chalk: (colour: string) => request<ChalkAnswer>('GET', `chalks/${colour.slice(1)}`),
     keepCalm: (calm: Calm) => request<{ person: Person }>('PUT', 'me/calm', calm),
@@ -120,6 +124,11 @@ export function starterPictureAddress(starter: string, board: string): string {
 /** The address under which a topic can be opened from anywhere. */
 export function topicAddress(map: string, topic: string): string {
     return `${location.origin}/maps/${map}/topics/${topic}`
+}
+
+/** Where a picture in a topic is to be had, as the core's TopicPicture names it; files in three sizes. */
+export function sourceAddress(map: string, picture: string, size: 'small' | 'large' | 'original'): string {
+    return picture.startsWith('drawing:') ? `/drawings/${picture.slice(8)}.svg` : `/api/maps/${map}/pictures/${picture.slice(5)}/${size}`
 }
 
 export function pictureAddress(map: string, seq: number, board: string): string {

@@ -19,14 +19,20 @@ export type FeatureRow =
   | NamedLookRow
   | MixedChalkRow
   | ChalkTurnRow
-  | NumberingRow;
+  | NumberingRow
+  | PictureRow
+  | StampsRow
+  | TagRow
+  | TagsRow
+  | MeaningRow
+  | LegendRow;
 /**
- * A path or a line of text. Paints go by their role, such as ink, chalk:tide or tint:tide; without one nothing is painted.
+ * A path, a line of text or a picture. Paints go by their role, such as ink, chalk:tide or tint:tide; without one nothing is painted.
  *
  * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "Primitive".
  */
-export type Primitive = DrawnPath | DrawnLine;
+export type Primitive = DrawnPath | DrawnLine | DrawnPicture;
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "Edit".
@@ -79,7 +85,17 @@ export type Edit =
   | SetMixedChalk
   | SetChalkTurn
   | SetNumbering
-  | NumberBranch;
+  | NumberBranch
+  | SetPicture
+  | MovePicture
+  | SetStamps
+  | SetTag
+  | SetTags
+  | SetMeaning
+  | SetLegend
+  | PutTag
+  | JoinTags
+  | SayMeaning;
 
 /**
  * What the server answers. TypeScript types are made from this file, and tests hold the answers to it.
@@ -345,6 +361,7 @@ export interface LookRow {
     slant: "upright" | "slanted" | null;
     ink: string | null;
     align: "start" | "left" | "centre" | "right" | null;
+    caption: "above" | "below" | null;
     width: number | null;
     line: "curve" | "straight" | "corner" | "none" | null;
     lineThick: number | null;
@@ -399,6 +416,7 @@ export interface LevelLookRow {
     slant: "upright" | "slanted" | null;
     ink: string | null;
     align: "start" | "left" | "centre" | "right" | null;
+    caption: "above" | "below" | null;
     width: number | null;
     line: "curve" | "straight" | "corner" | "none" | null;
     lineThick: number | null;
@@ -454,6 +472,7 @@ export interface MapLookRow {
     slant: "upright" | "slanted" | null;
     ink: string | null;
     align: "start" | "left" | "centre" | "right" | null;
+    caption: "above" | "below" | null;
     width: number | null;
     line: "curve" | "straight" | "corner" | "none" | null;
     lineThick: number | null;
@@ -506,6 +525,7 @@ export interface NamedLookRow {
     slant: "upright" | "slanted" | null;
     ink: string | null;
     align: "start" | "left" | "centre" | "right" | null;
+    caption: "above" | "below" | null;
     width: number | null;
     line: "curve" | "straight" | "corner" | "none" | null;
     lineThick: number | null;
@@ -571,6 +591,141 @@ export interface NumberingRow {
   fields: {
     style: string | null;
     from: number;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "PictureRow".
+ */
+export interface PictureRow {
+  type: "picture";
+  id: string;
+  fields: {
+    source: string | null;
+    place: "above" | "below" | "left" | "right" | "instead" | null;
+    width: number | null;
+    wide: number | null;
+    high: number | null;
+    about: string;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "StampsRow".
+ */
+export interface StampsRow {
+  type: "stamps";
+  id: string;
+  fields: {
+    rank: number | null;
+    letter: string | null;
+    done: boolean;
+    doing: boolean;
+    cut: boolean;
+    "look-up": boolean;
+    idea: boolean;
+    question: boolean;
+    warning: boolean;
+    important: boolean;
+    person: boolean;
+    place: boolean;
+    date: boolean;
+    money: boolean;
+    likes: boolean;
+    dislikes: boolean;
+    yes: boolean;
+    no: boolean;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "TagRow".
+ */
+export interface TagRow {
+  type: "tag";
+  id: string;
+  fields: {
+    name: string | null;
+    chalk: string | null;
+    hidden: boolean;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "TagsRow".
+ */
+export interface TagsRow {
+  type: "tags";
+  id: string;
+  fields: {
+    tags: string | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "MeaningRow".
+ */
+export interface MeaningRow {
+  type: "meaning";
+  id: string;
+  fields: {
+    sign: string | null;
+    means: string | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "LegendRow".
+ */
+export interface LegendRow {
+  type: "legend";
+  id: string;
+  fields: {
+    shown: boolean;
+    x: number | null;
+    y: number | null;
   } | null;
   whole?: true;
   /**
@@ -688,6 +843,13 @@ export interface Slip {
    * What stands before the title; part of what is drawn.
    */
   number: string;
+  /**
+   * x, y, width and height of the text in the box, where something else stands in it too; left out where the title has the box to itself.
+   *
+   * @minItems 4
+   * @maxItems 4
+   */
+  title?: [number, number, number, number];
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -770,6 +932,34 @@ export interface Span {
   fill?: string;
 }
 /**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "DrawnPicture".
+ */
+export interface DrawnPicture {
+  /**
+   * What it is a part of, for whoever styles it.
+   */
+  part: string;
+  /**
+   * A drawing of the box, as drawing:red-apple, or a file by the SHA-256 of what is in it, as file:…
+   */
+  picture: string;
+  /**
+   * x, y, width and height; the picture is whole within it.
+   *
+   * @minItems 4
+   * @maxItems 4
+   */
+  box: [number, number, number, number];
+  /**
+   * What is on it.
+   */
+  about?: string;
+  fill?: string;
+  stroke?: string;
+  touch?: string;
+}
+/**
  * Something drawn that is not a topic, in places from the middle of the root.
  *
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -779,6 +969,13 @@ export interface Mark {
   id: string;
   type: string;
   parts: Primitive[];
+  /**
+   * x, y, width and height of one that takes room of its own.
+   *
+   * @minItems 4
+   * @maxItems 4
+   */
+  box?: [number, number, number, number];
 }
 /**
  * So much of a look as is needed to type in a topic before it is drawn.
@@ -1799,6 +1996,7 @@ export interface SetLook {
     slant?: "upright" | "slanted" | null;
     ink?: string | null;
     align?: "start" | "left" | "centre" | "right" | null;
+    caption?: "above" | "below" | null;
     width?: number | null;
     line?: "curve" | "straight" | "corner" | "none" | null;
     lineThick?: number | null;
@@ -1855,6 +2053,7 @@ export interface SetLevelLook {
     slant?: "upright" | "slanted" | null;
     ink?: string | null;
     align?: "start" | "left" | "centre" | "right" | null;
+    caption?: "above" | "below" | null;
     width?: number | null;
     line?: "curve" | "straight" | "corner" | "none" | null;
     lineThick?: number | null;
@@ -1912,6 +2111,7 @@ export interface SetMapLook {
     slant?: "upright" | "slanted" | null;
     ink?: string | null;
     align?: "start" | "left" | "centre" | "right" | null;
+    caption?: "above" | "below" | null;
     width?: number | null;
     line?: "curve" | "straight" | "corner" | "none" | null;
     lineThick?: number | null;
@@ -1966,6 +2166,7 @@ export interface SetNamedLook {
     slant?: "upright" | "slanted" | null;
     ink?: string | null;
     align?: "start" | "left" | "centre" | "right" | null;
+    caption?: "above" | "below" | null;
     width?: number | null;
     line?: "curve" | "straight" | "corner" | "none" | null;
     lineThick?: number | null;
@@ -2056,6 +2257,222 @@ export interface NumberBranch {
   topics: string[];
   numbering: string | null;
   from?: number;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetPicture".
+ */
+export interface SetPicture {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "picture";
+  topics: string[];
+  fields: {
+    source?: string | null;
+    place?: "above" | "below" | "left" | "right" | "instead" | null;
+    width?: number | null;
+    wide?: number | null;
+    high?: number | null;
+    about?: string;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "MovePicture".
+ */
+export interface MovePicture {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "picture.move";
+  topic: string;
+  to: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetStamps".
+ */
+export interface SetStamps {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "stamps";
+  topics: string[];
+  fields: {
+    rank?: number | null;
+    letter?: string | null;
+    done?: boolean;
+    doing?: boolean;
+    cut?: boolean;
+    "look-up"?: boolean;
+    idea?: boolean;
+    question?: boolean;
+    warning?: boolean;
+    important?: boolean;
+    person?: boolean;
+    place?: boolean;
+    date?: boolean;
+    money?: boolean;
+    likes?: boolean;
+    dislikes?: boolean;
+    yes?: boolean;
+    no?: boolean;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetTag".
+ */
+export interface SetTag {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "tag";
+  row: string;
+  fields: {
+    name?: string | null;
+    chalk?: string | null;
+    hidden?: boolean;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetTags".
+ */
+export interface SetTags {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "tags";
+  topics: string[];
+  fields: {
+    tags?: string | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetMeaning".
+ */
+export interface SetMeaning {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "meaning";
+  row: string;
+  fields: {
+    sign?: string | null;
+    means?: string | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetLegend".
+ */
+export interface SetLegend {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "legend";
+  row: string;
+  fields: {
+    shown?: boolean;
+    x?: number | null;
+    y?: number | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "PutTag".
+ */
+export interface PutTag {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "topic.tag";
+  topics: string[];
+  tag: string;
+  off?: boolean;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "JoinTags".
+ */
+export interface JoinTags {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "tag.join";
+  tag: string;
+  into: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SayMeaning".
+ */
+export interface SayMeaning {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "sign.mean";
+  sign: string;
+  means: string | null;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -2352,4 +2769,85 @@ export interface ChalkTrial {
    */
   text: string;
   tint: string;
+}
+/**
+ * A picture that was brought into a map.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "PictureAnswer".
+ */
+export interface PictureAnswer {
+  /**
+   * By what is in it, as file:…
+   */
+  picture: string;
+  /**
+   * Pixels, as it is seen.
+   */
+  wide: number;
+  high: number;
+}
+/**
+ * Drawings of the box that some words lead to, the likeliest first.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "DrawingsAnswer".
+ */
+export interface DrawingsAnswer {
+  drawings: {
+    name: string;
+    label: string;
+  }[];
+  /**
+   * How many there are in the box.
+   */
+  of: number;
+}
+/**
+ * All stamps, in the order in which they stand on topics; of letters only A.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "StampsAnswer".
+ */
+export interface StampsAnswer {
+  stamps: DrawnSign[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "DrawnSign".
+ */
+export interface DrawnSign {
+  /**
+   * As stamp:idea, stamp:1, chalk:tide or shape:oval.
+   */
+  sign: string;
+  /**
+   * What it is called by itself.
+   */
+  words: string;
+  /**
+   * Of what it is drawn, within 22 by 18.
+   */
+  parts: Primitive[];
+}
+/**
+ * What the signs of a map mean.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "LegendAnswer".
+ */
+export interface LegendAnswer {
+  lines: {
+    sign: string;
+    words: string;
+    parts: Primitive[];
+    /**
+     * Empty where nobody has said it.
+     */
+    means: string;
+    /**
+     * On how many topics it is.
+     */
+    count: number;
+  }[];
 }

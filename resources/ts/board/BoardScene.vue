@@ -2,7 +2,9 @@
 import { computed, watch } from 'vue'
 import { useWalk } from '@/show/walkStore'
 import { useDrag } from '@/stores/drag'
+import { features } from '@/features'
 import { useMap } from '@/stores/map'
+import { useNarrowing } from '@/stores/narrowing'
 import { childrenOf } from '@/stores/tree'
 import { plainTitle } from '@/text/titleMarkdown'
 import { afterPaint } from '@/ui/afterPaint'
@@ -53,11 +55,15 @@ const labelled = computed(() => new Set(labels.value.map((label) => label.id)))
 /** Room beside a slip for what hangs on it, such as tally marks. */
 const ASIDE = 90
 
+/** Pictures are seen from farther away than titles are read. */
+const LEAST_PICTURE = 10
+const showsPicture = (slip: DrawnSlip, scale: number): boolean => slip.title !== undefined && slip.parts.some((part) => 'picture' in part && (part.box[2] ?? 0) * scale >= LEAST_PICTURE)
+
 /** The slips and connectors to be drawn. Both go over every topic at every change, so they make nothing on the way. */
 const visible = computed(() => {
     const seen: Placed[] = []
     const connectors: Placed[] = []
-    const { x, y, w, h } = props.painted
+    const { x, y, w, h, scale } = props.painted
     const [right, bottom] = [x + w, y + h]
     const { boxes, drawn, chosen } = shown.value
     for (const [id, box] of boxes) {
@@ -67,7 +73,7 @@ const visible = computed(() => {
         }
         const isDrawn = isLegible(slip)
         const isNear = box.x - ASIDE < right && x < box.x + box.w + ASIDE && box.y < bottom && y < box.y + box.h
-        if (isNear && (isDrawn || (chosen.includes(id) && !labelled.value.has(id)))) {
+        if (isNear && (isDrawn || showsPicture(slip, scale) || (chosen.includes(id) && !labelled.value.has(id)))) {
             seen.push({ slip, box })
         }
         if (!isDrawn || slip.connector === null) {
@@ -83,7 +89,8 @@ const visible = computed(() => {
     return { seen, connectors }
 })
 
-const isDimmed = (id: string): boolean => (walk.at !== null && walk.at !== id) || drag.ids.includes(id)
+const narrowing = useNarrowing()
+const isDimmed = (id: string): boolean => narrowing.isBack(id) || (walk.at !== null && walk.at !== id) || drag.ids.includes(id)
 const isChosen = (id: string): boolean => walk.at === null && shown.value.chosen.includes(id)
 const isParent = (id: string): boolean => childrenOf(shown.value.tree, id).length > 0
 /** All that a slip is drawn of, so that the others are passed over when one changes. */
@@ -107,11 +114,11 @@ function stemOf(slip: DrawnSlip): number {
 </script>
 
 <template>
-    <FarView v-if="far" :painted="painted" :boxes="shown.boxes" :slips="shown.drawn" :labelled="labelled" />
+    <FarView v-if="far" :painted="painted" :boxes="shown.boxes" :slips="shown.drawn" :labelled="labelled" :back="narrowing.isBack" />
     <path
         v-for="{ slip, box } in visible.connectors" :key="slip.id" v-memo="[slip, box.x, box.y, walk.at !== null || isDimmed(slip.id)]" class="connector" :class="{ dimmed: walk.at !== null || isDimmed(slip.id) }"
         :d="slip.connector?.d" :style="connectorStyle(slip, box)" />
-    <MarkShape v-for="mark in far ? [] : shown.marks.values()" :key="mark.id" :mark="mark" :dimmed="walk.at !== null" />
+    <MarkShape v-for="mark in far ? [] : shown.marks.values()" :key="mark.id" :mark="mark" :dimmed="walk.at !== null" @touch="(touch) => features.forEach((feature) => feature.touch?.(touch))" />
     <SlipShape
         v-for="{ slip, box } in visible.seen" :key="slip.id" v-memo="memoOf(slip, box)" :slip="slip" :x="box.x + (shift?.id === slip.id ? shift.x : 0)" :y="box.y + (shift?.id === slip.id ? shift.y : 0)"
         :chosen="isChosen(slip.id)" :dimmed="isDimmed(slip.id)" :typing="slip.id === shown.typing || !isLegible(slip)"

@@ -7,6 +7,7 @@ import { useMap } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
 import { childrenOf, siblingsOf } from '@/stores/tree'
 import { useChoosing } from '@/stores/choosing'
+import { useNarrowing } from '@/stores/narrowing'
 import { useDrag } from '@/stores/drag'
 import { useTitles } from '@/stores/titles'
 import { useUi } from '@/ui/uiStore'
@@ -50,6 +51,7 @@ const { painted, moving, width, height, centre, fit, goTo, scaleFor, reveal, zoo
 const isLegible = (slip: { readonly look: string }): boolean => isReadable(slip, painted.value.scale)
 
 const drag = useDrag()
+const narrowing = useNarrowing()
 const choosing = useChoosing()
 const { down } = useDragSource()
 const { lasso, down: beginLasso } = useLasso({ boxes: () => camera.boxes, toBoard })
@@ -248,7 +250,7 @@ watch(() => (walk.at !== null ? camera.boxes.has(walk.at) : null), (there, befor
 <template>
     <div
         ref="frame" class="board" :class="{ moving, walking: walk.at !== null, dragging: drag.isDragging }" data-region="board" data-focus="board"
-        tabindex="0" role="application" aria-label="Board. The outline holds the same topics as a list." :style="{ '--rest': 1 - (walk.at === null ? 0.6 : preferences.walkDim) }"
+        tabindex="0" role="application" aria-label="Board. The outline holds the same topics as a list." :style="{ '--rest': 1 - (walk.at !== null ? preferences.walkDim : narrowing.to !== null ? 0.8 : 0.6) }"
         @pointerdown="pointerDown" @click="click" @dblclick="doubleClick" @focus="map.region = 'board'">
         <div ref="layer" class="layer">
             <svg v-bind="svgFrame" aria-hidden="true">

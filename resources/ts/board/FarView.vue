@@ -6,7 +6,7 @@ import { overlaps, type Box } from './geometry'
 import type { Painted } from './useViewport'
 
 /** Topics too small to read, as one path a chalk: bars for the slips, strokes from each to its parent. Those whose titles stand over them are left out. */
-const props = defineProps<{ painted: Painted; boxes: ReadonlyMap<string, Box>; slips: ReadonlyMap<string, DrawnSlip>; labelled: ReadonlySet<string> }>()
+const props = defineProps<{ painted: Painted; boxes: ReadonlyMap<string, Box>; slips: ReadonlyMap<string, DrawnSlip>; labelled: ReadonlySet<string>; back: (id: string) => boolean }>()
 
 /** From the edge of the parent that faces a box to the edge of it that faces the parent. */
 function strokeTo(slip: DrawnSlip, box: Box, parent: Box): string {
@@ -28,19 +28,21 @@ function strokeTo(slip: DrawnSlip, box: Box, parent: Box): string {
 }
 
 const paths = computed(() => {
-    const byChalk = new Map<string, { bars: string; strokes: string }>()
+    const byChalk = new Map<string, { chalk: string; isBack: boolean; bars: string; strokes: string }>()
     for (const [id, box] of props.boxes) {
         const slip = props.slips.get(id)
         if (slip === undefined || isReadable(slip, props.painted.scale) || !overlaps(box, props.painted)) {
             continue
         }
         const chalk = slip.level === 0 ? 'plate' : slip.chalk
-        const path = byChalk.get(chalk) ?? { bars: '', strokes: '' }
+        const isBack = props.back(id)
+        const key = `${chalk} ${isBack}`
+        const path = byChalk.get(key) ?? { chalk, isBack, bars: '', strokes: '' }
         const inset = slip.level < 2 ? 0 : 3
         path.bars += props.labelled.has(id) ? '' : `M${box.x} ${box.y + inset}h${box.w}v${box.h - 2 * inset}h${-box.w}z`
         const parent = slip.parent === null ? undefined : props.boxes.get(slip.parent)
         path.strokes += parent === undefined ? '' : strokeTo(slip, box, parent)
-        byChalk.set(chalk, path)
+        byChalk.set(key, path)
     }
     return [...byChalk]
 })
@@ -48,9 +50,9 @@ const paths = computed(() => {
 
 <template>
     <g class="far">
-        <template v-for="[chalk, path] in paths" :key="chalk">
-            <path :d="path.strokes" fill="none" :stroke="`var(--${chalk})`" stroke-width="3" stroke-opacity="0.6" />
-            <path :d="path.bars" :fill="`var(--${chalk})`" fill-opacity="0.32" />
-        </template>
+        <g v-for="[key, path] in paths" :key="key" :opacity="path.isBack ? 0.25 : 1">
+            <path :d="path.strokes" fill="none" :stroke="`var(--${path.chalk})`" stroke-width="3" stroke-opacity="0.6" />
+            <path :d="path.bars" :fill="`var(--${path.chalk})`" fill-opacity="0.32" />
+        </g>
     </g>
 </template>

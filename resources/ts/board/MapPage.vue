@@ -127,7 +127,10 @@ useEventListener(window, 'paste', (event: ClipboardEvent) => {
     const isText = event.target instanceof Element && event.target.closest('input, textarea, [contenteditable=true], [role=dialog]') !== null
     if (!isText && ready.value && walk.at === null && event.clipboardData !== null) {
         event.preventDefault()
-        void paste.take(pastedBy(event.clipboardData))
+        const data = event.clipboardData
+        if (!features.some((feature) => feature.paste?.(data) === true)) {
+            void paste.take(pastedBy(data))
+        }
     }
 })
 

@@ -1,16 +1,39 @@
 <script setup lang="ts">
-import type { Mark } from '@/api/wire'
+import { computed } from 'vue'
+import type { Mark, Primitive } from '@/api/wire'
 import { Parts } from './Parts'
 
 /** Something drawn that is not a topic; the core has said of what it is made. */
-defineProps<{ mark: Mark; dimmed: boolean }>()
+const props = defineProps<{ mark: Mark; dimmed: boolean }>()
+defineEmits<{ touch: [touch: string] }>()
+
+/** What does the same when it is touched, together. */
+const groups = computed(() => {
+    const found: { touch: string | undefined; parts: Primitive[] }[] = []
+    for (const part of props.mark.parts) {
+        const last = found.at(-1)
+        if (last !== undefined && last.touch === part.touch) {
+            last.parts.push(part)
+        } else {
+            found.push({ touch: part.touch, parts: [part] })
+        }
+    }
+    return found
+})
 </script>
 
 <template>
-    <g class="mark" :class="{ dimmed }" :data-mark="mark.id"><Parts :parts="mark.parts" /></g>
+    <g class="mark" :class="{ dimmed }" :data-mark="mark.id">
+        <template v-for="(group, i) in groups" :key="i">
+            <g v-if="group.touch !== undefined" class="touched" :data-touch="group.touch" @pointerdown.stop @dblclick.stop @click.stop="$emit('touch', group.touch)"><Parts :parts="group.parts" /></g>
+            <Parts v-else :parts="group.parts" />
+        </template>
+    </g>
 </template>
 
 <style scoped>
 .mark { transition: opacity 180ms; }
+.mark :deep(text) { font-family: 'Atkinson Hyperlegible', sans-serif; font-kerning: none; font-variant-ligatures: none; white-space: pre; user-select: none; }
+.touched { pointer-events: all; cursor: pointer; }
 .mark.dimmed { opacity: var(--rest); }
 </style>

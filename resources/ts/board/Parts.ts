@@ -1,5 +1,7 @@
 import { h, type FunctionalComponent, type VNode } from 'vue'
-import type { DrawnLine, DrawnPath, Primitive, Span } from '@/api/wire'
+import { sourceAddress } from '@/api/client'
+import type { DrawnLine, DrawnPath, DrawnPicture, Primitive, Span } from '@/api/wire'
+import { useMap } from '@/stores/map'
 
 /** The typefaces by their names in the core; see main.css. */
 export const families: Readonly<Record<string, string>> = {
@@ -59,9 +61,17 @@ function line(part: DrawnLine, key: number): VNode {
 
 function path(part: DrawnPath, key: number, aside: number): VNode {
     return h('path', {
-        key, class: part.part, d: part.d, transform: aside === 0 ? undefined : `translate(${aside} 0)`,
+        key, class: part.part, 'data-touch': part.touch, d: part.d, transform: aside === 0 ? undefined : `translate(${aside} 0)`,
         style: part.stroke === undefined ? { fill: paint(part.fill) } : { fill: paint(part.fill), stroke: paint(part.stroke), strokeWidth: part.thick, strokeLinecap: 'round', strokeDasharray: part.dash ?? 'none' },
     })
+}
+
+/** A picture of this width on the board is drawn of the small copy; as in the server's PictureSize. */
+const SMALL = 200
+
+function picture(part: DrawnPicture, key: number): VNode {
+    const [x = 0, y = 0, width = 0, height = 0] = part.box
+    return h('image', { key, class: part.part, x, y, width, height, href: sourceAddress(useMap().id, part.picture, width <= SMALL ? 'small' : 'large') }, part.about === undefined ? [] : [h('title', part.about)])
 }
 
 function guessed(part: GuessedPaper, key: number): VNode {
@@ -71,5 +81,5 @@ function guessed(part: GuessedPaper, key: number): VNode {
 
 /** Draws primitives, whatever they are of. */
 export const Parts: FunctionalComponent<{ parts: readonly DrawnPart[] }> = ({ parts }) =>
-    parts.map((part, key) => ('spans' in part ? line(part, key) : 'rect' in part ? guessed(part, key) : path(part, key, part.aside ?? 0)))
+    parts.map((part, key) => ('spans' in part ? line(part, key) : 'picture' in part ? picture(part, key) : 'rect' in part ? guessed(part, key) : path(part, key, part.aside ?? 0)))
 Parts.props = ['parts']

@@ -31,23 +31,38 @@ const style = computed(() => {
     }
     const look = lookOf(slip.value)
     const { x, y, scale } = props.painted
+    const type = {
+        padding: `${look.box.padY}px ${look.box.padX}px`,
+        font: `${look.type.slanted ? 'italic ' : ''}${look.type.bold ? '700' : '400'} ${look.type.size}px/${look.type.line}px '${families[look.type.face] ?? ''}', sans-serif`,
+        borderRadius: `${look.box.corner}px`,
+        background: look.type.ink === 'plate-ink' ? 'var(--plate)' : 'var(--slip)',
+        color: paint(look.type.ink.replace(/^(chalk|text)$/, `$1:${slip.value.chalk}`)),
+    }
     const spine = `${look.box.spine}px`
     const left = slip.value.spine === 'right' && slip.value.level > 0
     const top = (slip.value.spine === 'top' || slip.value.spine === 'bottom') && slip.value.level > 0
+    const its = slip.value.title
+    if (its !== undefined) {
+        // Over the text alone, so that what else stands in the box is seen on.
+        const [left = 0, above = 0, wide = 0, high = 0] = its
+        const least = Math.max(wide, 72)
+        return {
+            ...type,
+            transform: `translate(${(box.value.x + left - (least - wide) / 2 - look.box.padX - x) * scale}px, ${(box.value.y + above - look.box.padY - (high === 0 ? look.type.line : 0) - y) * scale}px) scale(${scale})`,
+            minWidth: `${least + 2 * look.box.padX}px`, minHeight: `${Math.max(high, look.type.line) + 2 * look.box.padY}px`,
+            maxWidth: `${Math.max(wide, look.box.widest) + 2 * look.box.padX + 1}px`, textAlign: 'center' as const,
+        }
+    }
     return {
+        ...type,
         transform: `translate(${(box.value.x - x) * scale}px, ${(box.value.y - y) * scale}px) scale(${scale})${left ? ` translateX(${box.value.w}px) translateX(-100%)` : ''}`,
         minWidth: `${box.value.w}px`,
         minHeight: `${box.value.h}px`,
         maxWidth: `${Math.max(box.value.w, look.box.widest + 2 * look.box.padX + look.box.spine + 1)}px`,
-        padding: `${look.box.padY}px ${look.box.padX}px`,
-        font: `${look.type.slanted ? 'italic ' : ''}${look.type.bold ? '700' : '400'} ${look.type.size}px/${look.type.line}px '${families[look.type.face] ?? ''}', sans-serif`,
-        borderRadius: `${look.box.corner}px`,
         borderBottom: slip.value.spine === 'bottom' && look.box.spine > 0 ? `${spine} solid var(--${slip.value.chalk})` : '0',
         borderTop: top && slip.value.spine === 'top' ? `${spine} solid var(--${slip.value.chalk})` : '0',
         borderLeft: left || top || look.box.spine === 0 ? '0' : `${spine} solid var(--${slip.value.chalk})`,
         borderRight: left ? `${spine} solid var(--${slip.value.chalk})` : '0',
-        background: look.type.ink === 'plate-ink' ? 'var(--plate)' : 'var(--slip)',
-        color: paint(look.type.ink.replace(/^(chalk|text)$/, `$1:${slip.value.chalk}`)),
         textAlign: ({ start: 'start', left: 'left', centre: 'center', right: 'right' } as const)[look.type.align],
     }
 })

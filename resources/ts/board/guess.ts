@@ -32,6 +32,12 @@ export function guessedSlip(tree: Tree, topic: Topic, slips: KnownSlips): DrawnS
     const width = ownWidth(tree, topic.id) ?? look.box.width
     const lines = wrapped((before?.number ?? '') === '' ? plainTitle(topic.title) : `${before?.number} ${plainTitle(topic.title)}`, width === null ? look.box.widest : width - 2 * look.box.padX, look)
     const text = Math.max(0, ...lines.map((line) => line.width))
+    if (before?.title !== undefined) {
+        // What else stands in the box stays where it is until the answer comes.
+        const [x = 0, y = 0, wide = 0] = before.title
+        const others = before.parts.filter((part) => part.part !== 'title' && part.part !== 'code')
+        return { ...before, parts: [...others, ...lines.map((line, i) => titleLine(topic, line, look, before.chalk, look.type.align === 'centre' ? x + (wide - line.width) / 2 : x, y + i * look.type.line + look.type.baseline))] }
+    }
     // In a shape that no rectangle fills text stands in the middle; how large that comes to be is the server's to say.
     const shaped = before !== undefined && enclosing.has(look.box.shape)
     const w = shaped ? before.w : Math.max(width ?? 56, 2 * Math.ceil((text + 2 * look.box.padX + look.box.spine + (topic.note === '' ? 0 : 18)) / 2))
@@ -62,12 +68,19 @@ export function guessedSlip(tree: Tree, topic: Topic, slips: KnownSlips): DrawnS
         look: look.name,
         way: before?.way ?? [],
         free: before?.free ?? false,
-        parts: [...shapes(before ?? like, { w, h, spine, level }, look.box.corner), ...lines.map((line, i) => ({
-            part: 'title', size: look.type.size, fill: look.type.ink.replace(/^(chalk|text)$/, `$1:${before?.chalk ?? parent?.chalk ?? 'mussel'}`), ...(look.type.face === 'clear' ? {} : { face: look.type.face }),
-            y: (shaped ? (h - lines.length * look.type.line) / 2 : look.box.padY) + i * look.type.line + look.type.baseline,
-            ...(isRightToLeft(topic.title) ? { rtl: true } : {}),
-            spans: [{ x: begin ?? (w - line.width) / 2, w: line.width, text: line.text, marks: (look.type.bold ? 1 : 0) + (look.type.slanted ? 2 : 0) }],
-        }))],
+        parts: [...shapes(before ?? like, { w, h, spine, level }, look.box.corner), ...lines.map((line, i) => titleLine(
+            topic, line, look, before?.chalk ?? parent?.chalk ?? 'mussel', begin ?? (w - line.width) / 2,
+            (shaped ? (h - lines.length * look.type.line) / 2 : look.box.padY) + i * look.type.line + look.type.baseline,
+        ))],
+    }
+}
+
+/** A line of a title as it will be drawn, beginning at a place. */
+function titleLine(topic: Topic, line: { text: string; width: number }, look: Look, chalk: string, x: number, y: number): DrawnPart {
+    return {
+        part: 'title', size: look.type.size, fill: look.type.ink.replace(/^(chalk|text)$/, `$1:${chalk}`), ...(look.type.face === 'clear' ? {} : { face: look.type.face }),
+        y, ...(isRightToLeft(topic.title) ? { rtl: true } : {}),
+        spans: [{ x, w: line.width, text: line.text, marks: (look.type.bold ? 1 : 0) + (look.type.slanted ? 2 : 0) }],
     }
 }
 

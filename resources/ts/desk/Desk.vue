@@ -14,6 +14,7 @@ import { plainTitle } from '@/text/titleMarkdown'
 import { useTyping } from '@/text/typing'
 import { useUi } from '@/ui/uiStore'
 import { features } from '@/features'
+import { deskSections } from '@/features/feature'
 import ChoiceSummary from './ChoiceSummary.vue'
 import DeskSection from './DeskSection.vue'
 import { afterFrame } from '@/ui/afterFrame'
@@ -25,7 +26,7 @@ const NoteEditor = defineAsyncComponent(() => import('./NoteEditor.vue'))
 const isBegun = ref(false)
 onMounted(() => afterFrame(() => (isBegun.value = true)))
 const hints = features.flatMap((feature) => feature.deskHint ?? [])
-const sections = features.flatMap((feature) => feature.deskSection ?? [])
+const sections = deskSections.map((name) => ({ name, parts: features.flatMap((feature) => feature.desk ?? []).filter((part) => part.in === name) })).filter(({ parts }) => parts.length > 0)
 const map = useMap()
 const beside = useBeside()
 const titles = useTitles()
@@ -130,8 +131,9 @@ watch(
                 </div>
             </DeskSection>
         </template>
-        <DeskSection v-if="topic !== null" name="Look">
-            <div v-if="isFirstLevel && beside.chosen.length === 1" class="field">
+        <p v-if="topic === null" class="nothing">Choose a topic on the board or in the outline, and what belongs to it appears here.</p>
+        <DeskSection v-for="section in topic === null ? [] : sections" :key="section.name" :name="section.name">
+            <div v-if="section.name === 'Look' && isFirstLevel && beside.chosen.length === 1" class="field">
                 <span>Side of the root</span>
                 <NRadioGroup :value="side" size="small" aria-label="Side of the root" @update:value="setSide">
                     <NRadioButton value="left">Left</NRadioButton>
@@ -139,9 +141,8 @@ watch(
                     <NRadioButton value="right">Right</NRadioButton>
                 </NRadioGroup>
             </div>
-            <component :is="section" v-for="(section, i) in isBegun ? sections : []" :key="i" />
+            <component :is="part.component" v-for="(part, i) in isBegun ? section.parts : []" :key="i" />
         </DeskSection>
-        <p v-else class="nothing">Choose a topic on the board or in the outline, and what belongs to it appears here.</p>
     </section>
 </template>
 

@@ -7,6 +7,10 @@ export interface TrayPage {
     readonly component: Component
 }
 
+/** The sections of the desk that features have their parts in, in their order. */
+export const deskSections = ['Facts', 'Look', 'Files'] as const
+export interface DeskPart { readonly in: (typeof deskSections)[number]; readonly component: Component }
+
 /** What a feature hands in; see the core's Feature. */
 export interface Feature {
     /** As in the core. */
@@ -14,12 +18,16 @@ export interface Feature {
     readonly actions: readonly Action[]
     /** What it has to say of the chosen topic, in the head of the desk. */
     readonly deskHint?: Component
-    /** Its part of the desk, for what is chosen. */
-    readonly deskSection?: Component
+    /** Its parts of the desk, for what is chosen. */
+    readonly desk?: readonly DeskPart[]
     /** What it draws on the board for the hand, above the topics. */
     readonly onBoard?: Component
     /** What it shows over the map when it is asked for: its dialogs. */
     readonly overlay?: Component
-    /** Its page of the tray. */
-    readonly trayPage?: TrayPage
+    /** Its pages of the tray. */
+    readonly trayPages?: readonly TrayPage[]
+    /** Does what a part of its marks is for; see "touch" in the wire's Primitive. */
+    readonly touch?: (touch: string) => void
+    /** Takes what is pasted, if that is its own. */
+    readonly paste?: (data: DataTransfer) => boolean
 }

@@ -2,6 +2,8 @@ import { arrange } from './arrange'
 import type { Feature } from './feature'
 import { look } from './look'
 import { number } from './number'
+import { picture } from './picture'
+import { sign } from './sign'
 
 /** The list of all features. A new one is a folder and one line here. */
-export const features: readonly Feature[] = [number, look, arrange]
+export const features: readonly Feature[] = [number, look, arrange, sign, picture]

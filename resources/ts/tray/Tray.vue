@@ -1,25 +1,27 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { usePreferences } from '@/stores/preferences'
+import { useUi } from '@/ui/uiStore'
 import { trayPages } from './trayPages'
 
 /** What can be put on topics, a page for each sort of it, below the board; folded it is a line with the names of the pages. */
 const preferences = usePreferences()
 
-const name = ref(trayPages[0]?.name ?? '')
+const ui = useUi()
+const name = computed(() => ui.trayPage)
 const page = computed(() => trayPages.find((one) => one.name === name.value))
 
 /** The name of the page that is open folds it away. */
 function turnTo(wanted: string): void {
     preferences.trayOpen = !preferences.trayOpen || wanted !== name.value
-    name.value = wanted
+    ui.trayPage = wanted
 }
 
 function step(by: number): void {
     const at = trayPages.findIndex((one) => one.name === name.value)
     const next = trayPages[(at + by + trayPages.length) % trayPages.length]
     if (next !== undefined) {
-        name.value = next.name
+        ui.trayPage = next.name
         document.getElementById(`tray-${next.name}`)?.focus()
     }
 }
@@ -32,7 +34,7 @@ function step(by: number): void {
                 v-for="one in trayPages" :id="`tray-${one.name}`" :key="one.name" role="tab" :aria-selected="one.name === name" :tabindex="one.name === name ? 0 : -1"
                 :class="{ here: preferences.trayOpen && one.name === name }" @click="turnTo(one.name)">{{ one.name }}</button>
         </div>
-        <div v-if="preferences.trayOpen && page !== undefined" class="page" role="tabpanel" :aria-labelledby="`tray-${name}`"><component :is="page.component" /></div>
+        <div v-if="preferences.trayOpen && page !== undefined" class="page" :data-page="name" role="tabpanel" :aria-labelledby="`tray-${name}`"><component :is="page.component" /></div>
     </section>
 </template>
 

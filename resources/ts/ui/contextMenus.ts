@@ -1,20 +1,24 @@
 import type { Context } from '@/actions/registry'
+import type { MenuLine } from './useMenu'
 import { isCell } from '@/features/arrange/arrangements'
 
 /** The lines of the context menus: what people do most with the thing, in this order; a dash is a line between. */
-const onTopic = [
+const STAMPS = ['done', 'doing', 'cut', 'look-up', 'idea', 'question', 'warning', 'important', 'person', 'place', 'date', 'money', 'likes', 'dislikes', 'yes', 'no', '1', '2', '3']
+const SIGNS: MenuLine = { name: 'Stamps', lines: [...STAMPS.map((stamp) => `sign.stamp-${stamp}`), '-', 'sign.clear', 'sign.stamps', 'sign.tags'] }
+const PICTURES: MenuLine = { name: 'Picture', lines: ['picture.drawings', 'picture.file', 'picture.open', '-', 'picture.place-above', 'picture.place-below', 'picture.place-left', 'picture.place-right', 'picture.place-instead', '-', 'picture.larger', 'picture.smaller', 'picture.pick', 'picture.put', '-', 'picture.take'] }
+const onTopic: readonly MenuLine[] = [
     'topic.subtopic', 'topic.next', 'topic.retitle', 'topic.note', '-',
-    'clip.copy', 'clip.cut', 'clip.paste', 'look.copy', 'look.give', '-', 'shape.wrap', 'topic.fold', 'scope.in', 'lot.park', 'topic.remove', '-', 'help.palette',
+    'clip.copy', 'clip.cut', 'clip.paste', 'look.copy', 'look.give', '-', SIGNS, PICTURES, '-', 'shape.wrap', 'topic.fold', 'scope.in', 'lot.park', 'topic.remove', '-', 'help.palette',
 ]
 /** Where several topics stand free. */
 const free = ['free.left', 'free.middle', 'free.top', 'free.centre', 'free.across', 'free.down', '-']
-const onSeveral = ['clip.copy', 'clip.cut', 'look.give', '-', 'shape.wrap', 'change.join', 'move.below', 'lot.park', 'topic.remove', '-', 'help.palette']
-const onBoard = ['clip.paste', 'see.all', 'see.chosen', '-', 'look.whole', 'lot.open', 'find.here', 'map.undo', '-', 'help.palette']
+const onSeveral: readonly MenuLine[] = ['clip.copy', 'clip.cut', 'look.give', '-', SIGNS, PICTURES, '-', 'shape.wrap', 'change.join', 'move.below', 'lot.park', 'topic.remove', '-', 'help.palette']
+const onBoard = ['clip.paste', 'see.all', 'see.chosen', '-', 'look.whole', 'sign.legend', 'lot.open', 'find.here', 'map.undo', '-', 'help.palette']
 
 /** In a cell of a grid, before all else. */
 const onCell = ['grid.column', 'grid.row', 'grid.remove', '-']
 
 /** What the menu offers where it is opened. */
-export function menuFor({ map }: Context, isOnTopic: boolean): readonly string[] {
+export function menuFor({ map }: Context, isOnTopic: boolean): readonly MenuLine[] {
     return !isOnTopic ? onBoard : map.chosen.length > 1 ? [...(map.chosen.every((id) => map.slips.get(id)?.free === true) ? free : []), ...onSeveral] : map.current !== null && isCell(map.tree, map.current) ? [...onCell, ...onTopic] : onTopic
 }

@@ -14,6 +14,8 @@ const REGIONS = ['outline', 'board', 'second', 'tray', 'desk', 'top']
 export const useUi = defineStore('ui', () => {
     const preferences = usePreferences()
     const panel = ref<Panel | null>(null)
+    /** The page of the tray that is turned to. */
+    const trayPage = ref('Chalks')
     const phoneView = ref<PhoneView>('outline')
     const side = ref<Side | null>(null)
     const change = ref<ChangeId>('sort')
@@ -52,6 +54,19 @@ export const useUi = defineStore('ui', () => {
         wantedField.value = { field }
     }
 
+    /** Opens a page of the tray, and puts the focus on the first thing of it, which may still be on its way. */
+    function turnToTray(page: string | null = null, tries = 20): void {
+        preferences.trayOpen = true
+        trayPage.value = page ?? trayPage.value
+        setTimeout(() => {
+            const first = document.querySelector<HTMLElement>(`.tray .page[data-page="${trayPage.value}"] :is(input, button)`)
+            first?.focus()
+            if (first === null && tries > 0) {
+                turnToTray(page, tries - 1)
+            }
+        }, 50)
+    }
+
     function focusRegion(region: string): boolean {
         const frame = document.querySelector<HTMLElement>(`[data-focus=${region}]`)
         const target = frame?.matches('[tabindex]') === true ? frame : frame?.querySelector<HTMLElement>('[tabindex="0"], button, input, [contenteditable]')
@@ -87,5 +102,5 @@ export const useUi = defineStore('ui', () => {
         link.click()
     }
 
-    return { holdsKeys, panel, side, movedTo, change, findIn, phoneView, wantedField, show, showSide, toggleSide, showChange, showFind, focusDesk, focusRegion, focusNextRegion, download }
+    return { holdsKeys, panel, trayPage, turnToTray, side, movedTo, change, findIn, phoneView, wantedField, show, showSide, toggleSide, showChange, showFind, focusDesk, focusRegion, focusNextRegion, download }
 })

@@ -32,11 +32,6 @@ final class SaidFeature implements Feature, SaysLooks
         return [];
     }
 
-    public function parts(TopicMap $map): iterable
-    {
-        return [];
-    }
-
     public function drawn(): array
     {
         return [];

@@ -7,10 +7,12 @@ namespace Tests\Support\Ties;
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Draw\Primitive;
 use ChalkTree\Draw\SceneMark;
+use ChalkTree\Face\PutsInBoxes;
 use ChalkTree\Feature;
+use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\TopicMap;
 
-final class TieFeature implements Feature
+final class TieFeature implements Feature, PutsInBoxes
 {
     public function rows(): array
     {
@@ -27,13 +29,14 @@ final class TieFeature implements Feature
         return [];
     }
 
-    public function parts(TopicMap $map): iterable
+    public function inBoxes(): array
     {
-        foreach ($map->rowsOf(Weight::class) as $id => $weight) {
-            if ($weight->number('grams') !== null) {
-                yield $id => new WeightPart($weight->number('grams'));
-            }
-        }
+        return [Weight::class];
+    }
+
+    public function parts(TopicMap $map, FeatureRow $row): array
+    {
+        return $row->number('grams') === null ? [] : [new WeightPart($row->number('grams'))];
     }
 
     public function drawn(): array

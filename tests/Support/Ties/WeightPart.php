@@ -18,7 +18,7 @@ final readonly class WeightPart implements FacePart
     {
     }
 
-    public function place(): FacePlace
+    public function place(Look $look): FacePlace
     {
         return $this->grams < 500 ? FacePlace::Before : FacePlace::Above;
     }

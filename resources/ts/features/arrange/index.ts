@@ -7,4 +7,4 @@ import ArrangeHints from './ArrangeHints.vue'
 import ArrangeSection from './ArrangeSection.vue'
 import ColumnGrips from './ColumnGrips.vue'
 
-export const arrange: Feature = { name: 'arrange', actions: [...apartActions, ...arrangeActions, ...freeActions, ...gridActions], deskHint: ArrangeHints, deskSection: ArrangeSection, onBoard: ColumnGrips }
+export const arrange: Feature = { name: 'arrange', actions: [...apartActions, ...arrangeActions, ...freeActions, ...gridActions], deskHint: ArrangeHints, desk: [{ in: 'Look', component: ArrangeSection }], onBoard: ColumnGrips }

@@ -3,6 +3,7 @@ import { NButton, NRadioButton, NRadioGroup, NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useBeside } from '@/stores/beside'
 import { rowOf } from '@/stores/tree'
+import { useTrayDrag } from '@/tray/useTrayDrag'
 import ChalkMixer from './ChalkMixer.vue'
 import { useLooks } from './lookStore'
 import { chalks } from './vocabulary'
@@ -27,29 +28,9 @@ function digit(event: KeyboardEvent): void {
     }
 }
 
-/** What ends a drag is no click. */
-let wasDragged = false
-let dragged: { name: string; x: number; y: number } | null = null
-function press(name: string, event: PointerEvent): void {
-    dragged = { name, x: event.clientX, y: event.clientY }
-    wasDragged = false
-    const target = event.currentTarget as HTMLElement
-    target.setPointerCapture(event.pointerId)
-}
-function release(event: PointerEvent): void {
-    const from = dragged
-    dragged = null
-    if (from === null || Math.hypot(event.clientX - from.x, event.clientY - from.y) < 6) {
-        return
-    }
-    wasDragged = true
-    const topic = document.elementFromPoint(event.clientX, event.clientY)?.closest<HTMLElement>('[data-topic]')?.dataset.topic
-    if (topic !== undefined) {
-        looks.chalk(from.name, [topic])
-    }
-}
+const { press, release, isClick } = useTrayDrag((name: string, topic) => looks.chalk(name, [topic]))
 function click(name: string): void {
-    if (beside.chosen.length > 0 && !wasDragged) {
+    if (beside.chosen.length > 0 && isClick()) {
         looks.chalk(name)
     }
 }

@@ -10,7 +10,7 @@ import LookNumber from './LookNumber.vue'
 import LookPick from './LookPick.vue'
 import NamedLooks from './NamedLooks.vue'
 import { useLooks, type Reach } from './lookStore'
-import { aligns, dashes, faces, lines, paints, shapes, slants, tapers, weights } from './vocabulary'
+import { aligns, captionPlaces, dashes, faces, lines, paints, shapes, slants, tapers, weights } from './vocabulary'
 
 /** How what is chosen looks: each value is set for the topics, for their level or for the whole map, as one asks. */
 const map = useMap()
@@ -54,6 +54,7 @@ const now = computed(() => {
             <div class="look">
                 <LookPick field="slant" :choices="slants" />
                 <LookPick field="align" :choices="aligns" />
+                <LookPick field="caption" :choices="captionPlaces" />
                 <LookNumber field="corner" :least="0" :most="60" :inherited="now?.box.corner" />
                 <LookNumber field="edgeThick" :least="1" :most="12" />
                 <LookPick field="edgeDash" :choices="dashes" />

@@ -18,17 +18,6 @@ const widthOf = ({ map }: Context) => (topic: string): number => Number(rowOf(ma
 const spread = (kin: Kin | 'map', words: string): Action =>
     look(`for-${kin}`, `Take this look for ${words}`, `Lets ${words} look as the chosen topic does, in one step.`, [], () => useLooks().spread(kin))
 
-/** Puts the focus on the first thing of the tray, which may still be on its way. */
-function turnToTray(tries: number): void {
-    setTimeout(() => {
-        const first = document.querySelector<HTMLElement>('.tray .page button')
-        first?.focus()
-        if (first === null && tries > 0) {
-            turnToTray(tries - 1)
-        }
-    }, 50)
-}
-
 /** Whether any chosen topic has a look of its own. */
 const isStyled = ({ map }: Context): boolean => map.chosen.some((id) => rowOf(map.tree, 'look', id) !== undefined)
 
@@ -63,8 +52,5 @@ export const lookActions: readonly Action[] = [
         looks.reach = 'topics'
         looks.set({ shape: value })
     })),
-    { ...look('tray', 'Turn to the tray', 'Opens the tray below the board; there the digits put on what stands at their place.', ['Alt+Shift+E'], ({ preferences }) => {
-        preferences.trayOpen = true
-        turnToTray(20)
-    }), available: () => true },
+    { ...look('tray', 'Turn to the tray', 'Opens the tray below the board; there the digits put on what stands at their place.', ['Alt+Shift+E'], ({ ui }) => ui.turnToTray()), available: () => true },
 ]

@@ -6,4 +6,4 @@ import LookDialogs from './LookDialogs.vue'
 import LookSection from './LookSection.vue'
 import SizeHandles from './SizeHandles.vue'
 
-export const look: Feature = { name: 'look', actions: [...lookActions, ...faceActions], deskSection: LookSection, trayPage: { name: 'Chalks', component: ChalkPage }, overlay: LookDialogs, onBoard: SizeHandles }
+export const look: Feature = { name: 'look', actions: [...lookActions, ...faceActions], desk: [{ in: 'Look', component: LookSection }], trayPages: [{ name: 'Chalks', component: ChalkPage }], overlay: LookDialogs, onBoard: SizeHandles }

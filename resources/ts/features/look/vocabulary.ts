@@ -41,6 +41,8 @@ export const weights: readonly Choice[] = [{ value: 'regular', label: 'Regular' 
 export const slants: readonly Choice[] = [{ value: 'upright', label: 'Upright' }, { value: 'slanted', label: 'Slanted' }]
 export const aligns: readonly Choice[] = [{ value: 'start', label: 'From where it is read' }, { value: 'left', label: 'Left' }, { value: 'centre', label: 'Centre' }, { value: 'right', label: 'Right' }]
 
+export const captionPlaces: readonly Choice[] = [{ value: 'below', label: 'Below the title' }, { value: 'above', label: 'Above the title' }]
+
 /** The whole-map looks, and what each is for. */
 export const wholes: readonly (Choice & { what: string })[] = [
     { value: 'work-table', label: 'Work table', what: 'for every day' },
@@ -55,14 +57,14 @@ export const wholes: readonly (Choice & { what: string })[] = [
 /** Every field of a look by name, with what it is called beside its control. */
 export const fieldLabels: Readonly<Record<string, string>> = {
     shape: 'Shape', fill: 'Fill', edge: 'Outline', edgeThick: 'Outline, thickness', edgeDash: 'Outline, dash', corner: 'Corner',
-    face: 'Typeface', size: 'Type size', weight: 'Weight', slant: 'Slant', ink: 'Colour of the text', align: 'Alignment', width: 'Width',
+    face: 'Typeface', size: 'Type size', weight: 'Weight', slant: 'Slant', ink: 'Colour of the text', align: 'Alignment', caption: 'Caption', width: 'Width',
     line: 'Connector', lineThick: 'Connector, thickness', lineTaper: 'Connector, taper', lineDash: 'Connector, dash', lineChalk: 'Connector, colour',
     gap: 'Space to siblings', reach: 'Space to the parent',
 }
 export const fieldNames = Object.keys(fieldLabels)
 
 const all: Readonly<Record<string, readonly Choice[]>> = {
-    shape: shapes, edgeDash: dashes, face: faces, weight: weights, slant: slants, align: aligns,
+    shape: shapes, edgeDash: dashes, face: faces, weight: weights, slant: slants, align: aligns, caption: captionPlaces,
     line: lines, lineTaper: tapers, lineDash: dashes,
 }
 

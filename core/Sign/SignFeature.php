@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Sign;
+
+use ChalkTree\Arrange\Scene;
+use ChalkTree\Edit\Recorder;
+use ChalkTree\Edit\Settles;
+use ChalkTree\Face\PutsInBoxes;
+use ChalkTree\Feature;
+use ChalkTree\Map\FeatureRow;
+use ChalkTree\Map\TopicMap;
+
+/** Signs on topics, stamps and tags, and the legend that says what they mean. */
+final class SignFeature implements Feature, PutsInBoxes, Settles
+{
+    public function rows(): array
+    {
+        return [TopicStamps::class, Tag::class, TopicTags::class, Meaning::class, LegendPlace::class];
+    }
+
+    public function edits(): array
+    {
+        return [PutTag::class, JoinTags::class, SayMeaning::class];
+    }
+
+    public function schema(): array
+    {
+        $text = ['type' => 'string'];
+
+        return [
+            'PutTag' => [
+                'name' => PutTag::name(),
+                'properties' => ['topics' => ['type' => 'array', 'items' => $text], 'tag' => $text, 'off' => ['type' => 'boolean']],
+                'required' => ['topics', 'tag'],
+            ],
+            'JoinTags' => ['name' => JoinTags::name(), 'properties' => ['tag' => $text, 'into' => $text], 'required' => ['tag', 'into']],
+            'SayMeaning' => ['name' => SayMeaning::name(), 'properties' => ['sign' => $text, 'means' => ['type' => ['string', 'null']]], 'required' => ['sign', 'means']],
+        ];
+    }
+
+    public function inBoxes(): array
+    {
+        return [TopicStamps::class, TopicTags::class];
+    }
+
+    public function parts(TopicMap $map, FeatureRow $row): array
+    {
+        if ($row instanceof TopicStamps) {
+            $signs = $row->signs();
+
+            return $signs === [] ? [] : [new StampsPart($signs)];
+        }
+        $tags = $row instanceof TopicTags ? array_values(array_filter(array_intersect_key($map->rowsOf(Tag::class), array_flip($row->tags())), fn (Tag $tag): bool => ! $tag->flag('hidden'))) : [];
+        usort($tags, fn (Tag $a, Tag $b): int => [$a->sameness(), $a->id] <=> [$b->sameness(), $b->id]);
+
+        return $tags === [] ? [] : [new TagsPart($tags)];
+    }
+
+    public function drawn(): array
+    {
+        return [LegendPlace::class];
+    }
+
+    public function marks(TopicMap $map, Scene $scene): iterable
+    {
+        $places = array_filter($map->rowsOf(LegendPlace::class), fn (LegendPlace $place): bool => $place->flag('shown'));
+        $legend = $places === [] ? null : Legend::onBoard($map);
+        if ($legend !== null && $legend->lines !== []) {
+            ksort($places);
+            yield (new LegendMark)->draw($places[array_key_first($places)], $legend, $scene);
+        }
+    }
+
+    /** Tags of one name, as renaming and copying from other maps bring about, become one: the older. */
+    public function settle(TopicMap $map, Recorder $recorder): void
+    {
+        $tags = $map->rowsOf(Tag::class);
+        ksort($tags);
+        $known = [];
+        foreach ($tags as $id => $tag) {
+            $into = $known[$tag->sameness()] ??= (string) $id;
+            if ($into !== (string) $id) {
+                JoinTags::join($map, $recorder, (string) $id, $into);
+            }
+        }
+    }
+}

@@ -1,0 +1,24 @@
+import { useCamera } from '@/board/cameraStore'
+import { useMap } from '@/stores/map'
+import type { Feature } from '../feature'
+import { pictureActions } from './actions'
+import PictureHandles from './PictureHandles.vue'
+import PictureOverlay from './PictureOverlay.vue'
+import PicturePage from './PicturePage.vue'
+import PictureSection from './PictureSection.vue'
+import { usePictures } from './pictureStore'
+
+export const picture: Feature = {
+    name: 'picture', actions: pictureActions, desk: [{ in: 'Files', component: PictureSection }], trayPages: [{ name: 'Pictures', component: PicturePage }],
+    onBoard: PictureHandles, overlay: PictureOverlay,
+    // What programs put on the clipboard beside a text that they copy is not meant.
+    paste: (data) => {
+        const files = [...data.files].filter((file) => file.type.startsWith('image/'))
+        if (files.length === 0 || data.getData('text/plain') !== '') {
+            return false
+        }
+        const { current } = useMap()
+        void usePictures().bring(files, current === null ? useCamera().freePoint() : { topic: current })
+        return true
+    },
+}

@@ -13,6 +13,7 @@ use ChalkTree\Map\TopicMap;
 use ChalkTree\Picture\PictureFile;
 use ChalkTree\Picture\TopicPicture;
 use Illuminate\Contracts\Filesystem\Filesystem;
+use Illuminate\Database\Eloquent\Builder;
 
 /**
  * The files of pictures, kept by what is in them, and which maps may show them: those that they were brought into, and
@@ -91,7 +92,7 @@ final readonly class KeptPictures
         if (PictureRecord::query()->where('map_id', $map->id)->where('hash', $hash)->exists()) {
             return true;
         }
-        $other = PictureRecord::query()->where('hash', $hash)->whereIn('map_id', $person->maps()->pluck('id'))->first();
+        $other = PictureRecord::query()->where('hash', $hash)->where(fn (Builder $of) => $of->whereIn('map_id', $person->maps()->pluck('id')))->first();
         if ($other !== null) {
             $this->allow($map->id, $other);
         }

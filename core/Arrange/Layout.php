@@ -128,10 +128,10 @@ final class Layout
         $scope = $view->scope !== null && $map->has($view->scope) ? $view->scope : null;
         $this->root = $scope ?? $map->sheet()->root;
         $isAlike = $this->looks->read($map);
-        // Where the look of the whole map is another, everything may be drawn otherwise.
+        $isAlike = $this->faces->read($map) && $isAlike;
+        // Where something is said otherwise of the map as a whole, everything may be drawn otherwise.
         $stale = $touched === null || ! $isAlike ? null : $this->stale($map, [...$touched, ...$this->renumbered($before)]);
         $this->inheritance->read($map, $this->root);
-        $this->faces->read($map);
         $this->apart = $map->rowsOf(Apart::class);
         $todo = [];
         $left = [];

@@ -83,7 +83,7 @@ final class PartsWriter
         }
 
         // One that is not there any more keeps its room.
-        return "<rect {$at} rx=\"6\" fill=\"none\" stroke=\"".$this->paint('soft').'" stroke-dasharray="5 5"/>';
+        return "<rect {$at} rx=\"6\" fill=\"none\" stroke=\"".$this->paint('soft').'" stroke-dasharray="5 5">'.$title.'</rect>';
     }
 
     private function paint(string $role): string

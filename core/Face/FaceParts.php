@@ -19,25 +19,41 @@ final class FaceParts
     /** @var list<array{PutsInBoxes, array<string, FeatureRow>}> features with their rows by topic, those that have any */
     private array $sources = [];
 
+    /** @var array<class-string<FeatureRow>, array<string, FeatureRow>> what is said of the map as a whole */
+    private array $ofMap = [];
+
     public function __construct()
     {
         $this->note = new NotePart;
     }
 
-    /** From now on for this map, as it is now. */
-    public function read(TopicMap $map): void
+    /**
+     * From now on for this map, as it is now.
+     *
+     * @return bool whether what is said of the map as a whole, as of a tag, is what it was
+     */
+    public function read(TopicMap $map): bool
     {
+        $before = $this->map === null ? null : $this->ofMap;
         $this->map = $map;
-        $this->sources = [];
+        $this->sources = $this->ofMap = [];
         foreach (Features::all() as $feature) {
             if ($feature instanceof PutsInBoxes) {
                 $this->readRows($map, $feature);
             }
         }
+
+        // The same rows are the same objects, mostly.
+        return $before === null || $before == $this->ofMap;
     }
 
     private function readRows(TopicMap $map, PutsInBoxes $feature): void
     {
+        foreach ($feature->rows() as $class) {
+            if ($class::isOfMap() && $class::isDrawnByLooks()) {
+                $this->ofMap[$class] = $map->rowsOf($class);
+            }
+        }
         foreach ($feature->inBoxes() as $class) {
             $rows = $map->rowsOf($class);
             if ($rows !== []) {

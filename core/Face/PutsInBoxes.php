@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace ChalkTree\Face;
 
+use ChalkTree\Feature;
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\TopicMap;
 
-/** A feature that puts something into the boxes of topics: what that is, rows of which there is one a topic say. */
-interface PutsInBoxes
+/** A feature that puts something into the boxes of topics: what that is, rows of which there is one a topic say, and rows of the map that these may call. */
+interface PutsInBoxes extends Feature
 {
     /** @return list<class-string<FeatureRow>> the sorts of those rows */
     public function inBoxes(): array;

@@ -6,12 +6,11 @@ namespace ChalkTree\Picture;
 
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Face\PutsInBoxes;
-use ChalkTree\Feature;
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\TopicMap;
 
 /** Pictures in topics. */
-final class PictureFeature implements Feature, PutsInBoxes
+final class PictureFeature implements PutsInBoxes
 {
     public function rows(): array
     {
@@ -35,7 +34,7 @@ final class PictureFeature implements Feature, PutsInBoxes
 
     public function parts(TopicMap $map, FeatureRow $row): array
     {
-        return $row instanceof TopicPicture && $row->text('source') !== '' ? [new PicturePart($row, $map->find($row->id)?->title === '')] : [];
+        return $row instanceof TopicPicture && $row->text('source') !== '' ? [new PicturePart($row, $map->find($row->id)->title ?? '')] : [];
     }
 
     public function drawn(): array

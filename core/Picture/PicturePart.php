@@ -9,6 +9,7 @@ use ChalkTree\Face\Area;
 use ChalkTree\Face\FacePart;
 use ChalkTree\Face\FacePlace;
 use ChalkTree\Look\Look;
+use ChalkTree\Text\InlineMarkdown;
 use ChalkTree\Text\Wrapper;
 
 /** The picture in a topic. */
@@ -17,9 +18,12 @@ final readonly class PicturePart implements FacePart
     /** What keeps it from the text. */
     private const GAP = 8.0;
 
-    /** @param  bool  $isAlone  whether there is no title beside which it could stand */
-    public function __construct(private TopicPicture $picture, private bool $isAlone)
+    private bool $isAlone;
+
+    /** @param  string  $title  of its topic; without one it stands alone, and instead of one it says it to those who cannot see it */
+    public function __construct(private TopicPicture $picture, private string $title)
     {
+        $this->isAlone = $title === '' || $picture->text('place') === 'instead';
     }
 
     public function place(Look $look): FacePlace
@@ -65,6 +69,13 @@ final readonly class PicturePart implements FacePart
             default => $area->y,
         };
 
-        return [Primitive::picture('picture', $this->picture->text('source'), [round($x, 2), round($y, 2), $w, $h], $this->picture->text('about'))];
+        return [Primitive::picture('picture', $this->picture->text('source'), [round($x, 2), round($y, 2), $w, $h], $this->about())];
+    }
+
+    private function about(): string
+    {
+        $about = $this->picture->text('about');
+
+        return $about === '' && $this->isAlone ? InlineMarkdown::plain($this->title) : $about;
     }
 }

@@ -42,6 +42,9 @@ final readonly class SafeSvg
         $text = (string) preg_replace('/<!DOCTYPE[^>\[]{0,300}>/', '', $bytes, 1);
         $document = self::document($text);
         $root = $document->documentElement;
+        if (str_contains((string) preg_replace('/^(\xef\xbb\xbf)?\s*<\?xml\s[^>]{0,300}\?>/', '', $text), '<?')) {
+            throw self::refers();
+        }
         if ($root === null || $root->localName !== 'svg' || $root->namespaceURI !== self::SVG) {
             throw new UnusablePicture('This SVG does not say that it is one.');
         }

@@ -69,7 +69,7 @@ final readonly class TopicPicture extends FeatureRow
         $wide = max(1, $this->number('wide') ?? 1);
         $ratio = max(1, $this->number('high') ?? 1) / $wide;
         $most = $this->isDrawing() ? self::DRAWING : min(self::FILE, max($wide, (int) ($wide * $ratio)));
-        $width = (float) ($this->number('width') ?? round($most / max(1.0, $ratio)));
+        $width = (float) ($this->number('width') ?? $most / max(1.0, $ratio));
         $height = $width * $ratio;
         if ($height > Bounds::WIDEST) {
             [$width, $height] = [$width * Bounds::WIDEST / $height, (float) Bounds::WIDEST];

@@ -24,7 +24,7 @@ final class Sign
     public static function isName(string $sign): bool
     {
         return preg_match(self::FORM, $sign, $m) === 1 && match ($m[1]) {
-            'stamp' => Stamp::tryFrom($m[2]) !== null || preg_match('/^[1-9\p{Lu}\p{Lo}]$/uD', $m[2]) === 1 || (preg_match('/^[\p{L}\p{N}]$/uD', $m[2]) === 1 && mb_strtoupper($m[2]) === $m[2]),
+            'stamp' => Stamp::tryFrom($m[2]) !== null || preg_match('/^[1-9]$/D', $m[2]) === 1 || (preg_match('/^\p{L}$/uD', $m[2]) === 1 && mb_strtoupper($m[2]) === $m[2]),
             'chalk' => Palette::isName($m[2]),
             default => in_array($m[2], Shapes::names(), true),
         };

@@ -8,12 +8,11 @@ use ChalkTree\Arrange\Scene;
 use ChalkTree\Edit\Recorder;
 use ChalkTree\Edit\Settles;
 use ChalkTree\Face\PutsInBoxes;
-use ChalkTree\Feature;
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\TopicMap;
 
 /** Signs on topics, stamps and tags, and the legend that says what they mean. */
-final class SignFeature implements Feature, PutsInBoxes, Settles
+final class SignFeature implements PutsInBoxes, Settles
 {
     public function rows(): array
     {

@@ -30,7 +30,7 @@ final readonly class TopicStamps extends FeatureRow
 
         return [
             'rank' => Field::number(1, 9)->called('stamp of a number')->asked(),
-            'letter' => Field::formed(fn (string $letter): bool => preg_match('/^[\p{L}\p{N}]$/uD', $letter) === 1, 8, 'be one letter')->called('stamp of a letter')->asked(),
+            'letter' => Field::formed(fn (string $letter): bool => preg_match('/^\p{L}$/uD', $letter) === 1, 8, 'be one letter')->called('stamp of a letter')->asked(),
         ] + $flags;
     }
 

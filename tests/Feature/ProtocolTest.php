@@ -2,14 +2,18 @@
 
 declare(strict_types=1);
 
+use App\Pictures\KeptPictures;
 use App\Store\MapAnswers;
 use ChalkTree\Edit\Edits;
 use ChalkTree\Feature;
 use ChalkTree\Features;
 use ChalkTree\Map\Ids;
+use ChalkTree\Picture\PictureFile;
+use Illuminate\Support\Facades\Storage;
 use Illuminate\Testing\TestResponse;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
+use Tests\Support\Photos;
 
 /** Holds data to a shape of the wire schema. */
 function expectShape(string $shape, mixed $data): void
@@ -30,12 +34,13 @@ function examples(): array
 }
 
 it('answers every request on the page about the protocol as the page says', function () {
+    Storage::fake('local');
     $tove = $this->person();
     $named = 0;
     foreach (examples() as $example) {
         $this->actingAs($tove->fresh());
         $map = $this->mapOf($tove);
-        $fill = fn (string $text): string => strtr($text, ['{map}' => $map->id, '{topic}' => $this->id($map, 'Lanterns'), '{edit}' => Ids::next(), '{folder}' => app(App\Library\Folders::class)->make($tove, 'A folder', null)->id]);
+        $fill = fn (string $text): string => strtr($text, ['{map}' => $map->id, '{topic}' => $this->id($map, 'Lanterns'), '{edit}' => Ids::next(), '{hash}' => app(KeptPictures::class)->add($map, PictureFile::read(Photos::png()))->hash, '{folder}' => app(App\Library\Folders::class)->make($tove, 'A folder', null)->id]);
         $isJson = str_starts_with($example['body'], '{');
         /** @var TestResponse $answer */
         $answer = $isJson
@@ -61,7 +66,7 @@ it('answers every request on the page about the protocol as the page says', func
 it('makes every edit on the page, and each request fits its shape', function () {
     $this->actingAs($tove = $this->person());
     $map = $this->mapOf($tove);
-    $ids = ['{root}' => $map->root, '{topic}' => $this->id($map, 'Lanterns'), '{other}' => $this->id($map, 'Boats'), '{branch}' => $this->id($map, 'Willow'), '{new}' => Ids::next(), '{fresh}' => Ids::next(), '{split}' => Ids::next()];
+    $ids = ['{root}' => $map->root, '{topic}' => $this->id($map, 'Lanterns'), '{other}' => $this->id($map, 'Boats'), '{branch}' => $this->id($map, 'Willow'), '{new}' => Ids::next(), '{fresh}' => Ids::next(), '{split}' => Ids::next(), '{tag}' => Ids::next()];
     preg_match_all('/```json edit\n(.*?)\n```/s', (string) file_get_contents(dirname(__DIR__, 2).'/docs/protocol.md'), $m);
     $seq = 0;
     foreach ($m[1] as $body) {
@@ -80,7 +85,7 @@ it('has every route on the page', function () {
     $shown = array_map(fn (array $one): string => $one['method'].' '.strtok(ltrim($one['path'], '/'), '?'), examples());
     foreach (app('router')->getRoutes() as $route) {
         if (str_starts_with($route->uri(), 'api/')) {
-            $written = strtr($route->uri(), ['{starter}' => 'week-ahead', '{seq}' => '0', '{colour}' => 'ffd84d']);
+            $written = strtr($route->uri(), ['{starter}' => 'week-ahead', '{seq}' => '0', '{colour}' => 'ffd84d', '{size}' => 'small']);
             expect($shown)->toContain($route->methods()[0].' '.$written);
         }
     }

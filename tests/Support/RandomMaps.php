@@ -20,7 +20,14 @@ use ChalkTree\Map\NewMap;
 use ChalkTree\Map\Sheet;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Picture\TopicPicture;
 use ChalkTree\Shape\Shapes;
+use ChalkTree\Sign\LegendPlace;
+use ChalkTree\Sign\Meaning;
+use ChalkTree\Sign\Stamp;
+use ChalkTree\Sign\Tag;
+use ChalkTree\Sign\TopicStamps;
+use ChalkTree\Sign\TopicTags;
 use ChalkTree\Text\TypeFace;
 
 /** Random maps, and random edits that may or may not fit them. */
@@ -47,6 +54,21 @@ final class RandomMaps
                 $map->put(TopicLook::fromFields((string) $id, self::look($chance) + ['width' => $chance->int(60, 400)]));
             }
         }
+        $tags = array_map(fn (string $name): Tag => Tag::fromFields(Ids::next(), ['name' => $name, 'chalk' => $chance->pick(['tide', 'coral'])]), ['by boat', 'paid', 'wet']);
+        array_map($map->put(...), $tags);
+        foreach (array_keys($map->all()) as $id) {
+            if ($chance->yes(8)) {
+                $map->put(TopicStamps::fromFields((string) $id, self::stamps($chance)));
+                $map->put(TopicTags::fromFields((string) $id, [])->having(array_map(fn (Tag $tag): string => $tag->id, array_slice($tags, 0, $chance->int(1, 3)))));
+            }
+            if ($chance->yes(6)) {
+                $map->put(TopicPicture::fromFields((string) $id, self::picture($chance)));
+            }
+        }
+        if ($chance->yes(30)) {
+            $map->put(LegendPlace::fromFields(Ids::next(), ['shown' => true]));
+            $map->put(Meaning::of('stamp:idea', 'to be tried'));
+        }
         if ($chance->yes(30)) {
             $map->put(MapLook::fromFields(Ids::next(), ['whole' => $chance->pick(Looks::names()), 'chalks' => $chance->pick(MapLook::CHALKS), 'mirrored' => $chance->yes(33)]));
             $map->put(LevelLook::fromFields(Ids::next(), ['level' => $chance->int(0, 3)] + self::look($chance)));
@@ -55,12 +77,25 @@ final class RandomMaps
         return $map;
     }
 
+    /** @return array<string, scalar> some stamps */
+    private static function stamps(Chance $chance): array
+    {
+        return [$chance->pick(Stamp::cases())->value => true, $chance->pick(Stamp::cases())->value => true, 'rank' => $chance->int(1, 9)] + ($chance->yes(30) ? ['letter' => 'K'] : []);
+    }
+
+    /** @return array<string, scalar|null> */
+    private static function picture(Chance $chance): array
+    {
+        return ['source' => $chance->pick(['drawing:red-apple', 'file:'.str_repeat('ab', 32)]), 'place' => $chance->pick([null, ...TopicPicture::PLACES]), 'width' => $chance->pick([null, 20, 300]), 'wide' => $chance->int(1, 900), 'high' => $chance->int(1, 900)];
+    }
+
     /** @return array<string, scalar|null> something of a look */
     private static function look(Chance $chance): array
     {
         return [
             'shape' => $chance->pick([null, ...Shapes::names()]), 'size' => $chance->pick([null, null, 9, 28]), 'face' => $chance->pick([null, ...TypeFace::names()]),
             'fill' => $chance->pick([null, 'none', 'tint:coral']), 'line' => $chance->pick([null, ...LookFields::LINES]), 'lineDash' => $chance->pick([null, 'dotted']),
+            'caption' => $chance->pick([null, 'above']),
             'gap' => $chance->pick([null, 0, 60]), 'reach' => $chance->pick([null, 20, 90]),
         ];
     }
@@ -87,7 +122,22 @@ final class RandomMaps
 
         $parked = [...array_map(strval(...), array_keys($map->parked())), Ids::next()];
 
-        return match ($chance->int(1, 40)) {
+        $tags = [Ids::next(), ...array_keys($map->rowsOf(Tag::class))];
+
+        return match ($chance->int(1, 42)) {
+            41 => $chance->pick([
+                ['name' => 'row.set', 'type' => 'stamps', 'topics' => $some(), 'fields' => self::stamps($chance)],
+                ['name' => 'row.set', 'type' => 'stamps', 'topics' => $some(), 'fields' => ['done' => false, 'rank' => null]],
+                ['name' => 'topic.tag', 'topics' => $some(), 'tag' => $chance->pick($tags), 'off' => $chance->yes(30)],
+                ['name' => 'row.set', 'type' => 'tag', 'row' => $chance->pick($tags), 'fields' => ['name' => $chance->pick(['paid', 'Wet', 'new', 'old'])]],
+                ['name' => 'tag.join', 'tag' => $chance->pick($tags), 'into' => $chance->pick($tags)],
+                ['name' => 'sign.mean', 'sign' => $chance->pick(['stamp:idea', 'stamp:3', 'chalk:tide', 'shape:oval']), 'means' => $chance->pick([null, 'to be tried'])],
+                ['name' => 'row.set', 'type' => 'legend', 'row' => array_key_first($map->rowsOf(LegendPlace::class)) ?? Ids::next(), 'fields' => ['shown' => $chance->yes(70), 'x' => $chance->pick([null, 40])]],
+            ]),
+            42 => $chance->pick([
+                ['name' => 'row.set', 'type' => 'picture', 'topics' => $some(), 'fields' => self::picture($chance)],
+                ['name' => 'picture.move', 'topic' => $chance->pick([...$ids, ...array_keys($map->rowsOf(TopicPicture::class))]), 'to' => $chance->pick($ids)],
+            ]),
             1, 2, 3, 4 => ['name' => 'topic.add', 'topic' => ['id' => Ids::next(), 'title' => self::title($chance), 'children' => $chance->yes(20) ? [['title' => $chance->word()], ['children' => [['note' => 'n']]]] : []]] + $place(),
             5 => ['name' => 'topic.retitle', 'topic' => $chance->pick($ids), 'title' => self::title($chance)],
             6 => ['name' => 'topic.caption', 'topics' => $some(), 'caption' => $chance->word()],

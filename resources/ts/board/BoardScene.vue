@@ -56,7 +56,7 @@ const labelled = computed(() => new Set(labels.value.map((label) => label.id)))
 const ASIDE = 90
 
 /** Pictures are seen from farther away than titles are read. */
-const LEAST_PICTURE = 10
+const LEAST_PICTURE = 18
 const showsPicture = (slip: DrawnSlip, scale: number): boolean => slip.title !== undefined && slip.parts.some((part) => 'picture' in part && (part.box[2] ?? 0) * scale >= LEAST_PICTURE)
 
 /** The slips and connectors to be drawn. Both go over every topic at every change, so they make nothing on the way. */
@@ -73,7 +73,7 @@ const visible = computed(() => {
         }
         const isDrawn = isLegible(slip)
         const isNear = box.x - ASIDE < right && x < box.x + box.w + ASIDE && box.y < bottom && y < box.y + box.h
-        if (isNear && (isDrawn || showsPicture(slip, scale) || (chosen.includes(id) && !labelled.value.has(id)))) {
+        if (isNear && (isDrawn || ((chosen.includes(id) || showsPicture(slip, scale)) && !labelled.value.has(id)))) {
             seen.push({ slip, box })
         }
         if (!isDrawn || slip.connector === null) {

@@ -149,7 +149,7 @@ function doubleClick(event: MouseEvent): void {
 }
 
 function showAll(glides = true): void {
-    const all = frameAround(camera.boxes.values())
+    const all = frameAround([...camera.boxes.values(), ...[...map.marks.values()].flatMap(({ box }) => (box === undefined ? [] : [{ x: box[0] ?? 0, y: box[1] ?? 0, w: box[2] ?? 0, h: box[3] ?? 0 }]))])
     if (all !== null) {
         fit(all, glides)
     }

@@ -39,7 +39,7 @@ function step(by: number): void {
 </template>
 
 <style scoped>
-.tray { flex: none; background: var(--slip); border-top: 1px solid var(--edge); }
+.tray { position: relative; flex: none; background: var(--slip); border-top: 1px solid var(--edge); }
 [role=tablist] { display: flex; gap: 4px; padding: 0 12px; }
 button { border: 0; border-bottom: 3px solid transparent; background: none; color: var(--soft); font: 14px 'Atkinson Hyperlegible'; padding: 5px 8px 3px; cursor: pointer; }
 button:hover { color: var(--ink); }

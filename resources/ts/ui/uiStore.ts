@@ -61,6 +61,9 @@ export const useUi = defineStore('ui', () => {
         setTimeout(() => {
             const first = document.querySelector<HTMLElement>(`.tray .page[data-page="${trayPage.value}"] :is(input, button)`)
             first?.focus()
+            if (first instanceof HTMLInputElement) {
+                first.select()
+            }
             if (first === null && tries > 0) {
                 turnToTray(page, tries - 1)
             }

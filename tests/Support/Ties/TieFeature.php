@@ -8,11 +8,10 @@ use ChalkTree\Arrange\Scene;
 use ChalkTree\Draw\Primitive;
 use ChalkTree\Draw\SceneMark;
 use ChalkTree\Face\PutsInBoxes;
-use ChalkTree\Feature;
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\TopicMap;
 
-final class TieFeature implements Feature, PutsInBoxes
+final class TieFeature implements PutsInBoxes
 {
     public function rows(): array
     {

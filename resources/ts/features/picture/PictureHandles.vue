@@ -16,6 +16,9 @@ const camera = useCamera()
 const pictures = usePictures()
 const walk = useWalk()
 
+/** Smaller ones on the screen nobody takes by a corner. */
+const LEAST = 22
+
 const part = computed(() => {
     const slip = map.current === null || map.editing !== null || walk.at !== null ? undefined : camera.drawn.get(map.current)
     return slip?.parts.find((one) => 'picture' in one)
@@ -23,7 +26,7 @@ const part = computed(() => {
 const box = computed(() => {
     const at = part.value === undefined || map.current === null ? undefined : camera.boxes.get(map.current)
     const [x = 0, y = 0, w = 0, h = 0] = part.value !== undefined && 'picture' in part.value ? part.value.box : []
-    return at === undefined ? null : { x: at.x + x, y: at.y + y, w, h }
+    return at === undefined || w * camera.scale < LEAST ? null : { x: at.x + x, y: at.y + y, w, h }
 })
 const unit = computed(() => 1 / Math.max(0.05, camera.scale))
 
@@ -81,7 +84,7 @@ const coming = computed(() => pictures.coming.map((one, i) => {
         <template v-if="shift === null">
             <g class="grip" @pointerdown.stop.prevent="press('grip', $event)" @click.stop @dblclick.stop>
                 <title>Drag the picture into another topic, or onto the board</title>
-                <circle :cx="box.x" :cy="box.y" :r="9 * unit" />
+                <circle :cx="box.x" :cy="box.y" :r="7.5 * unit" />
                 <path :d="`M${box.x - 3.5 * unit} ${box.y}h${7 * unit}M${box.x} ${box.y - 3.5 * unit}v${7 * unit}`" />
             </g>
             <g class="corner" @pointerdown.stop.prevent="press('corner', $event)" @click.stop @dblclick.stop>

@@ -18,10 +18,14 @@ const found = shallowRef<readonly { name: string; label: string }[]>([])
 const of = ref(0)
 const isAsked = ref(false)
 const ask = latest()
+/** What was asked for when these were found. */
+let foundBy = ''
 async function find(): Promise<void> {
     const isWanted = ask.begin()
-    const answer = await api.drawings(words.value).catch(() => null)
+    const by = words.value
+    const answer = await api.drawings(by).catch(() => null)
     if (isWanted() && answer !== null) {
+        foundBy = by
         found.value = answer.drawings
         of.value = answer.of
         isAsked.value = true
@@ -52,7 +56,11 @@ function step(event: KeyboardEvent): void {
         all[Math.max(0, at + by)]?.focus()
     }
 }
-function first(): void {
+async function first(): Promise<void> {
+    // Enter may come before the answer does.
+    if (foundBy !== words.value) {
+        await find()
+    }
     const one = found.value[0]
     if (one !== undefined) {
         pictures.draw(one.name)

@@ -57,8 +57,8 @@ function add(): void {
         <p v-if="signs.legend.length === 0">Nothing yet. Stamps come here when they are put on topics; say what they mean, so that everyone reads them alike.</p>
         <ul>
             <li v-for="line in signs.legend" :key="line.sign">
-                <button class="sign" :class="{ on: signs.narrowed === line.sign }" :aria-pressed="signs.narrowed === line.sign" :aria-label="`Show only ${line.means === '' ? line.words : line.means}, ${line.count}`" title="Lets all else stand back" @click="signs.narrow(line.sign)"><SignShape :parts="line.parts" /><b>{{ line.count }}</b></button>
-                <NInput :default-value="line.means" size="small" :maxlength="200" :placeholder="`${line.words}: what does it mean?`" :input-props="{ 'aria-label': `What ${line.words} means` }" @change="(text: string) => signs.mean(line.sign, text)" />
+                <button class="only" :class="{ on: signs.narrowed === line.sign }" :aria-pressed="signs.narrowed === line.sign" :aria-label="`Show only ${line.means === '' ? line.words : line.means}, ${line.count}`" title="Lets all else stand back" @click="signs.narrow(line.sign)"><SignShape :parts="line.parts" /><b>{{ line.count }}</b></button>
+                <NInput :default-value="line.means" size="small" :maxlength="200" :placeholder="`${line.words} means …`" :input-props="{ 'aria-label': `What ${line.words} means` }" @change="(text: string) => signs.mean(line.sign, text)" />
             </li>
         </ul>
         <h3>A chalk or a shape</h3>
@@ -85,9 +85,9 @@ h3 { margin: 10px 0 0; font-size: 13.5px; }
 p { margin: 0; color: var(--soft); font-size: 13.5px; }
 ul { list-style: none; margin: 0; padding: 0; display: flex; flex-direction: column; gap: 6px; }
 li { display: flex; align-items: center; gap: 6px; }
-.sign { display: flex; align-items: center; gap: 5px; min-width: 52px; border: 1px solid transparent; border-radius: 7px; background: none; color: var(--ink); padding: 3px 4px; cursor: pointer; font: 13px 'Atkinson Hyperlegible'; }
-.sign:hover, .sign:focus-visible { border-color: var(--edge); outline: 2px solid var(--tide); }
-.sign.on { box-shadow: inset 0 -3px 0 var(--tide); }
+.only { display: flex; align-items: center; gap: 5px; min-width: 52px; border: 1px solid transparent; border-radius: 7px; background: none; color: var(--ink); padding: 3px 4px; cursor: pointer; font: 13px 'Atkinson Hyperlegible'; }
+.only:hover, .only:focus-visible { border-color: var(--edge); outline: 2px solid var(--tide); }
+.only.on { box-shadow: inset 0 -3px 0 var(--tide); }
 .add { display: flex; flex-direction: column; gap: 6px; align-items: flex-start; }
 .add > .n-select, .add > .n-input { width: 100%; }
 .tags b { font-weight: 400; color: var(--soft); font-size: 13px; }

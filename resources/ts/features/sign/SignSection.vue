@@ -3,6 +3,8 @@ import { NAutoComplete, NButton } from 'naive-ui'
 import { computed, onMounted, ref } from 'vue'
 import { useActions } from '@/actions/useActions'
 import { useBeside } from '@/stores/beside'
+import { usePreferences } from '@/stores/preferences'
+import { useUi } from '@/ui/uiStore'
 import MeaningOffer from './MeaningOffer.vue'
 import SignShape from './SignShape.vue'
 import { useSigns } from './signStore'
@@ -11,6 +13,8 @@ import TagChip from './TagChip.vue'
 /** The stamps and tags of what is chosen; a press takes one off. */
 const beside = useBeside()
 const signs = useSigns()
+const preferences = usePreferences()
+const ui = useUi()
 const { run } = useActions()
 onMounted(signs.load)
 
@@ -31,7 +35,7 @@ function put(name: string): void {
         <button v-for="stamp in stamps" :key="stamp.sign" class="stamp" :class="{ some: !signs.isOnAll(stamp.sign) }" :aria-label="`Take the stamp ${stamp.words} off`" :title="`${signs.wordsOf(stamp.sign)}. A press takes it off.`" @click="signs.isOnAll(stamp.sign) ? signs.toggle(stamp.sign) : signs.toggle(stamp.sign, beside.chosen.filter((id) => signs.isOn(beside.tree, id, stamp.sign)))"><SignShape :parts="stamp.parts" /></button>
         <NButton size="tiny" secondary @click="run('sign.stamps')">Put one on</NButton>
     </div>
-    <MeaningOffer />
+    <MeaningOffer v-if="!preferences.trayOpen || ui.trayPage !== 'Stamps'" />
     <div class="line">
         <span class="words">Tags</span>
         <TagChip v-for="tag in tags" :key="tag.id" :tag="tag" :class="{ some: !signs.allHave(tag.id) }" :aria-label="`Take the tag ${tag.name} off`" title="A press takes it off." @click="signs.toggleTag(tag.id, beside.chosen.filter((id) => signs.tagsOf(id).some((one) => one.id === tag.id)))" />

@@ -66,5 +66,6 @@ const { press, release, isClick } = useTrayDrag((sign: string, topic) => signs.t
 .stamp.on { box-shadow: inset 0 -3px 0 var(--tide); font-weight: 700; }
 kbd { font: 11.5px 'Atkinson Hyperlegible'; color: var(--soft); }
 .letter { width: 72px; }
-.offered { margin-top: 8px; }
+/* Beside the names of the pages, where there is room. */
+.offered { position: absolute; right: 12px; top: 1px; max-width: calc(100% - 330px); flex-wrap: nowrap; }
 </style>

@@ -62,19 +62,39 @@ final readonly class KeptPictures
     }
 
     /**
-     * Lets a map show what an edit has brought into it, if this person may see that in another map of theirs.
+     * Lets a map show what an edit has brought into it, if this person may see that in another map of theirs. What the map
+     * showed before it may show again.
      *
      * @throws InvalidEdit where it is nowhere to be seen for them
      */
-    public function admit(MapRecord $map, Person $person, Changes $changes): void
+    public function admit(MapRecord $record, TopicMap $map, Person $person, Changes $changes): void
     {
+        $brought = $before = $changed = [];
         foreach ($changes->all as $change) {
-            $source = $change->type === TopicPicture::type() ? $change->after['source'] ?? null : null;
-            $hash = is_string($source) && str_starts_with($source, 'file:') ? substr($source, 5) : null;
-            if ($hash !== null && ! $this->isAdmitted($map, $person, $hash)) {
+            if ($change->type === TopicPicture::type()) {
+                $brought[] = self::hashIn($change->after);
+                $before[] = self::hashIn($change->before);
+                $changed[$change->id] = true;
+            }
+        }
+        $brought = array_diff(array_filter($brought), $before);
+        if ($brought === []) {
+            return;
+        }
+        $others = array_map(fn (TopicPicture $row): ?string => $row->file(), array_diff_key($map->rowsOf(TopicPicture::class), $changed));
+        foreach (array_diff($brought, $others) as $hash) {
+            if (! $this->isAdmitted($record, $person, $hash)) {
                 throw new InvalidEdit('This picture is not among yours. Bring its file into the map.', 'fields');
             }
         }
+    }
+
+    /** @param  array<string, mixed>|null  $fields */
+    private static function hashIn(?array $fields): ?string
+    {
+        $source = $fields['source'] ?? null;
+
+        return is_string($source) && str_starts_with($source, 'file:') ? substr($source, 5) : null;
     }
 
     /** The same for all that is in a map that was just made; what cannot be seen is left as an empty place. */

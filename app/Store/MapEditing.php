@@ -49,7 +49,7 @@ final readonly class MapEditing
             'undo' => $this->undo($record, $map, $person, new Arguments($edit->arguments)),
             'redo' => $this->redo($record, $map, $person),
             'history.return' => $this->return($record, $map, $edit),
-            default => $this->apply($map, $edit),
+            default => $this->apply($record, $map, $person, $edit),
         };
         $this->keep($record, $map, $person, $edit->id, $edit->name, $made);
         if ($kind !== 'do') {
@@ -59,11 +59,26 @@ final readonly class MapEditing
         return $changes;
     }
 
+    /**
+     * Lets the map show the pictures that an edit has brought.
+     *
+     * @throws Refusal having changed nothing
+     */
+    private function admit(MapRecord $record, TopicMap $map, Person $person, Changes $changes): void
+    {
+        try {
+            $this->pictures->admit($record, $map, $person, $changes);
+        } catch (Refusal $refusal) {
+            $changes->reversed()->applyTo($map, new Recorder($map));
+
+            throw $refusal;
+        }
+    }
+
     /** @param  array{string, string, string, Changes}  $made */
     private function keep(MapRecord $record, TopicMap $map, Person $person, string $id, string $name, array $made): void
     {
         [$kind, $step, $summary, $changes] = $made;
-        $this->pictures->admit($record, $person, $changes);
         $this->log->append($record, $person, $id, $step, $kind, $name, $summary, $changes);
         $this->store->save($record, $map, $changes);
         $record->save();
@@ -94,10 +109,11 @@ final readonly class MapEditing
     }
 
     /** @return array{string, string, string, Changes} */
-    private function apply(TopicMap $map, EditBody $body): array
+    private function apply(MapRecord $record, TopicMap $map, Person $person, EditBody $body): array
     {
         $edit = $body->edit();
         $changes = Edits::apply($edit, $map, CarbonImmutable::now()->getTimestamp());
+        $this->admit($record, $map, $person, $changes);
 
         return ['do', $body->step, $edit->sentence($map), $changes];
     }

@@ -87,15 +87,20 @@ final class Sign
         ];
     }
 
-    /** @return list<Primitive> a sign, 18 high and at most 22 wide */
-    public static function draw(string $sign, float $x, float $y, Advances $advances): array
+    /**
+     * A sign beside words.
+     *
+     * @param  float  $scale  by how much it is larger than 22 by 18
+     * @return list<Primitive>
+     */
+    public static function draw(string $sign, float $x, float $y, Advances $advances, float $scale = 1.0): array
     {
         $value = self::value($sign);
 
         return match (self::sort($sign)) {
-            'stamp' => self::stamp($sign, $x, $y, 17.0, $advances),
-            'chalk' => [Primitive::path('chalk', 'M'.($x + 2).' '.($y + 9).'h16', '', Palette::isName($value) ? "chalk:{$value}" : 'soft', 7.0)],
-            default => [Primitive::path('shape', self::moved(Shapes::called($value)->outline(22.0, 16.0, 4.0), $x, $y + 1), '', 'ink', 1.5)],
+            'stamp' => self::stamp($sign, $x, $y, 17.0 * $scale, $advances),
+            'chalk' => [Primitive::path('chalk', 'M'.round($x + 2 * $scale, 2).' '.round($y + 9 * $scale, 2).'h'.round(16 * $scale, 2), '', "chalk:{$value}", round(7.0 * $scale, 2))],
+            default => [Primitive::path('shape', self::moved(Shapes::called($value)->outline(22.0 * $scale, 16.0 * $scale, 4.0), $x, $y + $scale), '', 'ink', 1.5)],
         };
     }
 

@@ -8,12 +8,17 @@ use ChalkTree\Arrange\Scene;
 use ChalkTree\Edit\Recorder;
 use ChalkTree\Edit\Settles;
 use ChalkTree\Face\PutsInBoxes;
+use ChalkTree\Look\LookResolver;
+use ChalkTree\Look\Looks;
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\TopicMap;
 
 /** Signs on topics, stamps and tags, and the legend that says what they mean. */
 final class SignFeature implements PutsInBoxes, Settles
 {
+    /** The level of topics in whose type the legend is set. */
+    private const TYPE = 2;
+
     public function rows(): array
     {
         return [TopicStamps::class, Tag::class, TopicTags::class, Meaning::class, LegendPlace::class];
@@ -68,7 +73,9 @@ final class SignFeature implements PutsInBoxes, Settles
         $legend = $places === [] ? null : Legend::onBoard($map);
         if ($legend !== null && $legend->lines !== []) {
             ksort($places);
-            yield (new LegendMark)->draw($places[array_key_first($places)], $legend, $scene);
+            $looks = new LookResolver(Looks::standard());
+            $looks->read($map);
+            yield (new LegendMark($looks->ofLevel(self::TYPE)))->draw($places[array_key_first($places)], $legend, $scene);
         }
     }
 

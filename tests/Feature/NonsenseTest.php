@@ -15,7 +15,7 @@ function everyRoute(MapRecord $map, Folder $folder): array
     $api = array_filter(Route::getRoutes()->getRoutes(), fn (OneRoute $route): bool => str_starts_with($route->uri(), 'api/') && $route->uri() !== 'api/sign-out');
     foreach ($api as $route) {
         foreach (array_diff($route->methods(), ['HEAD']) as $method) {
-            $all[] = [$method, '/'.str_replace(['{map}', '{folder}', '{seq}', '{topic}', '{starter}'], [$map->id, $folder->id, '0', $map->root, 'plan'], $route->uri())];
+            $all[] = [$method, '/'.str_replace(['{map}', '{folder}', '{seq}', '{topic}', '{starter}', '{hash}', '{size}', '{colour}'], [$map->id, $folder->id, '0', $map->root, 'plan', str_repeat('ab', 32), 'small', 'ffd84d'], $route->uri())];
         }
     }
 
@@ -25,7 +25,7 @@ function everyRoute(MapRecord $map, Folder $folder): array
 const FIELDS_OF_ALL = [
     'since', 'edits', 'all', 'pane', 'folded', 'outlineFolded', 'chosen', 'scope', 'outlineScope', 'x', 'y', 'scale', 'title', 'starter', 'folder', 'favourite', 'name',
     'format', 'to', 'board', 'as', 'width', 'topic', 'parent', 'text', 'html', 'source', 'headings', 'before', 'show', 'words', 'map', 'fields', 'find', 'with', 'hits',
-    'keys', 'email', 'token', 'password', 'id', 'edit', 'topics', 'lines', 'alone',
+    'keys', 'email', 'token', 'password', 'id', 'edit', 'topics', 'lines', 'alone', 'hash', 'size',
 ];
 
 beforeEach(function () {

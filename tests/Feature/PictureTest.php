@@ -15,7 +15,6 @@ use Illuminate\Testing\TestResponse;
 use Tests\Support\Photos;
 
 beforeEach(function () {
-    Storage::fake('local');
     $this->actingAs($this->tove = $this->person());
     $this->map = $this->mapOf($this->tove);
     $this->bring = fn (string $bytes, ?MapRecord $map = null): TestResponse => $this->call('POST', '/api/maps/'.($map ?? $this->map)->id.'/pictures', content: $bytes, server: ['HTTP_ACCEPT' => 'application/json']);
@@ -93,6 +92,8 @@ it('lets nobody else bring or see a picture', function () {
     ($this->read)($source, 'original', $own)->assertNotFound();
     ($this->put)($source, map: $own)->assertOk()->assertJsonPath('edits.0.status', 'refused');
     expect($this->topics($own)->rowsOf(TopicPicture::class))->toBe([]);
+    // The refused edit has left nothing in memory either: the next one goes on from the map as it was.
+    expect($this->sendEdits($own, [['name' => 'row.set', 'type' => 'picture', 'topics' => [$this->id($own, 'Boats')], 'fields' => ['width' => 90]]])->json('scene.slips'))->toBe([]);
     $this->flushSession();
     $this->app->make('auth')->forgetGuards();
     ($this->read)($source, 'small')->assertUnauthorized();

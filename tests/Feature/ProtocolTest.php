@@ -9,7 +9,6 @@ use ChalkTree\Feature;
 use ChalkTree\Features;
 use ChalkTree\Map\Ids;
 use ChalkTree\Picture\PictureFile;
-use Illuminate\Support\Facades\Storage;
 use Illuminate\Testing\TestResponse;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
@@ -34,7 +33,6 @@ function examples(): array
 }
 
 it('answers every request on the page about the protocol as the page says', function () {
-    Storage::fake('local');
     $tove = $this->person();
     $named = 0;
     foreach (examples() as $example) {

@@ -49,7 +49,7 @@ it('counts what is in a map, not what is in its trash', function () {
 
 it('makes a PNG of the width asked for, in the colours asked for', function (BoardTheme $board) {
     $scene = Layout::of(NewMap::from(new TopicDraft('Lantern', children: [new TopicDraft('灯笼'), new TopicDraft('🏮')])), new View)->scene();
-    $picture = imagecreatefromstring(app(Pictures::class)->png($scene, 'x', $board, 400));
+    $picture = imagecreatefromstring(app(Pictures::class)->png($this->mapOf($this->person()), $scene, 'x', $board, 400));
     $corner = imagecolorat($picture, 2, 2);
 
     expect(imagesx($picture))->toBe(400)
@@ -58,7 +58,7 @@ it('makes a PNG of the width asked for, in the colours asked for', function (Boa
 
 it('keeps a PNG of a huge map to a size that can be drawn', function () {
     $tall = NewMap::from(new TopicDraft('Tall', children: array_map(fn (int $n): TopicDraft => new TopicDraft("Topic {$n}"), range(1, 900))), arrangement: 'rightward');
-    $png = app(Pictures::class)->png(Layout::of($tall, new View)->scene(), 'x', BoardTheme::Day, 16_000);
+    $png = app(Pictures::class)->png($this->mapOf($this->person()), Layout::of($tall, new View)->scene(), 'x', BoardTheme::Day, 16_000);
     [$width, $height] = getimagesizefromstring($png);
 
     expect($width * $height)->toBeLessThanOrEqual(125_000_000)->and($height)->toBeGreaterThan(10_000);

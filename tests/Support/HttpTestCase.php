@@ -14,6 +14,7 @@ use ChalkTree\Map\TopicMap;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase;
+use Illuminate\Support\Facades\Storage;
 use Illuminate\Testing\TestResponse;
 
 /** Tests that send real requests through the whole application, on a database of their own. */
@@ -41,6 +42,8 @@ abstract class HttpTestCase extends TestCase
         $this->mockConsoleOutput = false;
         parent::setUp();
         $this->withoutVite();
+        // Files of pictures go where they are gone again.
+        Storage::fake('local');
     }
 
     public function person(string $email = 'tove@saltmere.example'): Person

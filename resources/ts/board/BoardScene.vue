@@ -2,6 +2,7 @@
 import { computed, watch } from 'vue'
 import { useWalk } from '@/show/walkStore'
 import { useDrag } from '@/stores/drag'
+import type { Mark } from '@/api/wire'
 import { features } from '@/features'
 import { useMap } from '@/stores/map'
 import { useNarrowing } from '@/stores/narrowing'
@@ -47,17 +48,17 @@ watch(shown, () => emit('drawn'), { flush: 'post' })
 
 const isLegible = (slip: DrawnSlip): boolean => isReadable(slip, props.painted.scale)
 const far = computed(() => shown.value.drawn.size > 0 && smallestType() * props.painted.scale < LEAST_TYPE)
+/** Pictures are seen from farther away than titles are read. */
+const LEAST_PICTURE = 18
+const showsPicture = (slip: DrawnSlip, scale: number): boolean => slip.title !== undefined && slip.parts.some((part) => 'picture' in part && (part.box[2] ?? 0) * scale >= LEAST_PICTURE)
+
 const labels = computed(() => {
     const { boxes, drawn, tree } = shown.value
-    return far.value ? farLabels({ boxes, slips: drawn, title: (id) => plainTitle(tree.topics.get(id)?.title ?? '') }, props.painted, props.painted.scale) : []
+    return far.value ? farLabels({ boxes, slips: drawn, isLeftOut: (slip) => showsPicture(slip, props.painted.scale), title: (id) => plainTitle(tree.topics.get(id)?.title ?? '') }, props.painted, props.painted.scale) : []
 })
 const labelled = computed(() => new Set(labels.value.map((label) => label.id)))
 /** Room beside a slip for what hangs on it, such as tally marks. */
 const ASIDE = 90
-
-/** Pictures are seen from farther away than titles are read. */
-const LEAST_PICTURE = 18
-const showsPicture = (slip: DrawnSlip, scale: number): boolean => slip.title !== undefined && slip.parts.some((part) => 'picture' in part && (part.box[2] ?? 0) * scale >= LEAST_PICTURE)
 
 /** The slips and connectors to be drawn. Both go over every topic at every change, so they make nothing on the way. */
 const visible = computed(() => {
@@ -90,6 +91,13 @@ const visible = computed(() => {
 })
 
 const narrowing = useNarrowing()
+/** Marks that can be read; of others, where they take room of their own, that room. */
+const marks = computed(() => {
+    const all = [...shown.value.marks.values()]
+    const isRead = ({ parts }: Mark): boolean => parts.every((part) => !('spans' in part) || part.size * props.painted.scale >= LEAST_TYPE - 0.5)
+    const near = far.value ? all.filter((mark) => mark.box !== undefined && isRead(mark)) : all
+    return { near, far: far.value ? all.filter((mark) => mark.box !== undefined && !isRead(mark)) : [] }
+})
 const isDimmed = (id: string): boolean => narrowing.isBack(id) || (walk.at !== null && walk.at !== id) || drag.ids.includes(id)
 const isChosen = (id: string): boolean => walk.at === null && shown.value.chosen.includes(id)
 const isParent = (id: string): boolean => childrenOf(shown.value.tree, id).length > 0
@@ -118,7 +126,8 @@ function stemOf(slip: DrawnSlip): number {
     <path
         v-for="{ slip, box } in visible.connectors" :key="slip.id" v-memo="[slip, box.x, box.y, walk.at !== null || isDimmed(slip.id)]" class="connector" :class="{ dimmed: walk.at !== null || isDimmed(slip.id) }"
         :d="slip.connector?.d" :style="connectorStyle(slip, box)" />
-    <MarkShape v-for="mark in far ? [] : shown.marks.values()" :key="mark.id" :mark="mark" :dimmed="walk.at !== null" @touch="(touch) => features.forEach((feature) => feature.touch?.(touch))" />
+    <rect v-for="{ id, box } in marks.far" :key="id" class="far-mark" :x="box?.[0]" :y="box?.[1]" :width="box?.[2]" :height="box?.[3]" />
+    <MarkShape v-for="mark in marks.near" :key="mark.id" :mark="mark" :dimmed="walk.at !== null" @touch="(touch) => features.forEach((feature) => feature.touch?.(touch))" />
     <SlipShape
         v-for="{ slip, box } in visible.seen" :key="slip.id" v-memo="memoOf(slip, box)" :slip="slip" :x="box.x + (shift?.id === slip.id ? shift.x : 0)" :y="box.y + (shift?.id === slip.id ? shift.y : 0)"
         :chosen="isChosen(slip.id)" :dimmed="isDimmed(slip.id)" :typing="slip.id === shown.typing || !isLegible(slip)"
@@ -130,5 +139,6 @@ function stemOf(slip: DrawnSlip): number {
 <style scoped>
 .connector { transition: transform 180ms ease-out, d 180ms ease-out, opacity 180ms; pointer-events: none; }
 .moving .connector { transition: none; }
+.far-mark { fill: var(--slip); stroke: var(--edge); vector-effect: non-scaling-stroke; pointer-events: none; }
 .connector.dimmed { opacity: var(--rest); }
 </style>

@@ -34,20 +34,22 @@ interface Scene {
     boxes: ReadonlyMap<string, Box>
     slips: ReadonlyMap<string, DrawnSlip>
     title: (id: string) => string
+    /** Topics that need no title, because something else of them can be seen. */
+    isLeftOut: (slip: DrawnSlip) => boolean
 }
 
 /**
  * The titles that are readable from afar: those of the upper levels first, each beside or over its bar where it covers
  * no other title and nothing that is drawn readable, cut with an ellipsis where it has to be.
  */
-export function farLabels({ boxes, slips, title }: Scene, painted: Box, scale: number): FarLabel[] {
+export function farLabels({ boxes, slips, title, isLeftOut }: Scene, painted: Box, scale: number): FarLabel[] {
     // Twice the window is painted, and a title should not hang over its edge.
     const seen = { x: painted.x + painted.w / 4, y: painted.y + painted.h / 4, w: painted.w / 2, h: painted.h / 2 }
     const taken: Box[] = []
     const levels: string[][] = []
     for (const [id, box] of boxes) {
         const slip = slips.get(id)
-        if (slip === undefined || !overlaps(box, painted)) {
+        if (slip === undefined || !overlaps(box, painted) || isLeftOut(slip)) {
             continue
         }
         if (isReadable(slip, scale)) {

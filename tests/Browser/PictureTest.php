@@ -13,7 +13,14 @@ use ChalkTree\Look\TopicLook;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\NewMap;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Picture\TopicPicture;
 use ChalkTree\Shape\Shapes;
+use ChalkTree\Sign\LegendPlace;
+use ChalkTree\Sign\Meaning;
+use ChalkTree\Sign\Stamp;
+use ChalkTree\Sign\Tag;
+use ChalkTree\Sign\TopicStamps;
+use ChalkTree\Sign\TopicTags;
 use ChalkTree\Text\TypeFace;
 use Tests\Browser\Studio;
 use Tests\Support\Browser;
@@ -25,6 +32,8 @@ function everyLook(): TopicMap
     $map = NewMap::from(new TopicDraft('Everything', children: [...array_map($draft, Shapes::names()), $draft('שלום **עולם** נמל'), ...array_map(fn (string $name): TopicDraft => $draft("As {$name}", 3), Arrangements::names())]));
     $signal = Ids::next();
     $map->put(MixedChalk::fromFields($signal, ['name' => 'Signal', 'day' => '#b00020', 'slate' => '#ff8090']));
+    $tag = Ids::next();
+    $map->put(Tag::fromFields($tag, ['name' => 'by boat', 'chalk' => 'coral']));
     $n = 0;
     foreach ($map->children($map->sheet()->root) as $id => $topic) {
         $name = substr($topic->title, 3);
@@ -36,8 +45,17 @@ function everyLook(): TopicMap
                 'fill' => ['tint', "tint:{$signal}", 'slip'][$n % 3], 'edge' => 'chalk', 'edgeThick' => 2, 'line' => ['curve', 'straight', 'corner'][$n % 3], 'lineDash' => [null, 'dashed', 'dotted'][$n % 3], 'chalk' => $n % 4 === 0 ? $signal : null,
             ]));
         }
+        // Signs and a drawing among them, in every place that it can have.
+        $below = array_map(strval(...), array_keys($map->children((string) $id)));
+        $map->put(TopicStamps::fromFields($below[0], [Stamp::cases()[$n % count(Stamp::cases())]->value => true, 'idea' => true, 'rank' => 1 + $n % 9, 'letter' => 'K']));
+        $map->put(TopicTags::fromFields($below[1] ?? $below[0], [])->having([$tag]));
+        $map->put(TopicPicture::fromFields((string) $id, ['source' => 'drawing:sailboat', 'place' => TopicPicture::PLACES[$n % count(TopicPicture::PLACES)], 'width' => 30 + $n]));
         $n++;
     }
+    $map->put(Meaning::of('stamp:idea', 'to be tried before the tide turns, and never without a boat standing by'));
+    $map->put(Meaning::of('chalk:tide', 'on the water'));
+    $map->put(Meaning::of('shape:oval', 'a lantern'));
+    $map->put(LegendPlace::fromFields(Ids::next(), ['shown' => true]));
 
     return $map;
 }
@@ -59,7 +77,9 @@ const DRAWN = <<<'JS'
     // Where nothing is painted the board still has something to hit.
     const isPainted = (path) => { const { fill, stroke } = getComputedStyle(path); return fill !== 'none' || stroke !== 'none' }
     const of = (groups) => Object.fromEntries([...groups].map(([at, group]) => [at, {
-        paths: [...group.querySelectorAll('path:not(.ring)')].filter((path) => !path.closest('.fold-handle') && isPainted(path)).map(extent),
+        paths: [...group.querySelectorAll('path:not(.ring)')].filter((path) => !path.closest('.fold-handle, svg svg') && isPainted(path)).map(extent),
+        // A drawing is a picture on the board and stands in the file as what it is made of.
+        pictures: [...group.querySelectorAll('image, svg')].map((one) => ['x', 'y', 'width', 'height'].map((name) => Number(one.getAttribute(name)))),
         texts: [...group.querySelectorAll('text')].map((text) => [text.textContent, ...extent(text)]),
     }]))
     JS;
@@ -72,7 +92,7 @@ it('draws the same on the board, in an SVG and in a PNG', function () {
     // From near enough for all to be drawn as it is; the extents are those of the board itself.
     $browser->size(5000, 4200)->press('Show all')->script('document.querySelector(".board").focus()');
     $browser->keys('Escape');
-    $browser->waitUntil(fn (): bool => $browser->count('.board .slip') === count($boxes) && $browser->count('.board .slip text.title') >= count($boxes), 'every topic on the board');
+    $browser->waitUntil(fn (): bool => $browser->count('.board .slip') === count($boxes) && $browser->count('.board .slip :is(text.title, image)') >= count($boxes), 'every topic on the board');
     sleep(1);
     $board = $browser->script(DRAWN.';return of([...document.querySelectorAll(".board .slip")].map((slip) => { const m = /translate\(([-\d.]+)px, ([-\d.]+)px\)/.exec(slip.style.transform); return [place(m[1], m[2]), slip] }))');
     $connectors = $browser->script(DRAWN.';return [...document.querySelectorAll(".board path.connector")].map((path) => { const m = /translate\(([-\d.]+)px, ([-\d.]+)px\)/.exec(path.style.transform); return [place(m[1], m[2]), extent(path)] })');
@@ -108,6 +128,13 @@ it('draws the same on the board, in an SVG and in a PNG', function () {
             }
         }
     }
+    expect(array_filter(array_column($board, 'pictures')))->toHaveCount(count(Shapes::names()) + count(Arrangements::names()) + 1);
+    foreach ($board as $place => $drawn) {
+        expect($svg[$place]['pictures'])->toEqualWithDelta($drawn['pictures'], 0.01, $place);
+    }
+    [$legend, $legendInFile] = [$browser->script(DRAWN.';return Object.values(of([["", document.querySelector(".board .mark")]]))[0]'), $browser->script(DRAWN.';return Object.values(of([["", asSvg.querySelector(":scope > g:not([transform])")]]))[0]')];
+    expect($legend['texts'])->not->toBe([])->and(array_column($legendInFile['texts'], 0))->toBe(array_column($legend['texts'], 0))
+        ->and($legendInFile['paths'])->toEqualWithDelta($legend['paths'], 0.5);
     expect($svgConnectors)->toHaveSameSize($connectors);
     $byPlace = array_column($svgConnectors, 1, 0);
     foreach ($connectors as [$place, $extent]) {

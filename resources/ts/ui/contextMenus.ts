@@ -3,8 +3,8 @@ import type { MenuLine } from './useMenu'
 import { isCell } from '@/features/arrange/arrangements'
 
 /** The lines of the context menus: what people do most with the thing, in this order; a dash is a line between. */
-const STAMPS = ['done', 'doing', 'cut', 'look-up', 'idea', 'question', 'warning', 'important', 'person', 'place', 'date', 'money', 'likes', 'dislikes', 'yes', 'no', '1', '2', '3']
-const SIGNS: MenuLine = { name: 'Stamps', lines: [...STAMPS.map((stamp) => `sign.stamp-${stamp}`), '-', 'sign.clear', 'sign.stamps', 'sign.tags'] }
+const STAMPS = ['done', 'doing', 'idea', 'question', 'warning', 'important', 'likes', 'dislikes']
+const SIGNS: MenuLine = { name: 'Put a stamp on', lines: [...STAMPS.map((stamp) => `sign.stamp-${stamp}`), '-', 'sign.clear', 'sign.stamps', 'sign.tags'] }
 const PICTURES: MenuLine = { name: 'Picture', lines: ['picture.drawings', 'picture.file', 'picture.open', '-', 'picture.place-above', 'picture.place-below', 'picture.place-left', 'picture.place-right', 'picture.place-instead', '-', 'picture.larger', 'picture.smaller', 'picture.pick', 'picture.put', '-', 'picture.take'] }
 const onTopic: readonly MenuLine[] = [
     'topic.subtopic', 'topic.next', 'topic.retitle', 'topic.note', '-',

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NAutoComplete, NButton } from 'naive-ui'
-import { computed, onMounted, ref } from 'vue'
+import { computed, nextTick, onMounted, ref } from 'vue'
 import { useActions } from '@/actions/useActions'
 import { useBeside } from '@/stores/beside'
 import { usePreferences } from '@/stores/preferences'
@@ -25,7 +25,22 @@ const typed = ref('')
 const options = computed(() => signs.tags.map(({ name }) => name).filter((name) => name.toLowerCase().includes(typed.value.trim().toLowerCase())))
 function put(name: string): void {
     signs.putNamed(name)
-    typed.value = ''
+    // The field would have what was taken from the list.
+    void nextTick(() => (typed.value = ''))
+}
+/** Enter takes what the list has under the arrow, which tells of it itself, or else what was typed. */
+let isChosen = false
+function choose(name: string): void {
+    isChosen = true
+    setTimeout(() => (isChosen = false))
+    put(name)
+}
+function enter(): void {
+    void nextTick(() => {
+        if (!isChosen) {
+            put(typed.value)
+        }
+    })
 }
 </script>
 
@@ -40,7 +55,7 @@ function put(name: string): void {
         <span class="words">Tags</span>
         <TagChip v-for="tag in tags" :key="tag.id" :tag="tag" :class="{ some: !signs.allHave(tag.id) }" :aria-label="`Take the tag ${tag.name} off`" title="A press takes it off." @click="signs.toggleTag(tag.id, beside.chosen.filter((id) => signs.tagsOf(id).some((one) => one.id === tag.id)))" />
     </div>
-    <NAutoComplete v-model:value="typed" size="small" :options="options" clear-after-select placeholder="Add a tag" :input-props="{ 'aria-label': 'Add a tag', maxlength: 60 }" @select="(value: string | number) => put(String(value))" @keydown.enter="put(typed)" />
+    <NAutoComplete :value="typed" size="small" :options="options" placeholder="Add a tag" :input-props="{ 'aria-label': 'Add a tag', maxlength: 60 }" @update:value="(value: string | null) => (typed = value ?? '')" @select="(value: string | number) => choose(String(value))" @keydown.enter="enter" />
 </template>
 
 <style scoped>

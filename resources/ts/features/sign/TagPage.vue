@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NAutoComplete, NButton, NCheckbox, NInput, NSelect } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { useBeside } from '@/stores/beside'
 import { useTrayDrag } from '@/tray/useTrayDrag'
 import { useMap } from '@/stores/map'
@@ -16,7 +16,22 @@ const typed = ref('')
 const options = computed(() => signs.tags.map(({ name }) => name).filter((name) => name.toLowerCase().includes(typed.value.trim().toLowerCase())))
 function put(name: string): void {
     signs.putNamed(name)
-    typed.value = ''
+    // The field would have what was taken from the list.
+    void nextTick(() => (typed.value = ''))
+}
+/** Enter takes what the list has under the arrow, which tells of it itself, or else what was typed. */
+let isChosen = false
+function choose(name: string): void {
+    isChosen = true
+    setTimeout(() => (isChosen = false))
+    put(name)
+}
+function enter(): void {
+    void nextTick(() => {
+        if (!isChosen) {
+            put(typed.value)
+        }
+    })
 }
 
 /** The tag that is being changed. */
@@ -49,8 +64,8 @@ function digit(event: KeyboardEvent): void {
 <template>
     <div class="tags" @keydown="digit">
         <NAutoComplete
-            v-model:value="typed" class="typed" size="small" :options="options" :get-show="() => true" blur-after-select clear-after-select :placeholder="beside.chosen.length === 0 ? 'A new tag' : 'Put a tag on what is chosen'"
-            :input-props="{ 'aria-label': 'Tag', maxlength: 60 }" @select="(value: string | number) => put(String(value))" @keydown.enter="put(typed)" />
+            :value="typed" class="typed" size="small" :options="options" :get-show="() => true" :placeholder="beside.chosen.length === 0 ? 'A new tag' : 'Put a tag on what is chosen'"
+            :input-props="{ 'aria-label': 'Tag', maxlength: 60 }" @update:value="(value: string | null) => (typed = value ?? '')" @select="(value: string | number) => choose(String(value))" @keydown.enter="enter" />
         <span v-for="(one, i) in signs.tags" :key="one.id" class="one">
             <TagChip
                 :tag="one" :on="signs.allHave(one.id)" :aria-label="`Tag ${one.name}`" :aria-pressed="signs.allHave(one.id)"

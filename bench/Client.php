@@ -24,10 +24,10 @@ final class Client
 
     /**
      * @param  non-empty-string  $method
-     * @param  array<string, mixed>|null  $body
+     * @param  array<string, mixed>|string|null  $body  a file as it is, or what becomes JSON
      * @return array{array<string, mixed>, float, int} the answer, the milliseconds it took, the server's peak memory in bytes
      */
-    public function call(string $method, string $path, ?array $body = null): array
+    public function call(string $method, string $path, array|string|null $body = null): array
     {
         $token = '';
         foreach (curl_getinfo($this->connection, CURLINFO_COOKIELIST) ?: [] as $cookie) {
@@ -44,7 +44,7 @@ final class Client
             CURLOPT_COOKIEFILE => '',
             CURLOPT_ENCODING => 'gzip',
             CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', "X-XSRF-TOKEN: {$token}"],
-            CURLOPT_POSTFIELDS => $body === null ? '' : json_encode($body, JSON_THROW_ON_ERROR),
+            CURLOPT_POSTFIELDS => is_array($body) ? json_encode($body, JSON_THROW_ON_ERROR) : (string) $body,
             CURLOPT_HEADERFUNCTION => function (\CurlHandle $_, string $header) use (&$memory): int {
                 if (preg_match('/^X-Peak-Memory: (\d+)/i', $header, $m) === 1) {
                     $memory = (int) $m[1];

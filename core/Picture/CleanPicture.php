@@ -11,8 +11,10 @@ namespace ChalkTree\Picture;
  */
 final readonly class CleanPicture
 {
-    /** Chunks of PNG that say nothing about the picture's looks. */
-    private const PNG_LEFT = ['tEXt', 'zTXt', 'iTXt', 'eXIf', 'tIME'];
+    /** The chunks that make a picture, still or moving, and say how its colours are meant. */
+    private const OF_PNG = ['IHDR', 'PLTE', 'IDAT', 'IEND', 'tRNS', 'gAMA', 'cHRM', 'sRGB', 'iCCP', 'cICP', 'mDCV', 'cLLI', 'sBIT', 'bKGD', 'pHYs', 'acTL', 'fcTL', 'fdAT'];
+
+    private const OF_WEBP = ['VP8 ', 'VP8L', 'ALPH', 'ANIM', 'ANMF', 'ICCP'];
 
     /** @param  bool  $isTurned  whether width and height change places when it is shown */
     private function __construct(public string $bytes, public bool $isTurned = false)
@@ -28,7 +30,7 @@ final readonly class CleanPicture
             if ($length > $end - $at - 12) {
                 throw self::damaged();
             }
-            $out .= in_array($name, self::PNG_LEFT, true) ? '' : substr($bytes, $at, $length + 12);
+            $out .= in_array($name, self::OF_PNG, true) ? substr($bytes, $at, $length + 12) : '';
             if ($name === 'IEND') {
                 return new self($out);
             }
@@ -39,22 +41,22 @@ final readonly class CleanPicture
 
     public static function jpeg(string $bytes): self
     {
-        $out = "\xff\xd8";
         $turn = 1;
-        $rest = '';
-        for ($at = 2, $end = strlen($bytes); ; $at += $length + 2) {
+        $kept = '';
+        for ($at = 2, $end = strlen($bytes); ;) {
             // Any number of 0xff may stand before a marker.
             while ($at + 1 < $end && $bytes[$at] === "\xff" && $bytes[$at + 1] === "\xff") {
                 $at++;
             }
-            if ($at + 4 > $end || $bytes[$at] !== "\xff") {
+            if ($at >= $end && str_contains($kept, "\xff\xda")) {
+                break;
+            }
+            if ($at + 2 > $end || $bytes[$at] !== "\xff") {
                 throw self::damaged();
             }
             $marker = ord($bytes[$at + 1]);
-            if ($marker === 0xDA) {
-                // From here on it is the picture itself, to its end.
-                $last = strrpos($bytes, "\xff\xd9");
-                $rest .= substr($bytes, $at, ($last === false || $last < $at ? $end : $last + 2) - $at);
+            if ($marker === 0xD9) {
+                // What stands behind the end is none of it; some put another photograph there.
                 break;
             }
             $length = self::number('n', $bytes, $at + 2);
@@ -62,15 +64,46 @@ final readonly class CleanPicture
                 throw self::damaged();
             }
             $segment = substr($bytes, $at, $length + 2);
+            $at += $length + 2;
             if ($marker === 0xE1) {
                 $turn = self::turn(substr($segment, 4)) ?? $turn;
-            } elseif (($marker < 0xE0 || $marker > 0xEF || in_array($marker, [0xE0, 0xEE], true) || str_starts_with(substr($segment, 4), 'ICC_PROFILE')) && $marker !== 0xFE) {
-                // Of the marked segments JFIF, the profile and how colours are coded belong to the picture; comments do not.
-                $rest .= $segment;
+            } elseif (self::isOfJpeg($marker, substr($segment, 4, 12))) {
+                $kept .= $segment;
+            }
+            if ($marker === 0xDA) {
+                $to = self::pastScan($bytes, $at);
+                $kept .= substr($bytes, $at, $to - $at);
+                $at = $to;
             }
         }
 
-        return new self($out.($turn === 1 ? '' : self::turned($turn)).$rest, $turn >= 5);
+        return new self("\xff\xd8".($turn === 1 ? '' : self::turned($turn)).$kept."\xff\xd9", $turn >= 5);
+    }
+
+    /** Of the marked segments JFIF, the profile and how colours are coded belong to the picture; comments do not. */
+    private static function isOfJpeg(int $marker, string $begin): bool
+    {
+        return match (true) {
+            $marker === 0xE0 => str_starts_with($begin, "JFIF\0"),
+            $marker === 0xE2 => str_starts_with($begin, 'ICC_PROFILE'),
+            $marker === 0xEE => true,
+            default => $marker !== 0xFE && ($marker < 0xE0 || $marker > 0xEF),
+        };
+    }
+
+    /** Where the next marker stands behind the coded lines of a scan, in which 0xff is followed by 0 or a restart. */
+    private static function pastScan(string $bytes, int $at): int
+    {
+        $end = strlen($bytes);
+        for ($found = strpos($bytes, "\xff", $at); $found !== false && $found + 1 < $end; $found = strpos($bytes, "\xff", $found + 1)) {
+            $next = ord($bytes[$found + 1]);
+            if ($next !== 0 && $next !== 0xFF && ($next < 0xD0 || $next > 0xD7)) {
+                return $found;
+            }
+        }
+
+        // Photographs that were cut off are shown as far as they go.
+        return $end;
     }
 
     public static function gif(string $bytes): self
@@ -121,7 +154,7 @@ final readonly class CleanPicture
             if ($name === 'VP8X' && $length >= 10) {
                 // It no longer has what is left out.
                 $chunks .= substr($bytes, $at, 8).chr(ord($bytes[$at + 8]) & ~0x0C).substr($bytes, $at + 9, $length - 1).($length % 2 ? "\0" : '');
-            } elseif ($name !== 'EXIF' && $name !== 'XMP ') {
+            } elseif (in_array($name, self::OF_WEBP, true)) {
                 $chunks .= substr($bytes, $at, 8 + $length).($length % 2 ? "\0" : '');
             }
         }

@@ -18,6 +18,9 @@ final readonly class SafeSvg
     /** Bytes; drawings by hand are far smaller. */
     private const LARGEST = 4 * 1024 * 1024;
 
+    /** Elements, with those that are drawn again by a reference. */
+    private const MOST_DRAWN = 200_000;
+
     private const SVG = 'http://www.w3.org/2000/svg';
 
     private const REFUSED = ['script', 'foreignobject', 'iframe', 'embed', 'object', 'audio', 'video', 'handler', 'listener', 'a', 'set', 'animate', 'animatemotion', 'animatetransform', 'discard'];
@@ -77,6 +80,9 @@ final readonly class SafeSvg
 
     private static function check(DOMDocument $document): void
     {
+        if (self::drawn($document) > self::MOST_DRAWN) {
+            throw new UnusablePicture('This SVG draws too much: its pieces call each other again and again.');
+        }
         foreach ($document->getElementsByTagName('*') as $element) {
             if (in_array(strtolower((string) $element->localName), self::REFUSED, true)) {
                 throw new UnusablePicture("This SVG does more than draw (it has “{$element->localName}” in it), so it is not taken in.");
@@ -86,6 +92,9 @@ final readonly class SafeSvg
             }
             foreach ($element->attributes as $attribute) {
                 $name = strtolower((string) $attribute->localName);
+                if ($name === 'base') {
+                    throw self::refers();
+                }
                 if (str_starts_with($name, 'on')) {
                     throw new UnusablePicture('This SVG does more than draw (it answers to events), so it is not taken in.');
                 }
@@ -96,6 +105,38 @@ final readonly class SafeSvg
                 }
             }
         }
+    }
+
+    /** How many elements are drawn if every reference is followed; more than that is not counted. */
+    private static function drawn(DOMDocument $document): int
+    {
+        $byId = $counts = [];
+        $all = [];
+        foreach ($document->getElementsByTagName('*') as $element) {
+            $all[] = $element;
+            if ($element->hasAttribute('id')) {
+                $byId[$element->getAttribute('id')] = $element;
+            }
+        }
+        // What is called has to be counted before what calls it, so it is gone over until nothing changes.
+        for ($round = 0, $isOther = true; $isOther && $round < 100; $round++) {
+            $isOther = false;
+            foreach (array_reverse($all, true) as $i => $element) {
+                $count = 1;
+                foreach ($element->childNodes as $child) {
+                    $count += $child instanceof DOMElement ? $counts[spl_object_id($child)] ?? 1 : 0;
+                }
+                foreach ($element->attributes as $attribute) {
+                    $called = $attribute->localName === 'href' ? $byId[ltrim(trim($attribute->value), '#')] ?? null : null;
+                    $count += $called === null ? 0 : $counts[spl_object_id($called)] ?? 1;
+                }
+                $count = min($count, self::MOST_DRAWN + 1);
+                $isOther = $isOther || ($counts[spl_object_id($element)] ?? 0) !== $count;
+                $counts[spl_object_id($element)] = $count;
+            }
+        }
+
+        return $isOther ? self::MOST_DRAWN + 1 : $counts[spl_object_id($document->documentElement ?? $document)] ?? 0;
     }
 
     /** Whether a style or the value of an attribute names something outside the file. */

@@ -62,6 +62,21 @@ it('knows how a photograph is turned, and keeps that alone', function (int $turn
         ->and(PictureFile::read($file->bytes)->hash())->toBe($file->hash());
 })->with([[1, [40, 30]], [3, [40, 30]], [6, [30, 40]], [8, [30, 40]], [9, [40, 30]]]);
 
+it('leaves what stands behind a picture, between its scans, and in chunks that it does not know', function (string $bytes) {
+    expect(str_contains($bytes, Photos::SECRET))->toBeTrue();
+    $file = PictureFile::read($bytes);
+    expect(str_contains($file->bytes, Photos::SECRET))->toBeFalse()->and(PictureFile::read($file->bytes)->hash())->toBe($file->hash())->and(pixels($file->bytes))->toHaveCount(51);
+})->with([
+    // Telephones put a second photograph with all of its own there.
+    'a second jpeg' => fn () => PictureFile::read(Photos::jpeg())->bytes.Photos::jpeg(20, 20),
+    'text behind a jpeg' => fn () => PictureFile::read(Photos::jpeg())->bytes.Photos::SECRET,
+    'a comment between scans' => fn () => Photos::between(PictureFile::read(Photos::jpeg(progressive: true))->bytes),
+    'behind a png' => fn () => PictureFile::read(Photos::png())->bytes.Photos::SECRET,
+    'a chunk of somebody' => fn () => substr_replace(PictureFile::read(Photos::png())->bytes, pack('N', strlen(Photos::SECRET)).'caBX'.Photos::SECRET.pack('N', crc32('caBX'.Photos::SECRET)), 33, 0),
+    'behind a gif' => fn () => PictureFile::read(Photos::gif())->bytes.Photos::SECRET,
+    'behind a webp' => fn () => PictureFile::read(Photos::webp())->bytes.Photos::SECRET,
+]);
+
 it('refuses with a sentence what is not a picture, or too much of one', function (string $bytes, string $sentence) {
     expect(fn () => PictureFile::read($bytes))->toThrow(UnusablePicture::class, $sentence);
 })->with([
@@ -109,6 +124,10 @@ it('refuses an SVG that does more than draw', function (string $inside) {
     '<image href="http://example.org/x.png"/>', '<image xlink:href="//example.org/x.png"/>', '<use href="other.svg#a"/>', '<image href="data:image/svg+xml;base64,AAAA"/>',
     '<image href="javascript:x()"/>', '<a href="#x"/>', '<rect fill="url(http://example.org/a#b)"/>', '<rect style="fill:url(\'//example.org\')"/>',
     '<style>@import "x.css";</style>', '<style>rect{fill:u\72l(http://example.org)}</style>', '<animate attributeName="href" to="x"/>', '<set/>', '<rect filter=" URL( x.svg#f )"/>',
+    '<g xml:base="http://example.org/"><use href="#a"/></g>',
+    // Each of these draws the one before it ten times.
+    '<g id="a0"><circle r="1"/></g>'.implode('', array_map(fn (int $n): string => "<g id=\"a{$n}\">".str_repeat('<use href="#a'.($n - 1).'"/>', 10).'</g>', range(1, 7))),
+    '<g id="a"><use href="#b"/></g><g id="b"><use href="#a"/></g>',
     '<?xml-stylesheet href="http://example.org/x.css"?><rect/>',
     '<rect', '<g>',
 ]);

@@ -20,12 +20,23 @@ final class Photos
     }
 
     /** @param  int  $turn  as Exif has it, 6 for a quarter to the right */
-    public static function jpeg(int $wide = 40, int $high = 30, int $turn = 1): string
+    public static function jpeg(int $wide = 40, int $high = 30, int $turn = 1, bool $progressive = false): string
     {
-        $plain = self::drawn($wide, $high, fn ($image) => imagejpeg($image, quality: 90));
+        $plain = self::drawn($wide, $high, function ($image) use ($progressive): void {
+            imageinterlace($image, $progressive);
+            imagejpeg($image, quality: 90);
+        });
         $segment = fn (string $marker, string $data): string => "\xff{$marker}".pack('n', strlen($data) + 2).$data;
 
         return "\xff\xd8".$segment("\xe1", "Exif\0\0".self::exif($turn)).$segment("\xe1", "http://ns.adobe.com/xap/1.0/\0".self::SECRET).$segment("\xed", 'Photoshop 3.0 '.self::SECRET).$segment("\xfe", self::SECRET).substr($plain, 2);
+    }
+
+    /** A comment before the second scan of a progressive JPEG. */
+    public static function between(string $jpeg): string
+    {
+        $at = (int) strpos($jpeg, "\xff\xda", (int) strpos($jpeg, "\xff\xda") + 2);
+
+        return substr_replace($jpeg, "\xff\xfe".pack('n', strlen(self::SECRET) + 2).self::SECRET, $at, 0);
     }
 
     public static function gif(int $wide = 40, int $high = 30): string

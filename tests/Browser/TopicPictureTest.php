@@ -40,7 +40,7 @@ function dropFiles(Browser $browser, array $files, array $at, string $type = 'dr
 }
 
 /** @return array{float, float} */
-function middleOf(Browser $browser, string $title): array
+function middleOfTopic(Browser $browser, string $title): array
 {
     $box = $browser->boxOf($title);
 
@@ -53,7 +53,7 @@ function pictureIn(Browser $browser, string $title): ?array
     return $browser->script('const image = document.querySelector(`.board [data-topic="${arguments[0]}"] image`); if (image === null) return null; const { x, y, width: w, height: h } = image.getBoundingClientRect(); return { address: image.getAttribute("href"), x, y, w, h }', $browser->topic($title));
 }
 
-function drawing(Browser $browser, string $title): ?string
+function drawingIn(Browser $browser, string $title): ?string
 {
     return preg_match('~/drawings/([a-z0-9-]+)\.svg~', pictureIn($browser, $title)['address'] ?? '', $m) === 1 ? $m[1] : null;
 }
@@ -64,20 +64,20 @@ it('finds drawings by a word, changes one for another, and takes it away again, 
     $browser->pick('Swimming')->keys('Alt+8');
     $browser->waitUntil(fn (): bool => $browser->script('return document.activeElement.getAttribute("aria-label")') === 'Find a drawing', 'the field');
     // Enter at once takes the first that the word leads to, not what stood there before.
-    $browser->type('swim')->keys('Enter')->saved()->waitUntil(fn (): bool => str_contains((string) drawing($browser, 'Swimming'), 'swim'), 'a swimmer');
+    $browser->type('swim')->keys('Enter')->saved()->waitUntil(fn (): bool => str_contains((string) drawingIn($browser, 'Swimming'), 'swim'), 'a swimmer');
     // Another: by the arrows among those found.
     $browser->keys('Mod+a')->type('fish');
     $browser->waitUntil(fn (): bool => $browser->count('.found button') > 2 && $browser->script('return document.querySelector(".found button").getAttribute("aria-label")') === 'Drawing fish', 'fish');
     $browser->keys('ArrowDown', 'ArrowRight', 'Enter')->saved();
     $second = (string) $browser->script('return document.querySelectorAll(".found button")[1].title');
-    $browser->waitUntil(fn (): bool => drawing($browser, 'Swimming') === str_replace(' ', '-', $second), 'the second');
+    $browser->waitUntil(fn (): bool => drawingIn($browser, 'Swimming') === str_replace(' ', '-', $second), 'the second');
     // Instead of the words, larger, and away again: the topic is as it was.
     $browser->pick('Swimming')->keys('Mod+.')->saved();
     $browser->waitUntil(fn (): bool => abs((pictureIn($browser, 'Swimming')['w'] ?? 0) - 57.6) < 2, 'a fifth larger');
     $browser->keys('Mod+,')->saved()->waitUntil(fn (): bool => abs((pictureIn($browser, 'Swimming')['w'] ?? 0) - 48) < 2, 'as before');
     $browser->keys('Mod+j')->waitFor('.palette')->type('Picture left of');
     usleep(500_000);
-    $browser->keys('Enter')->saved()->waitUntil(fn (): bool => (pictureIn($browser, 'Swimming')['x'] ?? 9999) + 48 < middleOf($browser, 'Swimming')[0] + 10, 'at the left');
+    $browser->keys('Enter')->saved()->waitUntil(fn (): bool => (pictureIn($browser, 'Swimming')['x'] ?? 9999) + 48 < middleOfTopic($browser, 'Swimming')[0] + 10, 'at the left');
     $browser->keys('Mod+j')->waitFor('.palette')->type('Take the picture away');
     usleep(500_000);
     $browser->keys('Enter')->saved()->waitUntil(fn (): bool => pictureIn($browser, 'Swimming') === null, 'gone');
@@ -95,18 +95,18 @@ it('puts drawings into several topics by one click, and by drag into one', funct
     $browser->waitUntil(fn (): bool => $browser->has('.found button[title="star"]'), 'a star');
     $browser->pick('Sums')->pick('Nature', 2);
     $browser->press('Drawing star');
-    $browser->saved()->waitUntil(fn (): bool => drawing($browser, 'Sums') === 'star' && drawing($browser, 'Nature') === 'star', 'two stars');
+    $browser->saved()->waitUntil(fn (): bool => drawingIn($browser, 'Sums') === 'star' && drawingIn($browser, 'Nature') === 'star', 'two stars');
     $star = (array) $browser->script('const { x, y, width, height } = document.querySelector(".found button[title=star]").getBoundingClientRect(); return [x + width / 2, y + height / 2]');
-    $browser->drag($star, middleOf($browser, 'Swimming'))->saved()->waitUntil(fn (): bool => drawing($browser, 'Swimming') === 'star', 'the third');
+    $browser->drag($star, middleOfTopic($browser, 'Swimming'))->saved()->waitUntil(fn (): bool => drawingIn($browser, 'Swimming') === 'star', 'the third');
     // A second click on what all have takes it away.
     $browser->pick('Sums')->press('Drawing star');
-    $browser->saved()->waitUntil(fn (): bool => drawing($browser, 'Sums') === null && drawing($browser, 'Nature') === 'star', 'one star less');
+    $browser->saved()->waitUntil(fn (): bool => drawingIn($browser, 'Sums') === null && drawingIn($browser, 'Nature') === 'star', 'one star less');
     expect($browser->complaints())->toBe([]);
 });
 
 it('takes a file into the topic it is dropped on, which is sized, moved, opened and described', function () {
     $browser = pupil();
-    dropFiles($browser, ['Harbour at dusk.jpg' => Photos::jpeg(600, 400)], middleOf($browser, 'Nature'));
+    dropFiles($browser, ['Harbour at dusk.jpg' => Photos::jpeg(600, 400)], middleOfTopic($browser, 'Nature'));
     $browser->waitUntil(fn (): bool => pictureIn($browser, 'Nature') !== null, 'the picture')->saved();
     expect($browser->outline())->toBe(['Nele', '  Sums', '  Nature', '  Swimming']);
     $browser->waitUntil(fn (): bool => abs(pictureIn($browser, 'Nature')['w'] - 200) < 1, 'its size');
@@ -121,7 +121,7 @@ it('takes a file into the topic it is dropped on, which is sized, moved, opened 
     usleep(400_000);
     // Into another topic by its grip.
     $at = pictureIn($browser, 'Nature');
-    $browser->drag([$at['x'], $at['y']], middleOf($browser, 'Sums'))->saved()->waitUntil(fn (): bool => pictureIn($browser, 'Nature') === null && pictureIn($browser, 'Sums') !== null, 'the picture in the other topic');
+    $browser->drag([$at['x'], $at['y']], middleOfTopic($browser, 'Sums'))->saved()->waitUntil(fn (): bool => pictureIn($browser, 'Nature') === null && pictureIn($browser, 'Sums') !== null, 'the picture in the other topic');
     usleep(400_000);
     // Described, which can be shown as the caption.
     $browser->script('document.querySelector("[aria-label=\'Description of the picture\']").focus()');
@@ -151,7 +151,7 @@ it('makes topics of files that are dropped on the board, called as these are', f
     dropFiles($browser, ['x.png' => Photos::png(60, 60)], [0, 0], 'paste');
     $browser->waitUntil(fn (): bool => pictureIn($browser, 'Swimming') !== null, 'the pasted picture')->saved();
     // Several on a topic become topics below it.
-    dropFiles($browser, ['One.png' => Photos::png(50, 40), 'Two.png' => Photos::png(40, 50)], middleOf($browser, 'Nature'));
+    dropFiles($browser, ['One.png' => Photos::png(50, 40), 'Two.png' => Photos::png(40, 50)], middleOfTopic($browser, 'Nature'));
     $browser->waitUntil(fn (): bool => in_array('    Two', $browser->outline(), true), 'two below it')->saved();
     $browser->visit((string) $browser->script('return location.pathname'))->ready()->waitUntil(fn (): bool => $browser->count('.board .slip image') === 5, 'all after a reload');
     expect($browser->complaints())->toBe([]);
@@ -160,11 +160,11 @@ it('makes topics of files that are dropped on the board, called as these are', f
 it('says what is wrong with a file, and the map stays as it was', function () {
     $browser = pupil();
     $said = fn (string $words) => $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.body.innerText'), $words), $words);
-    dropFiles($browser, ['list.txt' => 'milk'], middleOf($browser, 'Nature'));
+    dropFiles($browser, ['list.txt' => 'milk'], middleOfTopic($browser, 'Nature'));
     $said('Only pictures can be put here');
-    dropFiles($browser, ['bad.svg' => Photos::svg('<script>1</script>')], middleOf($browser, 'Nature'));
+    dropFiles($browser, ['bad.svg' => Photos::svg('<script>1</script>')], middleOfTopic($browser, 'Nature'));
     $said('“bad.svg” was not taken in. This SVG does more than draw');
-    dropFiles($browser, ['broken.png' => substr(Photos::png(), 0, 50)], middleOf($browser, 'Nature'));
+    dropFiles($browser, ['broken.png' => substr(Photos::png(), 0, 50)], middleOfTopic($browser, 'Nature'));
     $said('This picture is damaged');
     expect($browser->count('.board .slip image'))->toBe(0)->and($browser->outline())->toBe(['Nele', '  Sums', '  Nature', '  Swimming']);
     array_map(fn (string $complaint) => expect($complaint)->toContain('422'), $browser->complaints());

@@ -23,7 +23,7 @@ import DropSlot from './DropSlot.vue'
 import { endFirstPicture, keepFrame } from './firstPicture'
 import { isReadable } from './farLabels'
 import { deepestLevel, lookOfLevel } from './looks'
-import { features } from '@/features'
+import { features, toldOf } from '@/features'
 import FirstWords from './FirstWords.vue'
 import { freeLanding } from './freeLanding'
 import { frameAround } from './geometry'
@@ -238,6 +238,7 @@ const spoken = afterPaint(() => {
         topicName(topic.title),
         topic.parent === null ? (topic.id === map.tree.root ? 'root' : 'loose') : `${siblings.indexOf(topic.id) + 1} of ${siblings.length} below ${topicName(map.tree.topics.get(topic.parent)?.title)}`,
         below === 0 ? '' : `${below === 1 ? '1 subtopic' : `${below} subtopics`}${map.folded.has(topic.id) ? ', folded' : ''}`,
+        toldOf(topic.id),
         map.chosen.length > 1 ? `${map.chosen.length} chosen` : '',
     ]
     return parts.filter((part) => part !== '').join(', ')

@@ -28,6 +28,8 @@ export interface Feature {
     readonly trayPages?: readonly TrayPage[]
     /** Does what a part of its marks is for; see "touch" in the wire's Primitive. */
     readonly touch?: (touch: string) => void
+    /** What it has put on a topic, for those who do not see the board; nothing where there is none. */
+    readonly tells?: (topic: string) => string
     /** Takes what is pasted, if that is its own. */
     readonly paste?: (data: DataTransfer) => boolean
 }

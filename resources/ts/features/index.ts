@@ -7,3 +7,6 @@ import { sign } from './sign'
 
 /** The list of all features. A new one is a folder and one line here. */
 export const features: readonly Feature[] = [number, look, arrange, sign, picture]
+
+/** What features have put on a topic, in words. */
+export const toldOf = (topic: string): string => features.map((feature) => feature.tells?.(topic) ?? '').filter((words) => words !== '').join(', ')

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { toldOf } from '@/features'
 import type { Editing } from '@/stores/map'
 import type { Topic } from '@/stores/tree'
 import TitleEditor from '@/text/TitleEditor.vue'
@@ -22,6 +23,7 @@ const props = defineProps<{
 const emit = defineEmits<{ fold: []; leave: [] }>()
 
 const text = computed(() => plainTitle(props.topic?.title ?? '').replace(/\s+/g, ' '))
+const told = computed(() => (props.topic === undefined ? '' : toldOf(props.topic.id)))
 </script>
 
 <template>
@@ -35,7 +37,8 @@ const text = computed(() => plainTitle(props.topic?.title ?? '').replace(/\s+/g,
         </button>
         <span v-else class="dot" :style="{ background: chalk === null ? undefined : `var(--${chalk})` }" />
         <TitleEditor v-if="editing !== null" :title="topic.title" :instead="editing.instead" class="editor" @leave="emit('leave')" />
-        <span v-else class="text" dir="auto" :class="{ empty: text === '' }"><span v-if="number !== ''" class="number">{{ number }}</span>{{ text === '' ? 'Untitled' : text }}</span>
+        <span v-else class="text" dir="auto" :class="{ empty: text === '' }"><span v-if="number !== ''" class="number">{{ number }}</span>{{ text !== '' ? text : told === '' ? 'Untitled' : told }}</span>
+        <span v-if="told !== '' && text !== '' && editing === null" class="unseen">, {{ told }}</span>
         <span v-if="folded" class="hidden">{{ below }}</span>
     </div>
 </template>

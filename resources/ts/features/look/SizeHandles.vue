@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref } from 'vue'
 import { bounds } from '@/api/bounds'
 import { useCamera } from '@/board/cameraStore'
+import { useHandleDrag } from '@/board/useHandleDrag'
 import { isReadable } from '@/board/farLabels'
 import { lookOf } from '@/board/looks'
 import { useWalk } from '@/show/walkStore'
 import { useMap } from '@/stores/map'
-import { usePointerDrag } from '@/ui/usePointerDrag'
 import { useLooks } from './lookStore'
 
 /** Handles at the current topic: its side is dragged for the width, its corner for the size, type and all. */
@@ -20,14 +20,25 @@ const slip = computed(() => (map.current === null || map.editing !== null || wal
 const box = computed(() => (slip.value === undefined || !isReadable(slip.value, camera.scale) ? undefined : camera.boxes.get(slip.value.id)))
 /** The side away from the spine is dragged. */
 const isLeft = computed(() => slip.value?.spine === 'right' && slip.value.level > 0)
-const shift = shallowRef({ x: 0, y: 0 })
 const which = ref<'side' | 'corner'>('side')
-let from = { x: 0, y: 0 }
+const { by, down } = useHandleDrag(() => {
+    const current = slip.value
+    if (current === undefined) {
+        return
+    }
+    looks.reach = 'topics'
+    if (which.value === 'side') {
+        looks.set({ width: Math.round(Math.max(bounds.narrowest, Math.min(bounds.widest, wider.value))) })
+    } else {
+        const size = Math.round(lookOf(current).type.size * times.value)
+        looks.set({ size: Math.max(bounds.smallestType, Math.min(bounds.largestType, size)) })
+    }
+})
 
-const wider = computed(() => Math.max(40, (box.value?.w ?? 0) + (isLeft.value ? -1 : 1) * shift.value.x))
+const wider = computed(() => Math.max(40, (box.value?.w ?? 0) + (isLeft.value ? -1 : 1) * (by.value?.x ?? 0)))
 /** Of the corner: by how much everything is larger. */
 const times = computed(() => wider.value / Math.max(1, box.value?.w ?? 1))
-const isDragging = computed(() => shift.value.x !== 0 || shift.value.y !== 0)
+const isDragging = computed(() => by.value !== null)
 const ghost = computed(() => {
     const { x, y, w, h } = box.value ?? { x: 0, y: 0, w: 0, h: 0 }
     const high = which.value === 'corner' ? h * times.value : h
@@ -36,28 +47,6 @@ const ghost = computed(() => {
 /** As large on the screen at every zoom. */
 const unit = computed(() => 1 / Math.max(0.05, camera.scale))
 const edge = computed(() => (box.value === undefined ? 0 : isLeft.value ? box.value.x - 5 : box.value.x + box.value.w + 5))
-
-const { down } = usePointerDrag({
-    begin: (_id, pressed) => {
-        from = pressed
-        return true
-    },
-    follow: (event) => (shift.value = { x: (event.clientX - from.x) / camera.scale, y: (event.clientY - from.y) / camera.scale }),
-    drop: () => {
-        const current = slip.value
-        if (current === undefined || !isDragging.value) {
-            return
-        }
-        looks.reach = 'topics'
-        if (which.value === 'side') {
-            looks.set({ width: Math.round(Math.max(bounds.narrowest, Math.min(bounds.widest, wider.value))) })
-        } else {
-            const size = Math.round(lookOf(current).type.size * times.value)
-            looks.set({ size: Math.max(bounds.smallestType, Math.min(bounds.largestType, size)) })
-        }
-    },
-    end: () => (shift.value = { x: 0, y: 0 }),
-})
 
 function press(handle: 'side' | 'corner', event: PointerEvent): void {
     which.value = handle

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref } from 'vue'
 import { sourceAddress } from '@/api/client'
 import { useCamera } from '@/board/cameraStore'
+import { useHandleDrag } from '@/board/useHandleDrag'
 import { useWalk } from '@/show/walkStore'
 import { useMap } from '@/stores/map'
-import { usePointerDrag } from '@/ui/usePointerDrag'
 import { usePictures } from './pictureStore'
 
 /**
@@ -31,37 +31,27 @@ const box = computed(() => {
 const unit = computed(() => 1 / Math.max(0.05, camera.scale))
 
 const which = ref<'corner' | 'grip'>('corner')
-const shift = shallowRef<{ x: number; y: number; clientX: number; clientY: number } | null>(null)
-let from = { x: 0, y: 0 }
-const wide = computed(() => pictures.bounded((box.value?.w ?? 0) + (shift.value?.x ?? 0)))
+const { by, down } = useHandleDrag(({ clientX, clientY }) => {
+    const topic = map.current
+    if (topic === null) {
+        return
+    }
+    if (which.value === 'corner') {
+        pictures.set({ width: wide.value }, [topic])
+        return
+    }
+    const to = pictures.targetAt(clientX, clientY)
+    if (to !== null && 'topic' in to && to.topic !== topic) {
+        pictures.move(topic, to.topic)
+        map.choose(to.topic)
+    } else if (to !== null && 'x' in to) {
+        pictures.moveOut(topic, to.x, to.y)
+    }
+})
+const wide = computed(() => pictures.bounded((box.value?.w ?? 0) + (by.value?.x ?? 0)))
 const ghost = computed(() => {
     const { x, y, w, h } = box.value ?? { x: 0, y: 0, w: 1, h: 1 }
-    return which.value === 'corner' ? { x, y, width: wide.value, height: (h * wide.value) / w } : { x: x + (shift.value?.x ?? 0), y: y + (shift.value?.y ?? 0), width: w, height: h }
-})
-const { down } = usePointerDrag({
-    begin: (_id, pressed) => {
-        from = pressed
-        return true
-    },
-    follow: (event) => (shift.value = { x: (event.clientX - from.x) / camera.scale, y: (event.clientY - from.y) / camera.scale, clientX: event.clientX, clientY: event.clientY }),
-    drop: () => {
-        const topic = map.current
-        if (topic === null || shift.value === null) {
-            return
-        }
-        if (which.value === 'corner') {
-            pictures.set({ width: wide.value }, [topic])
-            return
-        }
-        const to = pictures.targetAt(shift.value.clientX, shift.value.clientY)
-        if (to !== null && 'topic' in to && to.topic !== topic) {
-            pictures.move(topic, to.topic)
-            map.choose(to.topic)
-        } else if (to !== null && 'x' in to) {
-            pictures.moveOut(topic, to.x, to.y)
-        }
-    },
-    end: () => (shift.value = null),
+    return which.value === 'corner' ? { x, y, width: wide.value, height: (h * wide.value) / w } : { x: x + (by.value?.x ?? 0), y: y + (by.value?.y ?? 0), width: w, height: h }
 })
 function press(handle: 'corner' | 'grip', event: PointerEvent): void {
     which.value = handle
@@ -81,7 +71,7 @@ const coming = computed(() => pictures.coming.map((one, i) => {
         <text :x="one.x + 60" :y="one.y + 106" text-anchor="middle">{{ one.name }} …</text>
     </g>
     <g v-if="box !== null" class="picture-handles">
-        <template v-if="shift === null">
+        <template v-if="by === null">
             <g class="grip" @pointerdown.stop.prevent="press('grip', $event)" @click.stop @dblclick.stop>
                 <title>Drag the picture into another topic, or onto the board</title>
                 <circle :cx="box.x" :cy="box.y" :r="7.5 * unit" />

@@ -10,6 +10,7 @@ import { usePictures } from './pictureStore'
 
 export const picture: Feature = {
     name: 'picture', actions: pictureActions, desk: [{ in: 'Files', component: PictureSection }], trayPages: [{ name: 'Pictures', component: PicturePage }],
+    tells: (topic) => usePictures().told(topic),
     onBoard: PictureHandles, overlay: PictureOverlay,
     // What programs put on the clipboard beside a text that they copy is not meant.
     paste: (data) => {

@@ -159,5 +159,13 @@ export const usePictures = defineStore('pictures', () => {
     /** The picture of a topic for those who cannot see it. */
     const describe = (topic: string): string => String(pictureOf(topic)?.fields.about ?? '') || plainTitle(map.tree.topics.get(topic)?.title ?? '')
 
-    return { coming, opened, picked, chooser, current, pictureOf, has, bring, targetAt, choose, draw, set, grow, bounded, take, move, moveOut, describe, widthOf }
+    /** That there is a picture, and what is on it. */
+    function told(topic: string): string {
+        const row = rowOf(beside.tree, 'picture', topic)
+        const source = String(row?.fields.source ?? '')
+        const about = String(row?.fields.about ?? '') || (source.startsWith('drawing:') ? source.slice(8).replace(/-/g, ' ') : '')
+        return source === '' ? '' : about === '' ? 'with a picture' : `with a picture: ${about}`
+    }
+
+    return { told, coming, opened, picked, chooser, current, pictureOf, has, bring, targetAt, choose, draw, set, grow, bounded, take, move, moveOut, describe, widthOf }
 })

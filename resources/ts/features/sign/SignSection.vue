@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { NAutoComplete, NButton } from 'naive-ui'
-import { computed, nextTick, onMounted, ref } from 'vue'
+import { NButton } from 'naive-ui'
+import { computed, onMounted } from 'vue'
 import { useActions } from '@/actions/useActions'
 import { useBeside } from '@/stores/beside'
 import { usePreferences } from '@/stores/preferences'
@@ -9,6 +9,7 @@ import MeaningOffer from './MeaningOffer.vue'
 import SignShape from './SignShape.vue'
 import { useSigns } from './signStore'
 import TagChip from './TagChip.vue'
+import TagField from './TagField.vue'
 
 /** The stamps and tags of what is chosen; a press takes one off. */
 const beside = useBeside()
@@ -21,27 +22,6 @@ onMounted(signs.load)
 /** Those that all have stand in full, those that some have only paler. */
 const stamps = computed(() => [...new Map(beside.chosen.flatMap((id) => signs.stampsOf(beside.tree, id)).map((sign) => [sign.sign, sign])).values()])
 const tags = computed(() => [...new Map(beside.chosen.flatMap((id) => signs.tagsOf(id)).map((tag) => [tag.id, tag])).values()])
-const typed = ref('')
-const options = computed(() => signs.tags.map(({ name }) => name).filter((name) => name.toLowerCase().includes(typed.value.trim().toLowerCase())))
-function put(name: string): void {
-    signs.putNamed(name)
-    // The field would have what was taken from the list.
-    void nextTick(() => (typed.value = ''))
-}
-/** Enter takes what the list has under the arrow, which tells of it itself, or else what was typed. */
-let isChosen = false
-function choose(name: string): void {
-    isChosen = true
-    setTimeout(() => (isChosen = false))
-    put(name)
-}
-function enter(): void {
-    void nextTick(() => {
-        if (!isChosen) {
-            put(typed.value)
-        }
-    })
-}
 </script>
 
 <template>
@@ -55,7 +35,7 @@ function enter(): void {
         <span class="words">Tags</span>
         <TagChip v-for="tag in tags" :key="tag.id" :tag="tag" :class="{ some: !signs.allHave(tag.id) }" :aria-label="`Take the tag ${tag.name} off`" title="A press takes it off." @click="signs.toggleTag(tag.id, beside.chosen.filter((id) => signs.tagsOf(id).some((one) => one.id === tag.id)))" />
     </div>
-    <NAutoComplete :value="typed" size="small" :options="options" placeholder="Add a tag" :input-props="{ 'aria-label': 'Add a tag', maxlength: 60 }" @update:value="(value: string | null) => (typed = value ?? '')" @select="(value: string | number) => choose(String(value))" @keydown.enter="enter" />
+    <TagField name="Add a tag" placeholder="Add a tag" />
 </template>
 
 <style scoped>

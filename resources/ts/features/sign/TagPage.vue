@@ -1,38 +1,17 @@
 <script setup lang="ts">
-import { NAutoComplete, NButton, NCheckbox, NInput, NSelect } from 'naive-ui'
-import { computed, nextTick, ref } from 'vue'
+import { NButton, NCheckbox, NInput, NSelect } from 'naive-ui'
+import { computed, ref } from 'vue'
 import { useBeside } from '@/stores/beside'
 import { useTrayDrag } from '@/tray/useTrayDrag'
 import { useMap } from '@/stores/map'
 import TagChip from './TagChip.vue'
+import TagField from './TagField.vue'
 import { useSigns } from './signStore'
 
 /** The tags of the map: typed or clicked they are put on what is chosen; or drag one onto any topic. Renamed, recoloured and joined for the whole map. */
 const map = useMap()
 const beside = useBeside()
 const signs = useSigns()
-
-const typed = ref('')
-const options = computed(() => signs.tags.map(({ name }) => name).filter((name) => name.toLowerCase().includes(typed.value.trim().toLowerCase())))
-function put(name: string): void {
-    signs.putNamed(name)
-    // The field would have what was taken from the list.
-    void nextTick(() => (typed.value = ''))
-}
-/** Enter takes what the list has under the arrow, which tells of it itself, or else what was typed. */
-let isChosen = false
-function choose(name: string): void {
-    isChosen = true
-    setTimeout(() => (isChosen = false))
-    put(name)
-}
-function enter(): void {
-    void nextTick(() => {
-        if (!isChosen) {
-            put(typed.value)
-        }
-    })
-}
 
 /** The tag that is being changed. */
 const changing = ref<string | null>(null)
@@ -63,9 +42,7 @@ function digit(event: KeyboardEvent): void {
 
 <template>
     <div class="tags" @keydown="digit">
-        <NAutoComplete
-            :value="typed" class="typed" size="small" :options="options" :get-show="() => true" :placeholder="beside.chosen.length === 0 ? 'A new tag' : 'Put a tag on what is chosen'"
-            :input-props="{ 'aria-label': 'Tag', maxlength: 60 }" @update:value="(value: string | null) => (typed = value ?? '')" @select="(value: string | number) => choose(String(value))" @keydown.enter="enter" />
+        <TagField class="typed" name="Tag" :placeholder="beside.chosen.length === 0 ? 'A new tag' : 'Put a tag on what is chosen'" />
         <span v-for="(one, i) in signs.tags" :key="one.id" class="one">
             <TagChip
                 :tag="one" :on="signs.allHave(one.id)" :aria-label="`Tag ${one.name}`" :aria-pressed="signs.allHave(one.id)"

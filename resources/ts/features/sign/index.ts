@@ -10,6 +10,7 @@ import TagPage from './TagPage.vue'
 export const sign: Feature = {
     name: 'sign', actions: signActions, desk: [{ in: 'Facts', component: SignSection }], trayPages: [{ name: 'Stamps', component: StampPage }, { name: 'Tags', component: TagPage }],
     onBoard: LegendHandle, overlay: SignOverlay,
+    tells: (topic) => useSigns().told(topic),
     touch: (touch) => {
         if (/^(stamp|chalk|shape):/.test(touch)) {
             useSigns().narrow(touch)

@@ -200,7 +200,20 @@ export const useSigns = defineStore('signs', () => {
         legend.value = []
     })
 
+    const places = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth']
+    /** The stamps and tags of a topic, in words. */
+    function told(topic: string): string {
+        const { rank, letter, ...flags } = rowOf(beside.tree, 'stamps', topic)?.fields ?? {}
+        const ranks = typeof rank === 'number' ? [meaningOf(`stamp:${rank}`) || (places[rank - 1] ?? '')] : []
+        const letters = typeof letter === 'string' ? [meaningOf(`stamp:${letter.toUpperCase()}`) || letter] : []
+        const named = Object.entries(flags).filter(([, on]) => on === true).map(([name]) => meaningOf(`stamp:${name}`) || name.replace('-', ' '))
+        const all = [...ranks, ...named, ...letters]
+        const tagged = tagsOf(topic).map(({ name }) => name)
+        return [all.length === 0 ? '' : `stamped ${all.join(', ')}`, tagged.length === 0 ? '' : `tagged ${tagged.join(', ')}`].filter((words) => words !== '').join(', ')
+    }
+
     return {
+        told,
         stamps, legend, isOpen, unexplained, narrowed, meanings, used, tags, place, isShown,
         load, isOn, isOnAll, stampsOf, signOf, meaningOf, wordsOf, toggle, clear, mean, tagsOf, allHave, toggleTag, putNamed, changeTag, joinTag, dropTag, setPlace, refresh, narrow,
     }

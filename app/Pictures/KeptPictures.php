@@ -33,8 +33,8 @@ final readonly class KeptPictures
     {
         $hash = $picture->hash();
         if (! $this->files->exists(self::path($hash, 'original')) || ! $this->files->exists(self::path($hash, 'small'))) {
-            $this->files->put(self::path($hash, 'original'), $picture->bytes);
-            foreach ($picture->isVector() ? [] : $this->copies->of($picture) as $size => $bytes) {
+            // What cannot be reduced is not kept.
+            foreach (($picture->isVector() ? [] : $this->copies->of($picture)) + ['original' => $picture->bytes] as $size => $bytes) {
                 $this->files->put(self::path($hash, $size), $bytes);
             }
         }

@@ -78,23 +78,19 @@ final readonly class MapStore
     }
 
     /**
-     * What features keep, as it is now, each sort decoded when it is asked for.
+     * What features keep, as it is now, by sort and id, each row decoded when it is asked for.
      *
-     * @return Closure(string): iterable<FeatureRow>
+     * @return Closure(string): array<string, string>
      */
     private function lent(string $map): Closure
     {
         $written = [];
         // There may be as many of these as topics, so none becomes a model.
         foreach ($this->kept($map)->toBase()->get(['type', 'id', 'fields']) as $row) {
-            $written[(string) $row->type][] = $row;
+            $written[(string) $row->type][(string) $row->id] = (string) $row->fields;
         }
 
-        return function (string $type) use ($written): iterable {
-            foreach ($written[$type] ?? [] as $row) {
-                yield $this->decoded($row);
-            }
-        };
+        return fn (string $type): array => $written[$type] ?? [];
     }
 
     /**

@@ -36,19 +36,16 @@ final readonly class Snapshots
         }
         $map = new TopicMap([new Sheet($record->title, $record->root, $record->arrangement)]);
         $map->lendTopics(new SnapshotTopics($parts));
-        $map->lendRows(fn (string $type): iterable => $this->rows($type, $parts->get("rows {$type}") ?? '{}'));
+        $map->lendRows(fn (string $type): array => $this->rows($parts->get("rows {$type}") ?? '{}'));
 
         return $map;
     }
 
-    /** @return iterable<FeatureRow> */
-    private function rows(string $type, string $written): iterable
+    /** @return array<string, array<string, scalar|null>> fields by id */
+    private function rows(string $written): array
     {
-        /** @var array<string, array<string, scalar|null>> $rows */
-        $rows = json_decode($written, true, 8, JSON_THROW_ON_ERROR);
-        foreach ($rows as $id => $fields) {
-            yield RowTypes::ofFeature($type)::fromFields((string) $id, $fields);
-        }
+        /** @var array<string, array<string, scalar|null>> */
+        return json_decode($written, true, 8, JSON_THROW_ON_ERROR);
     }
 
     /** Sees to it that a map which was opened lies here when it is edited. */

@@ -128,7 +128,7 @@ final class Layout
         $scope = $view->scope !== null && $map->has($view->scope) ? $view->scope : null;
         $this->root = $scope ?? $map->sheet()->root;
         $isAlike = $this->looks->read($map);
-        $isAlike = $this->faces->read($map) && $isAlike;
+        $isAlike = $this->faces->read($map, $touched === null) && $isAlike;
         // Where something is said otherwise of the map as a whole, everything may be drawn otherwise.
         $stale = $touched === null || ! $isAlike ? null : $this->stale($map, [...$touched, ...$this->renumbered($before)]);
         $this->inheritance->read($map, $this->root);

@@ -43,21 +43,24 @@ final class Measurer
             return [$width + self::edges($look), $look->type->line + 2 * $look->box->padY];
         }
         $limit = $this->limit($slip);
-        [$w, $h] = [0.0, 0.0];
-        if (! self::isTitleless($slip)) {
-            [$w, $count] = $this->wrapper->extent($slip->text(), $look->type->size, $limit, $look->type->marks());
-            $h = $count * $look->type->line;
-        }
-        $beside = $tallest = 0.0;
+        $w = $h = $beside = $tallest = 0.0;
+        $hasTitle = true;
         foreach ($slip->parts as $part) {
             [$its, $high] = $part->size($limit, $look, $this->wrapper);
-            if ($part->place($look)->isBeside()) {
+            $place = $part->place($look);
+            if ($place === FacePlace::Before || $place === FacePlace::After) {
                 $beside += $its;
                 $tallest = max($tallest, $high);
             } else {
                 $w = max($w, $its);
                 $h += $high;
+                $hasTitle = $hasTitle && $place !== FacePlace::Instead;
             }
+        }
+        if ($hasTitle) {
+            [$wide, $count] = $this->wrapper->extent($slip->text(), $look->type->size, $limit, $look->type->marks());
+            $w = max($w, $wide);
+            $h += $count * $look->type->line;
         }
 
         return [$w + $beside + self::edges($look), max($h, $tallest) + 2 * $look->box->padY];

@@ -18,6 +18,12 @@ final readonly class Area
     {
     }
 
+    /** Where something begins, from the top, that stands in the middle of the title's first line, or of all where no line has room. */
+    public function beside(float $height, float $line): float
+    {
+        return $this->first + $line > $this->y + $this->h ? $this->y + max(0.0, ($this->h - $height) / 2) : $this->first + ($line - $height) / 2;
+    }
+
     /** Where a line begins in it, at the left. */
     public function begin(Line $line): float
     {

@@ -16,7 +16,7 @@ final class FaceParts
 
     private ?TopicMap $map = null;
 
-    /** @var list<array{PutsInBoxes, array<string, FeatureRow>}> features with their rows by topic, those that have any */
+    /** @var list<array{PutsInBoxes, string, array<string, FeatureRow>|null}> features with the sort of their rows, and all of these by topic where all may be asked for */
     private array $sources = [];
 
     /** @var array<class-string<FeatureRow>, array<string, FeatureRow>> what is said of the map as a whole */
@@ -30,16 +30,17 @@ final class FaceParts
     /**
      * From now on for this map, as it is now.
      *
+     * @param  bool  $isWhole  whether all topics will be asked about, and not only some
      * @return bool whether what is said of the map as a whole, as of a tag, is what it was
      */
-    public function read(TopicMap $map): bool
+    public function read(TopicMap $map, bool $isWhole): bool
     {
         $before = $this->map === null ? null : $this->ofMap;
         $this->map = $map;
         $this->sources = $this->ofMap = [];
         foreach (Features::all() as $feature) {
             if ($feature instanceof PutsInBoxes) {
-                $this->readRows($map, $feature);
+                $this->readRows($map, $feature, $isWhole);
             }
         }
 
@@ -47,7 +48,7 @@ final class FaceParts
         return $before === null || $before == $this->ofMap;
     }
 
-    private function readRows(TopicMap $map, PutsInBoxes $feature): void
+    private function readRows(TopicMap $map, PutsInBoxes $feature, bool $isWhole): void
     {
         foreach ($feature->rows() as $class) {
             if ($class::isOfMap() && $class::isDrawnByLooks()) {
@@ -55,9 +56,9 @@ final class FaceParts
             }
         }
         foreach ($feature->inBoxes() as $class) {
-            $rows = $map->rowsOf($class);
+            $rows = $isWhole ? $map->rowsOf($class) : null;
             if ($rows !== []) {
-                $this->sources[] = [$feature, $rows];
+                $this->sources[] = [$feature, $class::type(), $rows];
             }
         }
     }
@@ -72,9 +73,10 @@ final class FaceParts
         if ($topic->note !== '') {
             $parts[] = $this->note;
         }
-        foreach ($this->sources as [$feature, $rows]) {
-            if (isset($rows[$topic->id]) && $this->map !== null) {
-                array_push($parts, ...$feature->parts($this->map, $rows[$topic->id]));
+        foreach ($this->sources as [$feature, $type, $rows]) {
+            $row = $rows === null ? $this->map?->row($type, $topic->id) : $rows[$topic->id] ?? null;
+            if ($row instanceof FeatureRow && $this->map !== null) {
+                array_push($parts, ...$feature->parts($this->map, $row));
             }
         }
 

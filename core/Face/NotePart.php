@@ -15,6 +15,8 @@ final readonly class NotePart implements FacePart
 
     private const WIDTH = 11.0;
 
+    private const HEIGHT = 10.0;
+
     public function place(Look $look): FacePlace
     {
         return FacePlace::After;
@@ -27,13 +29,13 @@ final readonly class NotePart implements FacePart
 
     public function size(float $widest, Look $look, Wrapper $wrapper): array
     {
-        return [self::ROOM, 0.0];
+        return [self::ROOM, self::HEIGHT];
     }
 
     public function draw(Area $area, Look $look, Wrapper $wrapper): array
     {
         $x = $area->x + self::ROOM - self::WIDTH;
-        $y = $area->first + $look->type->line / 2 - 5;
+        $y = $area->beside(self::HEIGHT, $look->type->line);
 
         return [Primitive::path('note-sign', "M{$x} {$y}h11m-11 5h11m-11 5h6", '', $look->type->softInk, 1.6)];
     }

@@ -7,23 +7,31 @@ namespace ChalkTree\Map;
 use ChalkTree\Features;
 use Closure;
 
-/** What features keep of a map, each sort of row read when it is first asked for. */
+/**
+ * What features keep of a map. Each sort of row is read when it is first asked for, and of that each row is made when it
+ * is: most edits ask for few, and a map may have as many as topics.
+ *
+ * @phpstan-type Written string|array<string, scalar|null>
+ */
 final class FeatureRows
 {
-    /** @var array<string, array<string, FeatureRow>> by type and id */
+    /** @var array<string, array<string, FeatureRow>> those that are made, by type and id */
     private array $rows = [];
 
-    /** @var array<string, Closure(string): iterable<FeatureRow>> what reads those not read yet, by type */
+    /** @var array<string, array<string, Written>> by type and id all that were read of a sort, as long as not all of them are made */
+    private array $written = [];
+
+    /** @var array<string, Closure(string): array<string, Written>> what reads those not read yet, by type */
     private array $unread = [];
 
-    /** @param  Closure(string): iterable<FeatureRow>  $read  all rows of a type; to be called before anything else */
+    /** @param  Closure(string): array<string, Written>  $read  all rows of a type by id, their fields as JSON or as they are; to be called before anything else */
     public function lend(Closure $read): void
     {
-        /** @var array<string, list<FeatureRow>> $known */
+        /** @var array<string, array<string, Written>> $known */
         $known = [];
         // Copies of a map share what one of them has read; rows never change.
         $once = function (string $type) use ($read, &$known): array {
-            return $known[$type] ??= [...$read($type)];
+            return $known[$type] ??= $read($type);
         };
         foreach (Features::rows() as $class) {
             $this->unread[$class::type()] = $once;
@@ -33,21 +41,34 @@ final class FeatureRows
     /** @return array<string, FeatureRow> by id */
     public function ofType(string $type): array
     {
-        if (isset($this->unread[$type])) {
-            $read = $this->unread[$type];
-            unset($this->unread[$type]);
-            foreach ($read($type) as $row) {
-                $this->rows[$type][$row->id] = $row;
+        $this->read($type);
+        if (isset($this->written[$type])) {
+            $rows = [];
+            // In the order in which they were read, those that came since behind them.
+            foreach ($this->written[$type] as $id => $written) {
+                $rows[$id] = $this->rows[$type][$id] ?? self::made($type, (string) $id, $written);
             }
+            $this->rows[$type] = $rows + ($this->rows[$type] ?? []);
+            unset($this->written[$type]);
         }
 
         return $this->rows[$type] ?? [];
     }
 
+    public function get(string $type, string $id): ?FeatureRow
+    {
+        $this->read($type);
+        if (! isset($this->rows[$type][$id]) && isset($this->written[$type][$id])) {
+            $this->rows[$type][$id] = self::made($type, $id, $this->written[$type][$id]);
+        }
+
+        return $this->rows[$type][$id] ?? null;
+    }
+
     /** @return array<string, array<string, FeatureRow>> by type and id */
     public function all(): array
     {
-        foreach (array_keys($this->unread) as $type) {
+        foreach (array_keys($this->unread + $this->written) as $type) {
             $this->ofType($type);
         }
 
@@ -56,13 +77,33 @@ final class FeatureRows
 
     public function put(FeatureRow $row): void
     {
-        $this->ofType($row::type());
+        $this->read($row::type());
         $this->rows[$row::type()][$row->id] = $row;
     }
 
     public function drop(string $type, string $id): void
     {
-        $this->ofType($type);
-        unset($this->rows[$type][$id]);
+        $this->read($type);
+        unset($this->rows[$type][$id], $this->written[$type][$id]);
+    }
+
+    private function read(string $type): void
+    {
+        if (isset($this->unread[$type])) {
+            $written = ($this->unread[$type])($type);
+            unset($this->unread[$type]);
+            if ($written !== []) {
+                $this->written[$type] = $written;
+            }
+        }
+    }
+
+    /** @param  Written  $written */
+    private static function made(string $type, string $id, string|array $written): FeatureRow
+    {
+        /** @var array<string, scalar|null> $fields */
+        $fields = is_string($written) ? json_decode($written, true, 4, JSON_THROW_ON_ERROR) : $written;
+
+        return RowTypes::ofFeature($type)::fromFields($id, $fields);
     }
 }

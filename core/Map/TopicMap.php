@@ -52,9 +52,9 @@ final class TopicMap
     }
 
     /**
-     * Lends the rows of features, which are read sort by sort when the first of one is asked for.
+     * Lends the rows of features, which are read sort by sort when the first of one is asked for, and made one by one.
      *
-     * @param  Closure(string): iterable<FeatureRow>  $read  all rows of a type, the same whenever it is called
+     * @param  Closure(string): array<string, string|array<string, scalar|null>>  $read  all rows of a type by id, their fields as JSON or as they are; the same whenever it is called
      */
     public function lendRows(Closure $read): void
     {
@@ -66,7 +66,7 @@ final class TopicMap
         return match ($type) {
             'topic' => $this->topics->get($id),
             'map' => $id === Sheet::ID ? $this->sheet : null,
-            default => $this->kept->ofType($type)[$id] ?? null,
+            default => $this->kept->get($type, $id),
         };
     }
 

@@ -20,32 +20,39 @@ final readonly class PicturePart implements FacePart
 
     private bool $isAlone;
 
+    private FacePlace $place;
+
+    /** @var array{float, float} width and height */
+    private array $size;
+
     /** @param  string  $title  of its topic; without one it stands alone, and instead of one it says it to those who cannot see it */
     public function __construct(private TopicPicture $picture, private string $title)
     {
-        $this->isAlone = $title === '' || $picture->text('place') === 'instead';
-    }
-
-    public function place(Look $look): FacePlace
-    {
-        return match ($this->isAlone ? 'instead' : $this->picture->text('place')) {
+        $place = $picture->text('place');
+        $this->isAlone = $title === '' || $place === 'instead';
+        $this->size = $picture->size();
+        $this->place = $this->isAlone ? FacePlace::Instead : match ($place) {
             'below' => FacePlace::Under,
             'left' => FacePlace::Before,
             'right' => FacePlace::After,
-            'instead' => FacePlace::Instead,
             default => FacePlace::Over,
         };
     }
 
+    public function place(Look $look): FacePlace
+    {
+        return $this->place;
+    }
+
     public function key(): string
     {
-        return 'picture '.($this->isAlone ? 'alone ' : '').implode(' ', [...$this->picture->size(), ...array_intersect_key($this->picture->fields(), ['source' => 1, 'place' => 1, 'about' => 1])]);
+        return 'picture '.($this->isAlone ? 'alone ' : '').implode(' ', [...$this->size, ...array_intersect_key($this->picture->fields(), ['source' => 1, 'place' => 1, 'about' => 1])]);
     }
 
     public function size(float $widest, Look $look, Wrapper $wrapper): array
     {
-        [$w, $h] = $this->picture->size();
-        $place = $this->place($look);
+        [$w, $h] = $this->size;
+        $place = $this->place;
 
         return match (true) {
             $place === FacePlace::Instead => [$w, $h],
@@ -56,8 +63,8 @@ final readonly class PicturePart implements FacePart
 
     public function draw(Area $area, Look $look, Wrapper $wrapper): array
     {
-        [$w, $h] = $this->picture->size();
-        $place = $this->place($look);
+        [$w, $h] = $this->size;
+        $place = $this->place;
         $x = match ($place) {
             FacePlace::Before => $area->x,
             FacePlace::After => $area->x + self::GAP,

@@ -16,6 +16,15 @@ use ChalkTree\Map\TopicMap;
 /** Signs on topics, stamps and tags, and the legend that says what they mean. */
 final class SignFeature implements PutsInBoxes, Settles
 {
+    /** @var array<string, StampsPart|null> by what the rows say */
+    private array $stamps = [];
+
+    /** @var array<string, TagsPart|null> by what the rows say, for the tags known last */
+    private array $tags = [];
+
+    /** @var array<string, Tag> */
+    private array $known = [];
+
     /** The level of topics in whose type the legend is set. */
     private const TYPE = 2;
 
@@ -49,17 +58,30 @@ final class SignFeature implements PutsInBoxes, Settles
         return [TopicStamps::class, TopicTags::class];
     }
 
+    /** Topics with the same signs share what is drawn of these. */
     public function parts(TopicMap $map, FeatureRow $row): array
     {
         if ($row instanceof TopicStamps) {
-            $signs = $row->signs();
+            $part = $this->stamps[implode(' ', $row->fields())] ??= StampsPart::of($row->signs());
 
-            return $signs === [] ? [] : [new StampsPart($signs)];
+            return $part === null ? [] : [$part];
         }
-        $tags = $row instanceof TopicTags ? array_values(array_filter(array_intersect_key($map->rowsOf(Tag::class), array_flip($row->tags())), fn (Tag $tag): bool => ! $tag->flag('hidden'))) : [];
+        $known = $map->rowsOf(Tag::class);
+        if ($known !== $this->known) {
+            [$this->known, $this->tags] = [$known, []];
+        }
+        $part = $this->tags[$row->text('tags')] ??= $row instanceof TopicTags ? self::tagsPart($known, $row) : null;
+
+        return $part === null ? [] : [$part];
+    }
+
+    /** @param  array<string, Tag>  $known  of the map */
+    private static function tagsPart(array $known, TopicTags $row): ?TagsPart
+    {
+        $tags = array_values(array_filter(array_intersect_key($known, array_flip($row->tags())), fn (Tag $tag): bool => ! $tag->flag('hidden')));
         usort($tags, fn (Tag $a, Tag $b): int => [$a->sameness(), $a->id] <=> [$b->sameness(), $b->id]);
 
-        return $tags === [] ? [] : [new TagsPart($tags)];
+        return $tags === [] ? null : new TagsPart($tags);
     }
 
     public function drawn(): array

@@ -20,8 +20,18 @@ final readonly class StampsPart implements FacePart
     private const GAP = 4.0;
 
     /** @param  non-empty-list<string>  $signs */
-    public function __construct(private array $signs)
+    private function __construct(private array $signs)
     {
+    }
+
+    /**
+     * Null where there are none.
+     *
+     * @param  list<string>  $signs
+     */
+    public static function of(array $signs): ?self
+    {
+        return $signs === [] ? null : new self($signs);
     }
 
     public function place(Look $look): FacePlace
@@ -46,7 +56,7 @@ final readonly class StampsPart implements FacePart
         $side = self::side($look);
         $rows = (int) ceil(count($this->signs) / self::IN_A_ROW);
         // Beside the first line, or in the middle where there are more rows.
-        $top = $rows === 1 ? $area->first + ($look->type->line - $side) / 2 : $area->y + max(0.0, ($area->h - $rows * ($side + self::GAP) + self::GAP) / 2);
+        $top = $rows === 1 ? $area->beside($side, $look->type->line) : $area->y + max(0.0, ($area->h - $rows * ($side + self::GAP) + self::GAP) / 2);
         $parts = [];
         foreach ($this->signs as $i => $sign) {
             $x = $area->x + $i % self::IN_A_ROW * ($side + self::GAP);

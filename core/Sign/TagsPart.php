@@ -14,7 +14,7 @@ use ChalkTree\Text\Line;
 use ChalkTree\Text\Wrapper;
 
 /** The tags of a topic, below its text: each a word on a strip of its chalk with one torn end. */
-final readonly class TagsPart implements FacePart
+final class TagsPart implements FacePart
 {
     private const ROOM = 5.0;
 
@@ -23,8 +23,11 @@ final readonly class TagsPart implements FacePart
     /** From the edge of a strip to its word. */
     private const PAD = 6.0;
 
+    /** @var array<string, non-empty-list<non-empty-list<array{Tag, Line, float}>>> by width and type */
+    private array $rows = [];
+
     /** @param  non-empty-list<Tag>  $tags  in the order in which they stand */
-    public function __construct(private array $tags)
+    public function __construct(private readonly array $tags)
     {
     }
 
@@ -66,6 +69,12 @@ final readonly class TagsPart implements FacePart
 
     /** @return non-empty-list<non-empty-list<array{Tag, Line, float}>> as many in a row as have room; with the width of each */
     private function rows(float $widest, Look $look, Wrapper $wrapper): array
+    {
+        return $this->rows["{$widest} {$look->type->small} {$look->type->face->value}"] ??= $this->laidOut($widest, $look, $wrapper);
+    }
+
+    /** @return non-empty-list<non-empty-list<array{Tag, Line, float}>> */
+    private function laidOut(float $widest, Look $look, Wrapper $wrapper): array
     {
         $rows = [[]];
         $at = 0.0;

@@ -37,18 +37,17 @@ final readonly class TopicStamps extends FeatureRow
     /** @return list<string> the signs of its stamps in their order; see Sign */
     public function signs(): array
     {
-        $saying = $this->saying();
         $signs = [];
-        if (isset($saying['rank'])) {
-            $signs[] = "stamp:{$saying['rank']}";
+        if ($this->number('rank') !== null) {
+            $signs[] = "stamp:{$this->number('rank')}";
         }
         foreach (Stamp::cases() as $stamp) {
-            if (isset($saying[$stamp->value])) {
+            if ($this->flag($stamp->value)) {
                 $signs[] = "stamp:{$stamp->value}";
             }
         }
-        if (isset($saying['letter'])) {
-            $signs[] = 'stamp:'.mb_strtoupper((string) $saying['letter']);
+        if ($this->text('letter') !== '') {
+            $signs[] = 'stamp:'.mb_strtoupper($this->text('letter'));
         }
 
         return $signs;

@@ -71,6 +71,10 @@ final class Wrapper
      */
     public function extent(string $markdown, float $size, float $limit, int $base = 0): array
     {
+        $plain = $this->plainWidth($markdown, $size, $base);
+        if ($plain !== null && $plain <= $limit) {
+            return [$plain, 1];
+        }
         $lines = $this->wrap($markdown, $size, $limit, $base);
         $widest = 0.0;
         foreach ($lines as $line) {

@@ -97,7 +97,7 @@ it('reads topics and rows one by one as it would have read all at once', functio
             yield from array_filter($this->stored->rows()['topic'], fn (Row $row): bool => $row instanceof Topic);
         }
     });
-    $lent->lendRows(fn (string $type): iterable => array_filter($rows[$type] ?? [], fn (Row $row): bool => $row instanceof FeatureRow));
+    $lent->lendRows(fn (string $type): array => array_map(fn (Row $row): array => $row->fields(), array_filter($rows[$type] ?? [], fn (Row $row): bool => $row instanceof FeatureRow)));
     expect($lent->root())->toEqual($whole->root())->and($read)->toBe(1);
     $made = 0;
     for ($i = 0; $i < 40; $i++) {

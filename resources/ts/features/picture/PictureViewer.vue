@@ -65,12 +65,24 @@ function key(event: KeyboardEvent): void {
         Escape: close, '+': () => zoom(1.25), '=': () => zoom(1.25), '-': () => zoom(0.8), '0': fit, '1': whole,
         ArrowLeft: () => pan(60, 0), ArrowRight: () => pan(-60, 0), ArrowUp: () => pan(0, 60), ArrowDown: () => pan(0, -60),
     }
+    if (event.key === 'Tab') {
+        stay(event)
+        return
+    }
     const run = keys[event.key]
     if (run !== undefined) {
         event.preventDefault()
         event.stopPropagation()
         run()
     }
+}
+/** Tab goes around within the picture and its buttons. */
+function stay(event: KeyboardEvent): void {
+    const all = [...(frame.value?.parentElement?.querySelectorAll<HTMLElement>('button, [tabindex="0"]') ?? [])]
+    const at = all.findIndex((one) => one === document.activeElement) + (event.shiftKey ? -1 : 1)
+    event.preventDefault()
+    event.stopPropagation()
+    all[(at + all.length) % all.length]?.focus()
 }
 function close(): void {
     pictures.opened = null

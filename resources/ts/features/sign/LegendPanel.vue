@@ -33,13 +33,16 @@ function close(): void {
 }
 
 /** Chalks and shapes come into the legend when something is said of them. */
-const others = [
-    ...['tide', 'ember', 'heather', 'marigold', 'kelp', 'coral', 'dusk', 'samphire', 'driftwood', 'mussel'].map((name) => ({ value: `chalk:${name}`, label: `Chalk: ${name}` })),
-    ...['slip', 'plate', 'plain', 'rectangle', 'capsule', 'oval', 'circle', 'hexagon', 'rhombus', 'slanted', 'chalked', 'swept', 'underscored'].map((name) => ({ value: `shape:${name}`, label: `Shape: ${name}` })),
-]
+const shapes = ['slip', 'plate', 'plain', 'rectangle', 'capsule', 'oval', 'circle', 'hexagon', 'rhombus', 'slanted', 'chalked', 'swept', 'underscored']
+const others = computed(() => [
+    ...signs.chalks.map(({ value, label }) => ({ value: `chalk:${value}`, label: `Chalk: ${label.toLowerCase()}` })),
+    ...shapes.map((name) => ({ value: `shape:${name}`, label: `Shape: ${name}` })),
+])
+/** What a line is called by itself; the words of a mixed chalk are only an id. */
+const nameOf = (sign: string, words: string): string => (sign.startsWith('chalk:') ? (others.value.find(({ value }) => value === sign)?.label ?? words) : words)
 const adding = ref<string | null>(null)
 const means = ref('')
-const known = computed(() => others.filter(({ value }) => signs.meaningOf(value) === ''))
+const known = computed(() => others.value.filter(({ value }) => signs.meaningOf(value) === ''))
 function add(): void {
     if (adding.value !== null && means.value.trim() !== '') {
         signs.mean(adding.value, means.value)
@@ -58,7 +61,7 @@ function add(): void {
         <ul>
             <li v-for="line in signs.legend" :key="line.sign">
                 <button class="only" :class="{ on: signs.narrowed === line.sign }" :aria-pressed="signs.narrowed === line.sign" :aria-label="`Show only ${line.means === '' ? line.words : line.means}, ${line.count}`" title="Lets all else stand back" @click="signs.narrow(line.sign)"><SignShape :parts="line.parts" /><b>{{ line.count }}</b></button>
-                <NInput :default-value="line.means" size="small" :maxlength="200" :placeholder="`${line.words} means …`" :input-props="{ 'aria-label': `What ${line.words} means` }" @change="(text: string) => signs.mean(line.sign, text)" />
+                <NInput :default-value="line.means" size="small" :maxlength="200" :placeholder="`${nameOf(line.sign, line.words)} means …`" :input-props="{ 'aria-label': `What ${nameOf(line.sign, line.words)} means` }" @change="(text: string) => signs.mean(line.sign, text)" />
             </li>
         </ul>
         <h3>A chalk or a shape</h3>

@@ -132,6 +132,11 @@ export const useSigns = defineStore('signs', () => {
         }
     }
 
+    /** The chalks of the set, and those mixed for this map. */
+    const chalks = computed(() => [
+        ...['tide', 'ember', 'heather', 'marigold', 'kelp', 'coral', 'dusk', 'samphire', 'driftwood', 'mussel'].map((value) => ({ value, label: value.charAt(0).toUpperCase() + value.slice(1) })),
+        ...rowsOf(beside.tree, 'mixed-chalk').map(({ id, fields }) => ({ value: id, label: String(fields.name ?? '') })),
+    ])
     /** Chalks for new tags, in turn. */
     const turn = ['dusk', 'marigold', 'kelp', 'coral', 'tide', 'heather', 'samphire', 'ember', 'driftwood', 'mussel']
 
@@ -213,7 +218,7 @@ export const useSigns = defineStore('signs', () => {
     }
 
     return {
-        told,
+        told, chalks,
         stamps, legend, isOpen, unexplained, narrowed, meanings, used, tags, place, isShown,
         load, isOn, isOnAll, stampsOf, signOf, meaningOf, wordsOf, toggle, clear, mean, tagsOf, allHave, toggleTag, putNamed, changeTag, joinTag, dropTag, setPlace, refresh, narrow,
     }

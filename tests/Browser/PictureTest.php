@@ -166,7 +166,8 @@ it('draws the same on the board, in an SVG and in a PNG', function () {
                 return edges.map((edge) => edge / scale)
             }
         }
-        Promise.all([fetched('png').then(createImageBitmap), fetched('svg').then((blob) => { const image = new Image(); image.src = URL.createObjectURL(blob); return image.decode().then(() => image) })]).then(([png, svg]) => {
+        // One after the other: nobody is given two large pictures at a time.
+        fetched('png').then(createImageBitmap).then((png) => fetched('svg').then((blob) => { const image = new Image(); image.src = URL.createObjectURL(blob); return image.decode().then(() => [png, image]) })).then(([png, svg]) => {
             const scale = png.width / w
             const [a, b] = [pixels(png, scale), pixels(svg, scale)]
             window.told = Object.entries(boxes).map(([id, box]) => [id, a(box), b(box)])

@@ -75,12 +75,8 @@ it('finds drawings by a word, changes one for another, and takes it away again, 
     $browser->pick('Swimming')->keys('Mod+.')->saved();
     $browser->waitUntil(fn (): bool => abs((pictureIn($browser, 'Swimming')['w'] ?? 0) - 57.6) < 2, 'a fifth larger');
     $browser->keys('Mod+,')->saved()->waitUntil(fn (): bool => abs((pictureIn($browser, 'Swimming')['w'] ?? 0) - 48) < 2, 'as before');
-    $browser->keys('Mod+j')->waitFor('.palette')->type('Picture left of');
-    usleep(500_000);
-    $browser->keys('Enter')->saved()->waitUntil(fn (): bool => (pictureIn($browser, 'Swimming')['x'] ?? 9999) + 48 < middleOfTopic($browser, 'Swimming')[0] + 10, 'at the left');
-    $browser->keys('Mod+j')->waitFor('.palette')->type('Take the picture away');
-    usleep(500_000);
-    $browser->keys('Enter')->saved()->waitUntil(fn (): bool => pictureIn($browser, 'Swimming') === null, 'gone');
+    $browser->act('Picture left of the text')->waitUntil(fn (): bool => (pictureIn($browser, 'Swimming')['x'] ?? 9999) + 48 < middleOfTopic($browser, 'Swimming')[0] + 10, 'at the left');
+    $browser->act('Take the picture away')->waitUntil(fn (): bool => pictureIn($browser, 'Swimming') === null, 'gone');
     usleep(300_000);
     $again = $browser->boxOf('Swimming');
     expect([$again['w'], $again['h']])->toEqualWithDelta([$bare['w'], $bare['h']], 0.5)->and($browser->complaints())->toBe([]);
@@ -111,9 +107,7 @@ it('takes a file into the topic it is dropped on, which is sized, moved, opened 
     expect($browser->outline())->toBe(['Nele', '  Sums', '  Nature', '  Swimming']);
     $browser->waitUntil(fn (): bool => abs(pictureIn($browser, 'Nature')['w'] - 200) < 1, 'its size');
     // By its corner.
-    $browser->pick('Swimming')->keys('Mod+j')->waitFor('.palette')->type('Nature');
-    usleep(500_000);
-    $browser->keys('Enter')->waitFor('.picture-handles .corner');
+    $browser->pick('Swimming')->act('Nature')->waitFor('.picture-handles .corner');
     usleep(400_000);
     $at = pictureIn($browser, 'Nature');
     $browser->drag([$at['x'] + $at['w'], $at['y'] + $at['h']], [$at['x'] + $at['w'] - 80, $at['y'] + $at['h'] - 50])->saved();

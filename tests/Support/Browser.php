@@ -137,6 +137,15 @@ final class Browser
         return $this;
     }
 
+    /** Does what goes by this name, or goes to the topic of it, by the box that finds anything. */
+    public function act(string $name): self
+    {
+        $this->keys('Mod+j')->waitFor('.palette')->type($name);
+        $this->waitUntil(fn (): bool => stripos((string) $this->script('return document.querySelector(".palette li.current span")?.innerText'), $name) === 0, "“{$name}” to be found");
+
+        return $this->keys('Enter')->saved();
+    }
+
     /** Opens the context menu on a topic of the board, as the right mouse button does. */
     public function menuOn(string $title): self
     {

@@ -73,10 +73,17 @@ final class FaceParts
         if ($topic->note !== '') {
             $parts[] = $this->note;
         }
+        $id = $topic->id;
         foreach ($this->sources as [$feature, $type, $rows]) {
-            $row = $rows === null ? $this->map?->row($type, $topic->id) : $rows[$topic->id] ?? null;
+            // Asked for every topic of a map, most of which have nothing there.
+            if ($rows !== null && ! isset($rows[$id])) {
+                continue;
+            }
+            $row = $rows[$id] ?? $this->map?->row($type, $id);
             if ($row instanceof FeatureRow && $this->map !== null) {
-                array_push($parts, ...$feature->parts($this->map, $row));
+                foreach ($feature->parts($this->map, $row) as $part) {
+                    $parts[] = $part;
+                }
             }
         }
 

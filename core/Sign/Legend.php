@@ -71,10 +71,17 @@ final readonly class Legend
     /** @return array<string, int> on how many topics each stamp is */
     private static function stamps(TopicMap $map): array
     {
-        $counts = [];
+        $alike = $counts = [];
         foreach ($map->rowsOf(TopicStamps::class) as $id => $row) {
-            foreach ($map->has((string) $id) ? $row->signs() : [] as $sign) {
-                $counts[$sign] = ($counts[$sign] ?? 0) + 1;
+            if ($map->has((string) $id)) {
+                // Many topics, and few sets of stamps that they have.
+                $key = implode(' ', $row->fields());
+                $alike[$key] = [$row, ($alike[$key][1] ?? 0) + 1];
+            }
+        }
+        foreach ($alike as [$row, $count]) {
+            foreach ($row->signs() as $sign) {
+                $counts[$sign] = ($counts[$sign] ?? 0) + $count;
             }
         }
 

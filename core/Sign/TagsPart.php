@@ -23,8 +23,12 @@ final class TagsPart implements FacePart
     /** From the edge of a strip to its word. */
     private const PAD = 6.0;
 
-    /** @var array<string, non-empty-list<non-empty-list<array{Tag, Line, float}>>> by width and type */
-    private array $rows = [];
+    /** @var array{float, float} width and height, as they were measured last */
+    private array $size = [0.0, 0.0];
+
+    private string $measuredFor = '';
+
+    private float $measuredAt = 0.0;
 
     /** @param  non-empty-list<Tag>  $tags  in the order in which they stand */
     public function __construct(private readonly array $tags)
@@ -43,9 +47,14 @@ final class TagsPart implements FacePart
 
     public function size(float $widest, Look $look, Wrapper $wrapper): array
     {
-        $rows = $this->rows($widest, $look, $wrapper);
+        // Asked for every topic that has these tags, and the same for all of one look.
+        if ($look->hash !== $this->measuredFor || $widest !== $this->measuredAt) {
+            $rows = $this->rows($widest, $look, $wrapper);
+            $this->size = [max(array_map(self::width(...), $rows)), count($rows) * (self::high($look) + self::GAP) - self::GAP + self::ROOM];
+            [$this->measuredFor, $this->measuredAt] = [$look->hash, $widest];
+        }
 
-        return [max(array_map(self::width(...), $rows)), count($rows) * (self::high($look) + self::GAP) - self::GAP + self::ROOM];
+        return $this->size;
     }
 
     public function draw(Area $area, Look $look, Wrapper $wrapper): array
@@ -69,12 +78,6 @@ final class TagsPart implements FacePart
 
     /** @return non-empty-list<non-empty-list<array{Tag, Line, float}>> as many in a row as have room; with the width of each */
     private function rows(float $widest, Look $look, Wrapper $wrapper): array
-    {
-        return $this->rows["{$widest} {$look->type->small} {$look->type->face->value}"] ??= $this->laidOut($widest, $look, $wrapper);
-    }
-
-    /** @return non-empty-list<non-empty-list<array{Tag, Line, float}>> */
-    private function laidOut(float $widest, Look $look, Wrapper $wrapper): array
     {
         $rows = [[]];
         $at = 0.0;

@@ -5,12 +5,14 @@ import { onMounted, ref, shallowRef, watch } from 'vue'
 import { api, sourceAddress } from '@/api/client'
 import { latest } from '@/api/latest'
 import { useBeside } from '@/stores/beside'
+import { useMap } from '@/stores/map'
 import { rowOf } from '@/stores/tree'
 import { useTrayDrag } from '@/tray/useTrayDrag'
 import { usePictures } from './pictureStore'
 
 /** The box of drawings, found by words as one types: a click puts one into what is chosen; or drag one onto any topic. */
 const beside = useBeside()
+const map = useMap()
 const pictures = usePictures()
 
 const words = ref('')
@@ -56,14 +58,13 @@ function step(event: KeyboardEvent): void {
         all[Math.max(0, at + by)]?.focus()
     }
 }
+/** Enter may come before the answer does, so it asks for itself; what the list shows meanwhile is not what is meant. */
 async function first(): Promise<void> {
-    // Enter may come before the answer does.
-    if (foundBy !== words.value) {
-        await find()
-    }
-    const one = found.value[0]
+    const wanted = words.value
+    const topics = [...map.chosen]
+    const one = foundBy === wanted ? found.value[0] : (await api.drawings(wanted).catch(() => null))?.drawings[0]
     if (one !== undefined) {
-        pictures.draw(one.name)
+        pictures.draw(one.name, topics)
     }
 }
 

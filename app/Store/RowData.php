@@ -76,9 +76,10 @@ final class RowData
     private static function about(TopicMap $map, array $topics): iterable
     {
         foreach (Features::rows() as $class) {
-            $rows = $map->rowsOf($class);
-            foreach ($class::isOfTopic() ? array_intersect_key($rows, $topics) : $rows as $row) {
-                if (array_intersect($row->topics(), $topics) !== [] && $map->isLiving($row)) {
+            // Where there is one a topic, all others need not even be made.
+            $rows = $class::isOfTopic() ? array_filter(array_map(fn (string $topic): ?Row => $map->row($class::type(), $topic), $topics)) : $map->rowsOf($class);
+            foreach ($rows as $row) {
+                if ($row instanceof FeatureRow && array_intersect($row->topics(), $topics) !== [] && $map->isLiving($row)) {
                     yield $row;
                 }
             }

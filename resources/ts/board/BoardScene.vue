@@ -48,10 +48,10 @@ watch(shown, () => emit('drawn'), { flush: 'post' })
 
 const isLegible = (slip: DrawnSlip): boolean => isReadable(slip, props.painted.scale)
 const far = computed(() => shown.value.drawn.size > 0 && smallestType() * props.painted.scale < LEAST_TYPE)
-/** Pictures are seen from farther away than titles are read. */
-const LEAST_PICTURE = 18
-const showsPicture = (slip: DrawnSlip, scale: number): boolean => slip.title !== undefined && slip.parts.some((part) => 'picture' in part && (part.box[2] ?? 0) * scale >= LEAST_PICTURE)
-
+/** Pictures are seen from farther away than titles are read; those of the upper levels only where they stand instead of one. */
+const LEAST_PICTURE = 14
+const showsPicture = (slip: DrawnSlip, scale: number): boolean => slip.title !== undefined && (slip.level > 1 || slip.title[3] === 0)
+    && slip.parts.some((part) => 'picture' in part && (part.box[2] ?? 0) * scale >= LEAST_PICTURE)
 const labels = computed(() => {
     const { boxes, drawn, tree } = shown.value
     return far.value ? farLabels({ boxes, slips: drawn, isLeftOut: (slip) => showsPicture(slip, props.painted.scale), title: (id) => plainTitle(tree.topics.get(id)?.title ?? '') }, props.painted, props.painted.scale) : []
@@ -122,7 +122,7 @@ function stemOf(slip: DrawnSlip): number {
 </script>
 
 <template>
-    <FarView v-if="far" :painted="painted" :boxes="shown.boxes" :slips="shown.drawn" :labelled="labelled" :back="narrowing.isBack" />
+    <FarView v-if="far" :painted="painted" :boxes="shown.boxes" :slips="shown.drawn" :labelled="labelled" :back="narrowing.isBack" :pictured="(slip) => showsPicture(slip, painted.scale)" />
     <path
         v-for="{ slip, box } in visible.connectors" :key="slip.id" v-memo="[slip, box.x, box.y, walk.at !== null || isDimmed(slip.id)]" class="connector" :class="{ dimmed: walk.at !== null || isDimmed(slip.id) }"
         :d="slip.connector?.d" :style="connectorStyle(slip, box)" />

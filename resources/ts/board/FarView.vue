@@ -5,8 +5,8 @@ import type { DrawnSlip } from './guess'
 import { overlaps, type Box } from './geometry'
 import type { Painted } from './useViewport'
 
-/** Topics too small to read, as one path a chalk: bars for the slips, strokes from each to its parent. Those whose titles stand over them are left out. */
-const props = defineProps<{ painted: Painted; boxes: ReadonlyMap<string, Box>; slips: ReadonlyMap<string, DrawnSlip>; labelled: ReadonlySet<string>; back: (id: string) => boolean }>()
+/** Topics too small to read, as one path a chalk: bars for the slips, strokes from each to its parent. Those whose titles stand over them, or whose pictures are seen, are left out. */
+const props = defineProps<{ painted: Painted; boxes: ReadonlyMap<string, Box>; slips: ReadonlyMap<string, DrawnSlip>; labelled: ReadonlySet<string>; back: (id: string) => boolean; pictured: (slip: DrawnSlip) => boolean }>()
 
 /** From the edge of the parent that faces a box to the edge of it that faces the parent. */
 function strokeTo(slip: DrawnSlip, box: Box, parent: Box): string {
@@ -39,7 +39,7 @@ const paths = computed(() => {
         const key = `${chalk} ${isBack}`
         const path = byChalk.get(key) ?? { chalk, isBack, bars: '', strokes: '' }
         const inset = slip.level < 2 ? 0 : 3
-        path.bars += props.labelled.has(id) ? '' : `M${box.x} ${box.y + inset}h${box.w}v${box.h - 2 * inset}h${-box.w}z`
+        path.bars += props.labelled.has(id) || props.pictured(slip) ? '' : `M${box.x} ${box.y + inset}h${box.w}v${box.h - 2 * inset}h${-box.w}z`
         const parent = slip.parent === null ? undefined : props.boxes.get(slip.parent)
         path.strokes += parent === undefined ? '' : strokeTo(slip, box, parent)
         byChalk.set(key, path)

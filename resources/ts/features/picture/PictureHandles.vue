@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { sourceAddress } from '@/api/client'
 import { useCamera } from '@/board/cameraStore'
+import { isReadable } from '@/board/farLabels'
 import { useHandleDrag } from '@/board/useHandleDrag'
 import { useWalk } from '@/show/walkStore'
 import { useMap } from '@/stores/map'
@@ -21,7 +22,8 @@ const LEAST = 22
 
 const part = computed(() => {
     const slip = map.current === null || map.editing !== null || walk.at !== null ? undefined : camera.drawn.get(map.current)
-    return slip?.parts.find((one) => 'picture' in one)
+    // From afar a title may stand in the place of it.
+    return slip === undefined || (slip.level < 2 && !isReadable(slip, camera.scale)) ? undefined : slip.parts.find((one) => 'picture' in one)
 })
 const box = computed(() => {
     const at = part.value === undefined || map.current === null ? undefined : camera.boxes.get(map.current)

@@ -1,12 +1,15 @@
+import { defineAsyncComponent } from 'vue'
 import { useCamera } from '@/board/cameraStore'
 import { useMap } from '@/stores/map'
 import type { Feature } from '../feature'
 import { pictureActions } from './actions'
 import PictureHandles from './PictureHandles.vue'
 import PictureOverlay from './PictureOverlay.vue'
-import PicturePage from './PicturePage.vue'
-import PictureSection from './PictureSection.vue'
 import { usePictures } from './pictureStore'
+
+// What stands beside the board comes when the map is seen and keys are answered.
+const PicturePage = defineAsyncComponent(() => import('./PicturePage.vue'))
+const PictureSection = defineAsyncComponent(() => import('./PictureSection.vue'))
 
 export const picture: Feature = {
     name: 'picture', actions: pictureActions, desk: [{ in: 'Files', component: PictureSection }], trayPages: [{ name: 'Pictures', component: PicturePage }],

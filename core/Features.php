@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ChalkTree;
 
 use ChalkTree\Arrange\ArrangeFeature;
+use ChalkTree\CrossLink\CrossLinkFeature;
 use ChalkTree\Look\LookFeature;
 use ChalkTree\Number\NumberFeature;
 use ChalkTree\Picture\PictureFeature;
@@ -16,6 +17,7 @@ final class Features
     /** @var list<class-string<Feature>> */
     private const ALL = [
         ArrangeFeature::class,
+        CrossLinkFeature::class,
         LookFeature::class,
         NumberFeature::class,
         PictureFeature::class,

@@ -68,10 +68,10 @@ final class WireSchema
      */
     private static function setting(string $class): array
     {
-        $which = $class::isOfTopic() ? ['topics' => ['type' => 'array', 'items' => ['type' => 'string']]] : ['row' => ['type' => 'string']];
+        $which = $class::isOfTopic() ? ['topics' => ['type' => 'array', 'items' => ['type' => 'string']]] : ['row' => ['type' => 'string'], 'rows' => ['type' => 'array', 'items' => ['type' => 'string']]];
         $fields = self::object(array_map(fn (Field $field): array => $field->schema(), $class::known()), []);
 
-        return self::edit('row.set', ['type' => ['const' => $class::type()]] + $which + ['fields' => $fields], ['type', ...array_keys($which), 'fields']);
+        return self::edit('row.set', ['type' => ['const' => $class::type()]] + $which + ['fields' => $fields], ['type', ...($class::isOfTopic() ? ['topics'] : []), 'fields']);
     }
 
     /**

@@ -8,7 +8,6 @@ use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\Memory;
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Arrange\SceneChange;
-use ChalkTree\Arrange\SceneMarks;
 use ChalkTree\Arrange\Slip;
 use ChalkTree\Arrange\View;
 use ChalkTree\Draw\SceneMark;
@@ -59,10 +58,7 @@ final class SceneBoard
         foreach ($changes as $record) {
             array_push($touched, ...$record->topics($map));
         }
-        if ($touched !== []) {
-            // What features draw hangs on where their topics stand, so these have to be gone into.
-            array_push($touched, ...SceneMarks::topics($this->seen), ...SceneMarks::topics($map));
-        } elseif (! $this->isOfMarks($changes)) {
+        if ($touched === [] && ! $this->isOfMarks($changes)) {
             return $this->data(new Scene($map->sheet()->arrangement, []), new SceneChange([], []), false);
         }
         $layout = $this->memory !== null

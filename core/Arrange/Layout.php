@@ -42,8 +42,10 @@ final class Layout
     /** @var array<string, Slip> slips taken from memory in this pass, whose place before is not known */
     private array $recalled = [];
 
-    /** The map drawn last. */
+    /** The map drawn last, and its view. */
     private ?TopicMap $map = null;
+
+    private ?View $view = null;
 
     /** The map and the view of the pass before this one, for branches that were never gone into. */
     private ?TopicMap $mapBefore = null;
@@ -109,9 +111,16 @@ final class Layout
 
     public function scene(): Scene
     {
-        $scene = new Scene($this->arrangement, $this->slips);
+        [$map, $view] = [$this->map, $this->view];
+        if ($map === null || $view === null) {
+            return new Scene($this->arrangement, $this->slips);
+        }
+        $tops = array_map(fn (string $id): Slip => $this->slips[$id], $this->below['']);
+        $ground = new Ground($tops, fn (Slip $slip): array => $this->openedBelow($map, $view, $slip));
+        $marks = SceneMarks::of($map, new Scene($this->arrangement, $this->slips, ground: $ground));
 
-        return $this->map === null ? $scene : new Scene($scene->arrangement, $this->slips, SceneMarks::of($this->map, $scene), Palette::of($this->map));
+        // What the marks made it go into is drawn as it was.
+        return new Scene($this->arrangement, $this->slips, $marks, Palette::of($map), $ground);
     }
 
     /**
@@ -151,7 +160,7 @@ final class Layout
         }
         $this->placeTops($map, $view);
         $change = $touched === null && $this->before === [] ? new SceneChange($this->slips, []) : $this->change($todo, $this->drop($left));
-        $this->map = $map;
+        [$this->map, $this->view] = [$map, $view];
         if ($this->memory !== null) {
             [$this->mapBefore, $this->viewBefore] = [$map, $view];
         }

@@ -14,8 +14,9 @@ final readonly class Scene
     /**
      * @param  array<string, Slip>  $slips  by topic id; a parent need not stand before its children
      * @param  array<string, SceneMark>  $marks  by type and id
+     * @param  Ground|null  $ground  which finds what stands where, also in branches that are not among the slips
      */
-    public function __construct(public string $arrangement, public array $slips, public array $marks = [], public Palette $palette = new Palette)
+    public function __construct(public string $arrangement, public array $slips, public array $marks = [], public Palette $palette = new Palette, public ?Ground $ground = null)
     {
     }
 
@@ -26,19 +27,9 @@ final readonly class Scene
      */
     public function boxOf(TopicMap $map, string $topic): ?array
     {
-        for ($at = $topic; ! isset($this->slips[$at]); $at = $above) {
-            $above = $map->find($at)?->parent;
-            if ($above === null) {
-                return null;
-            }
-        }
-        [$x, $y] = [0.0, 0.0];
-        for ($slip = $this->slips[$at]; ; $slip = $this->slips[$slip->parent]) {
-            [$x, $y] = [$x + $slip->x, $y + $slip->y];
-            if ($slip->parent === null) {
-                return ['id' => $at, 'x' => $x, 'y' => $y, 'w' => $this->slips[$at]->w, 'h' => $this->slips[$at]->h];
-            }
-        }
+        $found = $this->ground?->find($map, $topic);
+
+        return $found === null ? null : ['id' => $found[0]->topic->id, 'x' => $found[1], 'y' => $found[2], 'w' => $found[0]->w, 'h' => $found[0]->h];
     }
 
     /**

@@ -26,19 +26,6 @@ final class SceneMarks
         return $marks;
     }
 
-    /** @return list<string> the topics whose places marks may hang on */
-    public static function topics(TopicMap $map): array
-    {
-        $topics = [];
-        foreach (Features::all() as $feature) {
-            foreach (self::rows($map, $feature) as $row) {
-                array_push($topics, ...$map->isLiving($row) ? $row->topics() : []);
-            }
-        }
-
-        return $topics;
-    }
-
     /** @return list<FeatureRow> the rows of which a feature draws marks */
     private static function rows(TopicMap $map, Feature $feature): array
     {

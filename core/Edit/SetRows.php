@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ChalkTree\Edit;
 
-use ChalkTree\Map\Bounds;
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\RowTypes;
 use ChalkTree\Map\TopicMap;
@@ -29,12 +28,16 @@ final readonly class SetRows implements Edit
         return 'row.set';
     }
 
-    /** "type", "fields", and "topics" where there is one row a topic, or the "row" that it is. */
+    /** "type", "fields", and "topics" where there is one row a topic, or the "row" that it is, or the "rows". */
     public static function read(Arguments $arguments): self
     {
         $class = RowTypes::ofFeature($arguments->string('type'));
         $fields = $class::read($arguments->nested('fields'));
-        $ids = $class::isOfTopic() ? $arguments->ids('topics') : [$arguments->id('row')];
+        $ids = match (true) {
+            $class::isOfTopic() => $arguments->ids('topics'),
+            $arguments->has('rows') => $arguments->ids('rows'),
+            default => [$arguments->id('row')],
+        };
 
         return $fields === [] ? throw $arguments->wrong('fields', 'There is nothing to set.') : new self($class, $ids, $fields);
     }
@@ -47,8 +50,8 @@ final readonly class SetRows implements Edit
             if ($row === null && array_diff($this->class::ends(), array_keys($this->fields)) !== []) {
                 throw new InvalidEdit("This {$this->class::words()} is not in the map any more.", 'row');
             }
-            if ($row === null && $this->class::isOfMap() && count($map->rowsOf($this->class)) >= Bounds::MOST_OF_MAP) {
-                throw new InvalidEdit('A map holds at most '.Bounds::MOST_OF_MAP." of this sort: {$this->class::words()}.", 'row');
+            if ($row === null && ! $isOwn && count($map->rowsOf($this->class)) >= $this->class::most()) {
+                throw new InvalidEdit('A map holds at most '.number_format($this->class::most())." of this sort: {$this->class::words()}.", 'row');
             }
             $new = $row instanceof FeatureRow ? $row->with($this->fields) : $this->class::fromFields($id, $this->fields);
             foreach ($new->topics() as $topic) {
@@ -69,6 +72,9 @@ final readonly class SetRows implements Edit
         $field = count($this->fields) === 1 ? $this->class::known()[array_key_first($this->fields)] : null;
         if ($this->class::isOfMap()) {
             return 'Changed the '.($field->called ?? $this->class::words());
+        }
+        if (! $this->class::isOfTopic() && count($this->ids) > 1) {
+            return 'Changed '.count($this->ids)." {$this->class::words()}s";
         }
         $topics = $this->class::isOfTopic() ? $this->ids : ($map->row($this->class::type(), $this->ids[0])?->topics() ?? []);
 

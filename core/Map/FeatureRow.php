@@ -61,6 +61,12 @@ abstract readonly class FeatureRow implements Row
         return static::isOfMap();
     }
 
+    /** How many of them a map holds at most, where there is not one a topic. */
+    public static function most(): int
+    {
+        return static::isOfMap() ? Bounds::MOST_OF_MAP : Bounds::MOST_TOPICS;
+    }
+
     /** Whether people are told when it changes, because it is theirs to say; else it only follows from what they did. */
     public static function isTold(): bool
     {

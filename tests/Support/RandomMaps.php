@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Support;
 
 use ChalkTree\Arrange\Arrangements;
+use ChalkTree\CrossLink\CrossLink;
 use ChalkTree\Edit\Edit;
 use ChalkTree\Edit\Edits;
 use ChalkTree\Edit\TopicDraft;
@@ -65,6 +66,13 @@ final class RandomMaps
                 $map->put(TopicPicture::fromFields((string) $id, self::picture($chance)));
             }
         }
+        $ids = array_map(strval(...), array_keys($map->all()));
+        for ($i = count($ids) > 1 ? $chance->int(0, 3) : 0; $i > 0; $i--) {
+            [$from, $to] = [$chance->pick($ids), $chance->pick($ids)];
+            if ($from !== $to) {
+                $map->put(CrossLink::fromFields(Ids::next(), ['from' => $from, 'to' => $to] + self::link($chance)));
+            }
+        }
         if ($chance->yes(30)) {
             $map->put(LegendPlace::fromFields(Ids::next(), ['shown' => true]));
             $map->put(Meaning::of('stamp:idea', 'to be tried'));
@@ -75,6 +83,20 @@ final class RandomMaps
         }
 
         return $map;
+    }
+
+    /** @return array<string, scalar> how a cross-link is, without what it ties */
+    public static function link(Chance $chance): array
+    {
+        return array_filter([
+            'phrase' => $chance->yes(80) ? $chance->words($chance->int(1, 6)) : null,
+            'heads' => $chance->pick([null, null, 'none', 'both']),
+            'form' => $chance->pick([null, null, 'straight', 'corner']),
+            'chalk' => $chance->pick([null, 'tide', 'coral']),
+            'thick' => $chance->pick([null, 1, 4]),
+            'dash' => $chance->pick([null, null, 'dashed', 'dotted']),
+            'weight' => $chance->pick([null, null, 'bold']),
+        ] + ($chance->yes(15) ? ['bendAt' => $chance->int(100, 900), 'bendBy' => $chance->int(-200, 200)] : []), fn (mixed $value): bool => $value !== null);
     }
 
     /** @return array<string, scalar> some stamps */
@@ -124,7 +146,9 @@ final class RandomMaps
 
         $tags = [Ids::next(), ...array_keys($map->rowsOf(Tag::class))];
 
-        return match ($chance->int(1, 42)) {
+        $links = [Ids::next(), ...array_map(strval(...), array_keys($map->rowsOf(CrossLink::class)))];
+
+        return match ($chance->int(1, 44)) {
             41 => $chance->pick([
                 ['name' => 'row.set', 'type' => 'stamps', 'topics' => $some(), 'fields' => self::stamps($chance)],
                 ['name' => 'row.set', 'type' => 'stamps', 'topics' => $some(), 'fields' => ['done' => false, 'rank' => null]],
@@ -137,6 +161,14 @@ final class RandomMaps
             42 => $chance->pick([
                 ['name' => 'row.set', 'type' => 'picture', 'topics' => $some(), 'fields' => self::picture($chance)],
                 ['name' => 'picture.move', 'topic' => $chance->pick([...$ids, ...array_keys($map->rowsOf(TopicPicture::class))]), 'to' => $chance->pick($ids)],
+            ]),
+            43, 44 => $chance->pick([
+                ['name' => 'crosslink.tie', 'topics' => $tied = $some(), 'to' => $chance->pick($ids), 'as' => array_map(fn (): string => Ids::next(), $tied), 'turns' => $chance->yes(30)],
+                ['name' => 'crosslink.turn', 'links' => [$chance->pick($links)]],
+                ['name' => 'crosslink.splice', 'link' => $chance->pick($links), 'topic' => $chance->pick($ids), 'as' => Ids::next()],
+                ['name' => 'row.set', 'type' => 'crosslink', 'row' => $chance->pick($links), 'fields' => self::link($chance) + ['from' => $chance->pick($ids), 'to' => $chance->pick($ids)]],
+                ['name' => 'row.set', 'type' => 'crosslink', 'rows' => $links, 'fields' => ['chalk' => 'kelp']],
+                ['name' => 'row.remove', 'type' => 'crosslink', 'rows' => [$chance->pick($links)]],
             ]),
             1, 2, 3, 4 => ['name' => 'topic.add', 'topic' => ['id' => Ids::next(), 'title' => self::title($chance), 'children' => $chance->yes(20) ? [['title' => $chance->word()], ['children' => [['note' => 'n']]]] : []]] + $place(),
             5 => ['name' => 'topic.retitle', 'topic' => $chance->pick($ids), 'title' => self::title($chance)],

@@ -13,6 +13,7 @@ export type FeatureRow =
   | ArrangementRow
   | ApartRow
   | PlaceRow
+  | CrosslinkRow
   | LookRow
   | LevelLookRow
   | MapLookRow
@@ -78,6 +79,10 @@ export type Edit =
   | HoldApart
   | AlignTopics
   | GridColumn
+  | SetCrosslink
+  | TieTopics
+  | TurnLinks
+  | SpliceTopic
   | SetLook
   | SetLevelLook
   | SetMapLook
@@ -318,6 +323,36 @@ export interface PlaceRow {
   fields: {
     x: number | null;
     y: number | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "CrosslinkRow".
+ */
+export interface CrosslinkRow {
+  type: "crosslink";
+  id: string;
+  fields: {
+    from: string;
+    to: string;
+    phrase: string;
+    heads: "none" | "both" | null;
+    form: "straight" | "corner" | null;
+    chalk: string | null;
+    thick: number | null;
+    dash: "dashed" | "dotted" | null;
+    size: number | null;
+    weight: "bold" | null;
+    slant: "slanted" | null;
+    bendAt: number | null;
+    bendBy: number | null;
   } | null;
   whole?: true;
   /**
@@ -1955,6 +1990,92 @@ export interface GridColumn {
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetCrosslink".
+ */
+export interface SetCrosslink {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "crosslink";
+  row?: string;
+  rows?: string[];
+  fields: {
+    from?: string;
+    to?: string;
+    phrase?: string;
+    heads?: "none" | "both" | null;
+    form?: "straight" | "corner" | null;
+    chalk?: string | null;
+    thick?: number | null;
+    dash?: "dashed" | "dotted" | null;
+    size?: number | null;
+    weight?: "bold" | null;
+    slant?: "slanted" | null;
+    bendAt?: number | null;
+    bendBy?: number | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "TieTopics".
+ */
+export interface TieTopics {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "crosslink.tie";
+  topics: string[];
+  to: string;
+  as: string[];
+  turns?: boolean;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "TurnLinks".
+ */
+export interface TurnLinks {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "crosslink.turn";
+  links: string[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SpliceTopic".
+ */
+export interface SpliceTopic {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "crosslink.splice";
+  link: string;
+  topic: string;
+  as: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "SetLook".
  */
 export interface SetLook {
@@ -2024,7 +2145,8 @@ export interface SetLevelLook {
   step?: string;
   name: "row.set";
   type: "level-look";
-  row: string;
+  row?: string;
+  rows?: string[];
   fields: {
     level?: number;
     shape?:
@@ -2079,7 +2201,8 @@ export interface SetMapLook {
   step?: string;
   name: "row.set";
   type: "map-look";
-  row: string;
+  row?: string;
+  rows?: string[];
   fields: {
     whole?: "work-table" | "long-read" | "wall-sheet" | "thin-ink" | "school-desk" | "card-box" | "ruled-lines" | null;
     chalks?: "branch" | "level" | "one" | null;
@@ -2137,7 +2260,8 @@ export interface SetNamedLook {
   step?: string;
   name: "row.set";
   type: "named-look";
-  row: string;
+  row?: string;
+  rows?: string[];
   fields: {
     name?: string | null;
     shape?:
@@ -2192,7 +2316,8 @@ export interface SetMixedChalk {
   step?: string;
   name: "row.set";
   type: "mixed-chalk";
-  row: string;
+  row?: string;
+  rows?: string[];
   fields: {
     name?: string | null;
     day?: string | null;
@@ -2352,7 +2477,8 @@ export interface SetTag {
   step?: string;
   name: "row.set";
   type: "tag";
-  row: string;
+  row?: string;
+  rows?: string[];
   fields: {
     name?: string | null;
     chalk?: string | null;
@@ -2394,7 +2520,8 @@ export interface SetMeaning {
   step?: string;
   name: "row.set";
   type: "meaning";
-  row: string;
+  row?: string;
+  rows?: string[];
   fields: {
     sign?: string | null;
     means?: string | null;
@@ -2415,7 +2542,8 @@ export interface SetLegend {
   step?: string;
   name: "row.set";
   type: "legend";
-  row: string;
+  row?: string;
+  rows?: string[];
   fields: {
     shown?: boolean;
     x?: number | null;

@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\CrossLink;
+
+use ChalkTree\Route\Stroke;
+
+/** The line of a cross-link, and its heads as SVG paths. */
+final readonly class LinkStroke
+{
+    /**
+     * @param  list<string>  $heads
+     * @param  bool  $isClear  whether it goes through no box
+     */
+    public function __construct(public Stroke $stroke, public array $heads, public bool $isClear)
+    {
+    }
+}

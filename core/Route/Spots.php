@@ -1,0 +1,202 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Route;
+
+use ChalkTree\Arrange\Ground;
+
+/**
+ * Finds room for words at lines: in a gap of their own line, else beside it, where they cover no topic, no other words
+ * and no other line; failing all that, a little away.
+ *
+ * @phpstan-import-type Rect from Ground
+ *
+ * @phpstan-type Spot array{box: Rect, isAside: bool, size: int} set aside means that it has to be shown which line the words belong to; the size is the one of those offered
+ */
+final class Spots
+{
+    /** Around words, pixels. */
+    private const AROUND = 3.0;
+
+    /** Between words beside a line and the line. */
+    private const BESIDE = 4.0;
+
+    /** The same where there is more room; still nobody takes them for those of another line. */
+    private const CLOSE = 12.0;
+
+    /** So much of a line has to be seen at each side of a gap. */
+    private const SEEN = 16.0;
+
+    /** Where along the line, the best first. */
+    private const ALONG = [0.5, 0.42, 0.58, 0.34, 0.66, 0.26, 0.74, 0.18, 0.82];
+
+    /** How far away from its line the words may stand at most, before they are set aside: so many of their own lengths. */
+    private const LENGTHS = 1.5;
+
+    private const FARTHEST = 640.0;
+
+    /** @var list<Rect> the words that have their place */
+    private array $taken = [];
+
+    /** @var array<int, Rect> how far each line reaches */
+    private array $bounds = [];
+
+    /** @param  array<int, Stroke>  $lines  all lines, by their numbers */
+    public function __construct(private readonly Ground $ground, private readonly array $lines)
+    {
+    }
+
+    /**
+     * The place of words at a line; it is theirs then.
+     *
+     * @param  non-empty-list<array{float, float}>  $sizes  width and height of the words, broken into lines one way or another, the best first
+     * @return Spot
+     */
+    public function of(int $line, array $sizes): array
+    {
+        $stroke = $this->lines[$line];
+        $spot = null;
+        foreach ([0.0, self::BESIDE, self::CLOSE] as $n => $away) {
+            foreach ($sizes as $which => [$w, $h]) {
+                $spot ??= self::spot($n === 0 ? $this->inGap($line, $stroke, $w, $h) : $this->beside($stroke, $w, $h, $away), false, $which);
+            }
+        }
+        [$w, $h] = $sizes[0];
+        $spot ??= self::spot($this->near($stroke, $w, $h), true, 0) ?? ['box' => $this->aside($stroke, $w, $h), 'isAside' => true, 'size' => 0];
+        $this->taken[] = $spot['box'];
+
+        return $spot;
+    }
+
+    /**
+     * @param  Rect|null  $box
+     * @return Spot|null
+     */
+    private static function spot(?array $box, bool $isAside, int $size): ?array
+    {
+        return $box === null ? null : ['box' => $box, 'isAside' => $isAside, 'size' => $size];
+    }
+
+    /**
+     * On its line, which is not seen there.
+     *
+     * @return Rect|null
+     */
+    private function inGap(int $line, Stroke $stroke, float $w, float $h): ?array
+    {
+        $length = $stroke->length();
+        foreach (self::ALONG as $part) {
+            [$x, $y, $dx, $dy] = $stroke->along($part);
+            // How much of the line the words would take.
+            $gap = min($w / max(0.01, abs($dx)), $h / max(0.01, abs($dy)));
+            if (min($part, 1 - $part) * $length < $gap / 2 + self::SEEN) {
+                continue;
+            }
+            $box = self::box($x, $y, $w, $h);
+            if ($this->isFree($box, $line)) {
+                return $box;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * Beside its line, so many pixels away from it.
+     *
+     * @return Rect|null
+     */
+    private function beside(Stroke $stroke, float $w, float $h, float $away): ?array
+    {
+        foreach (self::ALONG as $part) {
+            [$x, $y, $dx, $dy] = $stroke->along($part);
+            $out = $away + (abs($dy) * $w + abs($dx) * $h) / 2;
+            foreach ([-1, 1] as $side) {
+                // Above a line rather than below it.
+                $sign = $dx < 0 ? -$side : $side;
+                $box = self::box($x - $dy * $sign * $out, $y + $dx * $sign * $out, $w, $h);
+                if ($this->isFree($box)) {
+                    return $box;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * Within so many of its own lengths, where only a leader shows what the words belong to.
+     *
+     * @return Rect|null
+     */
+    private function near(Stroke $stroke, float $w, float $h): ?array
+    {
+        for ($away = self::CLOSE, $most = self::LENGTHS * max($w, $h); $away <= $most; $away += 14.0) {
+            $box = $this->beside($stroke, $w, $h, $away);
+            if ($box !== null) {
+                return $box;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * Farther away, in rings around the middle of the line.
+     *
+     * @return Rect
+     */
+    private function aside(Stroke $stroke, float $w, float $h): array
+    {
+        [$x, $y] = $stroke->along(0.5);
+        // Where everything is full of lines, it may stand on one.
+        foreach ([false, true] as $isOverLines) {
+            for ($far = 30.0; $far < self::FARTHEST; $far += 24.0) {
+                $steps = (int) max(8, $far / 12);
+                for ($i = 0; $i < $steps; $i++) {
+                    $angle = -M_PI_2 + 2 * M_PI * $i / $steps;
+                    $box = self::box($x + cos($angle) * ($far + $w / 2), $y + sin($angle) * ($far + $h / 2), $w, $h);
+                    if ($this->isFree($box, isOverLines: $isOverLines)) {
+                        return $box;
+                    }
+                }
+            }
+        }
+
+        return self::box($x, $y, $w, $h);
+    }
+
+    /** @return Rect */
+    private static function box(float $x, float $y, float $w, float $h): array
+    {
+        return [$x - $w / 2, $y - $h / 2, $x + $w / 2, $y + $h / 2];
+    }
+
+    /**
+     * @param  Rect  $box
+     * @param  int|null  $but  the line that may run there
+     * @param  bool  $isOverLines  whether all of them may
+     */
+    private function isFree(array $box, ?int $but = null, bool $isOverLines = false): bool
+    {
+        foreach ($this->taken as $other) {
+            if ($other[2] > $box[0] - self::AROUND && $other[0] < $box[2] + self::AROUND && $other[3] > $box[1] - self::AROUND && $other[1] < $box[3] + self::AROUND) {
+                return false;
+            }
+        }
+        if ($this->ground->boxesIn($box[0] - self::AROUND, $box[1] - self::AROUND, $box[2] + self::AROUND, $box[3] + self::AROUND) !== []) {
+            return false;
+        }
+        foreach ($isOverLines ? [] : $this->lines as $id => $line) {
+            if ($id !== $but) {
+                $bounds = $this->bounds[$id] ??= $line->bounds();
+                if ($bounds[2] > $box[0] - 2 && $bounds[0] < $box[2] + 2 && $bounds[3] > $box[1] - 2 && $bounds[1] < $box[3] + 2 && $line->cuts($box, 1.5)) {
+                    return false;
+                }
+            }
+        }
+
+        return true;
+    }
+}

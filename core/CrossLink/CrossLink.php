@@ -56,7 +56,7 @@ final readonly class CrossLink extends FeatureRow
             'size' => Field::number(Bounds::SMALLEST_TYPE, Bounds::LARGEST_TYPE)->called('type size of the phrase'),
             'weight' => Field::choice(['bold'])->called('weight of the phrase'),
             'slant' => Field::choice(['slanted'])->called('slant of the phrase'),
-            'bendAt' => Field::number(0, 1000)->called('bend of the cross-link'),
+            'bendAt' => Field::number(-2000, 3000)->called('bend of the cross-link'),
             'bendBy' => Field::number(-Bounds::FARTHEST, Bounds::FARTHEST)->called('bend of the cross-link'),
         ];
     }

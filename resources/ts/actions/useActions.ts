@@ -2,6 +2,7 @@ import { useEventListener } from '@vueuse/core'
 import { useRouter } from 'vue-router'
 import { useCamera } from '@/board/cameraStore'
 import { useWalk } from '@/show/walkStore'
+import { useChosenMarks } from '@/stores/chosenMarks'
 import { useMap } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
 import { useSession } from '@/stores/session'
@@ -46,6 +47,7 @@ export function useActions() {
     }
 
     const session = useSession()
+    const marks = useChosenMarks()
 
     /** The keys of an action, as this person has them. */
     const keysOf = (action: Action): readonly string[] => session.keys[action.id] ?? action.keys
@@ -63,7 +65,7 @@ export function useActions() {
         if (stores.walk.at !== null) {
             return 'walk'
         }
-        return stores.map.id === '' ? 'library' : stores.map.region
+        return stores.map.id === '' ? 'library' : marks.chosen !== null ? 'mark' : stores.map.region
     }
 
     const isAvailable = (action: Action): boolean => action.available?.(context(action.scopes[0] ?? 'board')) ?? true
@@ -88,6 +90,8 @@ export function useActions() {
         return key === undefined ? '' : readable(key)
     }
 
+    const actionOf = (key: string, scope: Scope): Action | undefined => actions.find((action) => action.scopes.includes(scope) && keysOf(action).includes(key) && action.native !== true)
+
     function onKey(event: KeyboardEvent): void {
         if (event.isComposing || event.keyCode === 229 || event.defaultPrevented || stores.ui.holdsKeys) {
             return
@@ -103,7 +107,8 @@ export function useActions() {
             return
         }
         const key = pressed(event)
-        const found = actions.find((action) => action.scopes.includes(scope) && keysOf(action).includes(key) && action.native !== true)
+        // On a mark all else works too, but for what is done with topics.
+        const found = actionOf(key, scope) ?? (scope === 'mark' ? actionOf(key, stores.map.region) : undefined)
         if (found !== undefined) {
             event.preventDefault()
             event.stopPropagation()

@@ -4,6 +4,7 @@ import { useWalk } from '@/show/walkStore'
 import { useDrag } from '@/stores/drag'
 import type { Mark } from '@/api/wire'
 import { features } from '@/features'
+import { useChosenMarks } from '@/stores/chosenMarks'
 import { useMap } from '@/stores/map'
 import { useNarrowing } from '@/stores/narrowing'
 import { childrenOf } from '@/stores/tree'
@@ -37,6 +38,7 @@ const map = useMap()
 const walk = useWalk()
 const camera = useCamera()
 const drag = useDrag()
+const chosenMarks = useChosenMarks()
 
 interface Placed { slip: DrawnSlip; box: Box }
 
@@ -127,7 +129,9 @@ function stemOf(slip: DrawnSlip): number {
         v-for="{ slip, box } in visible.connectors" :key="slip.id" v-memo="[slip, box.x, box.y, walk.at !== null || isDimmed(slip.id)]" class="connector" :class="{ dimmed: walk.at !== null || isDimmed(slip.id) }"
         :d="slip.connector?.d" :style="connectorStyle(slip, box)" />
     <rect v-for="{ id, box } in marks.far" :key="id" class="far-mark" :x="box?.[0]" :y="box?.[1]" :width="box?.[2]" :height="box?.[3]" />
-    <MarkShape v-for="mark in marks.near" :key="mark.id" :mark="mark" :dimmed="walk.at !== null" @touch="(touch) => features.forEach((feature) => feature.touch?.(touch))" />
+    <MarkShape
+        v-for="mark in marks.near" :key="mark.id" :mark="mark" :dimmed="walk.at !== null" :chosen="chosenMarks.chosen?.ids.includes(mark.id) === true && walk.at === null" @touch="(touch, event) => features.forEach((feature) => feature.touch?.(touch, event))"
+        @press="(touch, event) => features.forEach((feature) => feature.press?.(touch, event))" @twice="(touch, event) => features.forEach((feature) => feature.twice?.(touch, event))" />
     <SlipShape
         v-for="{ slip, box } in visible.seen" :key="slip.id" v-memo="memoOf(slip, box)" :slip="slip" :x="box.x + (shift?.id === slip.id ? shift.x : 0)" :y="box.y + (shift?.id === slip.id ? shift.y : 0)"
         :chosen="isChosen(slip.id)" :dimmed="isDimmed(slip.id)" :typing="slip.id === shown.typing || !isLegible(slip)"

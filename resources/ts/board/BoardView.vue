@@ -8,7 +8,7 @@ import { usePreferences } from '@/stores/preferences'
 import { childrenOf, siblingsOf } from '@/stores/tree'
 import { useChoosing } from '@/stores/choosing'
 import { useNarrowing } from '@/stores/narrowing'
-import { useDrag } from '@/stores/drag'
+import { useDrag, type Landing } from '@/stores/drag'
 import { useTitles } from '@/stores/titles'
 import { useUi } from '@/ui/uiStore'
 import { useDragSource } from '@/ui/useDragSource'
@@ -60,6 +60,10 @@ const leave = drag.offer({
     element: () => frame.value,
     landingAt: (clientX, clientY, ids) => {
         const { x, y } = toBoard(clientX, clientY)
+        const own = drag.hasGuest ? null : features.reduce<Landing | null>((found, feature) => found ?? feature.landing?.({ ids, x, y, clientX, clientY, ties: drag.ties }) ?? null, null)
+        if (own !== null) {
+            return own
+        }
         const free = drag.copies || drag.hasGuest ? null : freeLanding({ tree: map.tree, boxes: camera.boxes, slips: camera.drawn, isDragged: drag.isDragged }, ids, x, y)
         return free ?? boardLanding({ tree: map.tree, boxes: camera.boxes, slips: camera.drawn, isDragged: drag.isDragged, isWhole: map.scope === null }, x, y)
     },
@@ -88,6 +92,10 @@ function pointerDown(event: PointerEvent): void {
         if (event.shiftKey) {
             beginLasso(event)
         }
+        return
+    }
+    if (features.some((feature) => feature.picks?.(id) === true)) {
+        event.preventDefault()
         return
     }
     pressedWith = { extra: event.ctrlKey || event.metaKey || event.shiftKey, x: event.clientX, y: event.clientY }
@@ -230,7 +238,7 @@ function bringNear(isNew: boolean): void {
 const spoken = afterPaint(() => {
     const topic = map.region === 'board' && walk.at === null ? map.currentTopic : null
     if (topic === null) {
-        return ''
+        return features.map((feature) => feature.spoken?.() ?? '').join('')
     }
     const below = childrenOf(map.tree, topic.id).length
     const siblings = siblingsOf(map.tree, topic.id)

@@ -4,8 +4,8 @@ import type { Mark, Primitive } from '@/api/wire'
 import { Parts } from './Parts'
 
 /** Something drawn that is not a topic; the core has said of what it is made. */
-const props = defineProps<{ mark: Mark; dimmed: boolean }>()
-defineEmits<{ touch: [touch: string] }>()
+const props = defineProps<{ mark: Mark; dimmed: boolean; chosen: boolean }>()
+defineEmits<{ touch: [touch: string, event: MouseEvent]; press: [touch: string, event: PointerEvent]; twice: [touch: string, event: MouseEvent] }>()
 
 /** What does the same when it is touched, together. */
 const groups = computed(() => {
@@ -23,9 +23,9 @@ const groups = computed(() => {
 </script>
 
 <template>
-    <g class="mark" :class="{ dimmed }" :data-mark="mark.id">
+    <g class="mark" :class="{ dimmed, chosen }" :data-mark="mark.id">
         <template v-for="(group, i) in groups" :key="i">
-            <g v-if="group.touch !== undefined" class="touched" :data-touch="group.touch" @pointerdown.stop @dblclick.stop @click.stop="$emit('touch', group.touch)"><Parts :parts="group.parts" /></g>
+            <g v-if="group.touch !== undefined" class="touched" :data-touch="group.touch" @pointerdown.stop.prevent="$emit('press', group.touch, $event)" @dblclick.stop="$emit('twice', group.touch, $event)" @click.stop="$emit('touch', group.touch, $event)"><Parts :parts="group.parts" /></g>
             <Parts v-else :parts="group.parts" />
         </template>
     </g>
@@ -35,5 +35,6 @@ const groups = computed(() => {
 .mark { transition: opacity 180ms; }
 .mark :deep(text) { font-family: 'Atkinson Hyperlegible', sans-serif; font-kerning: none; font-variant-ligatures: none; white-space: pre; user-select: none; }
 .touched { pointer-events: all; cursor: pointer; }
+.mark.chosen { --hand: color-mix(in srgb, var(--marigold) 42%, transparent); }
 .mark.dimmed { opacity: var(--rest); }
 </style>

@@ -59,10 +59,13 @@ function line(part: DrawnLine, key: number): VNode {
     return h('text', { key, class: part.part, y: part.y, direction: part.rtl === true ? 'rtl' : undefined, 'font-size': part.size, style: { fill: paint(part.fill), ...(part.face === undefined ? {} : { fontFamily: `'${families[part.face] ?? ''}', sans-serif` }) } }, part.spans.map((one, i) => span(one, i, part.rtl === true)))
 }
 
+/** A line that is only there to be touched, with a wide hand. */
+const hand = (strokeWidth: number): Record<string, string | number> => ({ fill: 'none', stroke: 'var(--hand, transparent)', strokeWidth, strokeLinecap: 'round', pointerEvents: 'stroke' })
+
 function path(part: DrawnPath, key: number, aside: number): VNode {
     return h('path', {
         key, class: part.part, 'data-touch': part.touch, d: part.d, transform: aside === 0 ? undefined : `translate(${aside} 0)`,
-        style: part.stroke === undefined ? { fill: paint(part.fill) } : { fill: paint(part.fill), stroke: paint(part.stroke), strokeWidth: part.thick, strokeLinecap: 'round', strokeDasharray: part.dash ?? 'none' },
+        style: part.stroke === undefined ? (part.fill === undefined && part.thick !== undefined ? hand(part.thick) : { fill: paint(part.fill) }) : { fill: paint(part.fill), stroke: paint(part.stroke), strokeWidth: part.thick, strokeLinecap: 'round', strokeDasharray: part.dash ?? 'none', ...(part.fill === undefined && part.touch !== undefined ? { pointerEvents: 'stroke' } : {}) },
     })
 }
 

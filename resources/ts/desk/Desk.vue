@@ -3,6 +3,7 @@ import { NButton, NInput, NRadioButton, NRadioGroup } from 'naive-ui'
 import { computed, defineAsyncComponent, nextTick, onMounted, ref, watch } from 'vue'
 import { bounds } from '@/api/bounds'
 import { useActions } from '@/actions/useActions'
+import { useChosenMarks } from '@/stores/chosenMarks'
 import { useDrafts } from '@/stores/drafts'
 import { useBeside } from '@/stores/beside'
 import { sideSeen } from '@/stores/mirror'
@@ -39,6 +40,8 @@ const caption = ref<InstanceType<typeof NInput> | null>(null)
 const note = ref<{ focus: () => void } | null>(null)
 
 const topic = computed(() => beside.topic)
+const marks = useChosenMarks()
+const ofMarks = computed(() => features.find(({ deskOfMarks }) => deskOfMarks?.type === marks.chosen?.type)?.deskOfMarks?.component)
 const title = computed(() => plainTitle(topic.value?.title ?? ''))
 const isFirstLevel = computed(() => topic.value?.parent === beside.tree.root && beside.tree.arrangement === 'both-sides')
 const side = computed(() => (topic.value?.sideHeld === true ? (topic.value.side == null ? 'auto' : sideSeen(beside.tree, topic.value.side)) : 'auto'))
@@ -131,7 +134,8 @@ watch(
                 </div>
             </DeskSection>
         </template>
-        <p v-if="topic === null" class="nothing">Choose a topic on the board or in the outline, and what belongs to it appears here.</p>
+        <component :is="ofMarks" v-if="topic === null && ofMarks !== undefined" />
+        <p v-else-if="topic === null" class="nothing">Choose a topic on the board or in the outline, and what belongs to it appears here.</p>
         <DeskSection v-for="section in topic === null ? [] : sections" :key="section.name" :name="section.name">
             <div v-if="section.name === 'Look' && isFirstLevel && beside.chosen.length === 1" class="field">
                 <span>Side of the root</span>

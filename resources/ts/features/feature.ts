@@ -1,5 +1,7 @@
 import type { Component } from 'vue'
 import type { Action } from '@/actions/registry'
+import type { Landing } from '@/stores/drag'
+import type { MenuLine } from '@/ui/useMenu'
 
 /** A page of the tray: things that can be put on topics. */
 export interface TrayPage {
@@ -8,8 +10,24 @@ export interface TrayPage {
 }
 
 /** The sections of the desk that features have their parts in, in their order. */
-export const deskSections = ['Facts', 'Look', 'Files'] as const
+export const deskSections = ['Facts', 'Look', 'Ties', 'Files'] as const
 export interface DeskPart { readonly in: (typeof deskSections)[number]; readonly component: Component }
+
+/** Topics that are dragged over the board, and where. */
+export interface Dragged {
+    readonly ids: readonly string[]
+    /** On the board. */
+    readonly x: number
+    readonly y: number
+    /** In the window. */
+    readonly clientX: number
+    readonly clientY: number
+    /** Whether Shift is held. */
+    readonly ties: boolean
+}
+
+/** A line that a feature has below a topic in the outline. */
+export interface TiedLine { readonly id: string; readonly text: string; readonly isOn: boolean; readonly act: () => void }
 
 /** What a feature hands in; see the core's Feature. */
 export interface Feature {
@@ -26,8 +44,23 @@ export interface Feature {
     readonly overlay?: Component
     /** Its pages of the tray. */
     readonly trayPages?: readonly TrayPage[]
+    /** Its parts of the desk while its marks are what is chosen. */
+    readonly deskOfMarks?: { readonly type: string; readonly component: Component }
     /** Does what a part of its marks is for; see "touch" in the wire's Primitive. */
-    readonly touch?: (touch: string) => void
+    readonly touch?: (touch: string, event: MouseEvent) => void
+    /** A part of its marks is pressed, which may become a drag; or was clicked twice. */
+    readonly press?: (touch: string, event: PointerEvent) => void
+    readonly twice?: (touch: string, event: MouseEvent) => void
+    /** What the menu offers on a part of its marks, which is chosen then; nothing where that is none of its own. */
+    readonly menu?: (touch: string) => readonly MenuLine[] | undefined
+    /** Takes a topic that is clicked, if it waits for one. */
+    readonly picks?: (topic: string) => boolean
+    /** Where dragged topics would land on what is its own; null where they would not. */
+    readonly landing?: (dragged: Dragged) => Landing | null
+    /** What it has below topics in the outline, by topic. */
+    readonly lines?: () => ReadonlyMap<string, readonly TiedLine[]>
+    /** What is chosen of its own, for those who do not see it. */
+    readonly spoken?: () => string
     /** What it has put on a topic, for those who do not see the board; nothing where there is none. */
     readonly tells?: (topic: string) => string
     /** Takes what is pasted, if that is its own. */

@@ -25,6 +25,8 @@ export interface Landing {
     guides?: readonly { readonly x: number; readonly y: number; readonly w: number; readonly h: number }[]
     /** The folded topic it is over, which unfolds if one stays. */
     over: string | null
+    /** What becomes of them, where that is not to be moved. */
+    drop?: () => void
 }
 
 /** A part of the window on which topics can be dropped. */
@@ -58,6 +60,8 @@ export const useDrag = defineStore('drag', () => {
     const at = shallowRef<{ x: number; y: number } | null>(null)
     const landing = shallowRef<Landing | null>(null)
     const copies = ref(false)
+    /** Whether Shift is held, by which topics are tied instead of moved. */
+    const ties = ref(false)
     const isDragging = computed(() => ids.value.length > 0)
     let guest: Guest | null = null
     const hasGuest = ref(false)
@@ -80,9 +84,10 @@ export const useDrag = defineStore('drag', () => {
         return ids.value.length > 0
     }
 
-    function follow(x: number, y: number, copying: boolean): void {
+    function follow(x: number, y: number, copying: boolean, tying = false): void {
         at.value = { x, y }
         copies.value = copying
+        ties.value = tying
         const over = [...targets].find((one) => contains(one.element(), x, y)) ?? null
         if (over !== target) {
             target?.left?.()
@@ -118,7 +123,7 @@ export const useDrag = defineStore('drag', () => {
             const [dx, dy] = [pull(at.value.x, box.left, box.right), pull(at.value.y, box.top, box.bottom)]
             if (dx !== 0 || dy !== 0) {
                 target.scrollBy(dx, dy)
-                follow(at.value.x, at.value.y, copies.value)
+                follow(at.value.x, at.value.y, copies.value, ties.value)
             }
         }
         unfoldIfStaying()
@@ -130,7 +135,9 @@ export const useDrag = defineStore('drag', () => {
         if (where === null) {
             return
         }
-        if (where.place === 'frame') {
+        if (where.drop !== undefined) {
+            where.drop()
+        } else if (where.place === 'frame') {
             const own = [...ids.value]
             target?.take?.({ map: map.id, ids: own, copies: copies.value, landed: () => map.edit({ name: 'topic.remove', topics: own }) })
         } else if (where.place === 'lot') {
@@ -207,5 +214,5 @@ export const useDrag = defineStore('drag', () => {
 
     const isFoldedHere = (id: string, where: Region): boolean => (where === 'board' ? map.folded : map.outlineFolded).has(id) && childrenOf(map.tree, id).length > 0
 
-    return { ids, at, landing, copies, isDragging, hasGuest, offer, begin, follow, drop, dropGuest, end, welcome, isDragged, isFoldedHere }
+    return { ids, at, landing, copies, ties, isDragging, hasGuest, offer, begin, follow, drop, dropGuest, end, welcome, isDragged, isFoldedHere }
 })

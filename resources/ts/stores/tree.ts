@@ -138,6 +138,9 @@ function compare(a: string, b: string): number {
     return a < b ? -1 : a > b ? 1 : 0
 }
 
+/** What features foresee of their own edits, by name: the rows as they will be. */
+export const foresight = new Map<string, (edit: Edit, rows: Tree['rows']) => Tree['rows']>()
+
 /**
  * The tree as it will be once the server has made these edits, so that the outline and the desk show them at once.
  * What it cannot foresee (undo, redo, arranging) waits for the answer.
@@ -209,11 +212,14 @@ export function foreseen(tree: Tree, edits: readonly Edit[]): Tree {
                 if ('topics' in edit) {
                     rows = withFields(rows, edit.type, edit.topics.filter((id) => topics.has(id)), edit.fields)
                 } else {
-                    rows = withFields(rows, edit.type, [edit.row], edit.fields, [])
+                    rows = withFields(rows, edit.type, edit.rows ?? [edit.row ?? ''], edit.fields, [])
                 }
                 break
             case 'row.remove':
                 rows = new Map([...rows].filter(([, row]) => row.type !== edit.type || !edit.rows.includes(row.id)))
+                break
+            default:
+                rows = foresight.get(edit.name)?.(edit, rows) ?? rows
                 break
             case 'topic.side':
                 change(edit.topics, edit.side === null ? { sideHeld: false } : { side: edit.side, sideHeld: true })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import type { DropdownOption } from 'naive-ui'
-import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import { computed, nextTick, ref, shallowRef, useTemplateRef } from 'vue'
 import { useActions } from '@/actions/useActions'
 import { useCamera } from '@/board/cameraStore'
 import { useWalk } from '@/show/walkStore'
@@ -10,7 +10,8 @@ import { useTitles } from '@/stores/titles'
 import { menuFor } from './contextMenus'
 import MenuAt from './MenuAt.vue'
 import { isByMenuKey } from './menuKey'
-import { useMenu } from './useMenu'
+import { features } from '@/features'
+import { useMenu, type MenuLine } from './useMenu'
 import { useUi } from './uiStore'
 
 /** The menu at the pointer, a finger held down or the menu key: on topics, on the board and in the outline, and on the empty board. */
@@ -26,8 +27,13 @@ const { run, menuContext } = useActions()
 const { options: menu } = useMenu()
 const menuAt = useTemplateRef('menuAt')
 const isOnTopic = ref(false)
+/** What a mark offers that it is opened on. */
+const ofMark = shallowRef<readonly MenuLine[] | undefined>()
 
 const options = computed<DropdownOption[]>(() => {
+    if (ofMark.value !== undefined) {
+        return menu(ofMark.value)
+    }
     const lines = menu(menuFor(menuContext(), isOnTopic.value))
     return isOnTopic.value ? lines : [{ key: 'here', label: 'Add a loose topic here', disabled: map.scope !== null }, ...lines]
 })
@@ -47,6 +53,8 @@ function open(target: EventTarget | null, x: number, y: number): boolean {
         return false
     }
     map.region = region
+    const touched = id === null && target instanceof Element ? target.closest<SVGElement>('[data-touch]')?.dataset.touch : undefined
+    ofMark.value = touched === undefined ? undefined : features.reduce<readonly MenuLine[] | undefined>((found, feature) => found ?? feature.menu?.(touched), undefined)
     if (id !== null && !map.chosen.includes(id)) {
         map.choose(id)
     }

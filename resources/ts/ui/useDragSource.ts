@@ -28,7 +28,7 @@ export function outerView(): { view: View; left: number; top: number } | null {
     return view === undefined ? null : { view, left, top }
 }
 
-/** Dragging chosen topics, wherever they are pressed. Ctrl, ⌘ or Alt copies; Escape leaves everything as it was. */
+/** Dragging chosen topics, wherever they are pressed. Ctrl, ⌘ or Alt copies, Shift ties; Escape leaves everything as it was. */
 export function useDragSource() {
     const drag = useDrag()
     const map = useMap()
@@ -48,7 +48,7 @@ export function useDragSource() {
         }
         outside?.end()
         outside = null
-        drag.follow(x, y, copies)
+        drag.follow(x, y, copies, event.shiftKey)
     }
 
     function drop(): void {

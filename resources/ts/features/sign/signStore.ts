@@ -4,6 +4,7 @@ import { api } from '@/api/client'
 import type { DrawnSign, Edit, LegendAnswer } from '@/api/wire'
 import { lookOf } from '@/board/looks'
 import { useBeside } from '@/stores/beside'
+import { useChalks } from '@/stores/chalks'
 import { newId, useMap } from '@/stores/map'
 import { useNarrowing } from '@/stores/narrowing'
 import { rowOf, type KeptRow, type Tree } from '@/stores/tree'
@@ -132,11 +133,7 @@ export const useSigns = defineStore('signs', () => {
         }
     }
 
-    /** The chalks of the set, and those mixed for this map. */
-    const chalks = computed(() => [
-        ...['tide', 'ember', 'heather', 'marigold', 'kelp', 'coral', 'dusk', 'samphire', 'driftwood', 'mussel'].map((value) => ({ value, label: value.charAt(0).toUpperCase() + value.slice(1) })),
-        ...rowsOf(beside.tree, 'mixed-chalk').map(({ id, fields }) => ({ value: id, label: String(fields.name ?? '') })),
-    ])
+    const chalks = useChalks()
     /** Chalks for new tags, in turn. */
     const turn = ['dusk', 'marigold', 'kelp', 'coral', 'tide', 'heather', 'samphire', 'ember', 'driftwood', 'mussel']
 

@@ -12,7 +12,9 @@ use ChalkTree\Arrange\Ground;
  *
  * @phpstan-import-type Rect from Ground
  *
- * @phpstan-type Spot array{box: Rect, isAside: bool, size: int} set aside means that it has to be shown which line the words belong to; the size is the one of those offered
+ * What is set aside needs to have shown which line it belongs to; the size is the one of those offered.
+ *
+ * @phpstan-type Spot array{box: Rect, isAside: bool, size: int}
  */
 final class Spots
 {

@@ -93,7 +93,7 @@ final class Visibility
         for ($n = $this->starts; $n < $this->ends; $n++) {
             $slack = max($slack, hypot($this->points[$n][0] - $gx, $this->points[$n][1] - $gy));
         }
-        /** @var SplPriorityQueue<float, array{int, int, float}> $queue point, the one before it, and the cost */
+        /** @var SplPriorityQueue<float, array{int, int, float}> $queue of points, those before them, and what it costs to come there */
         $queue = new SplPriorityQueue;
         foreach ($this->from as $n => $port) {
             if (! isset($this->buried[$n])) {
@@ -102,7 +102,9 @@ final class Visibility
         }
         $before = [];
         while (! $queue->isEmpty()) {
-            [$at, $last, $cost] = $queue->extract();
+            /** @var array{int, int, float} $next */
+            $next = $queue->extract();
+            [$at, $last, $cost] = $next;
             // Whether they see each other is asked only of the few that matter.
             if (isset($before[$at]) || ($last >= 0 && ! $this->sees($last, $at))) {
                 continue;

@@ -35,6 +35,6 @@ const groups = computed(() => {
 .mark { transition: opacity 180ms; }
 .mark :deep(text) { font-family: 'Atkinson Hyperlegible', sans-serif; font-kerning: none; font-variant-ligatures: none; white-space: pre; user-select: none; }
 .touched { pointer-events: all; cursor: pointer; }
-.mark.chosen { --hand: color-mix(in srgb, var(--marigold) 42%, transparent); }
+.mark.chosen { --hand: color-mix(in srgb, var(--marigold) 34%, transparent); }
 .mark.dimmed { opacity: var(--rest); }
 </style>

@@ -28,7 +28,7 @@ const picked = (field: string, blank: string): string | null => {
 }
 const number = (field: string): number | null => (typeof common(field) === 'number' ? Number(common(field)) : null)
 const setNumber = (field: string, value: number | null): void => links.set({ [field]: value === null ? null : Math.round(value) })
-const pick = (field: string, blank: string) => (value: string): void => links.set({ [field]: value === blank ? null : value })
+const pick = (field: string, blank: string, value: string): void => links.set({ [field]: value === blank ? null : value })
 
 const phrase = ref('')
 watch(() => [single.value?.id, single.value?.phrase], () => (phrase.value = single.value?.phrase ?? ''), { immediate: true })
@@ -51,9 +51,9 @@ const isBent = computed(() => all.value.some(({ fields }) => fields.bendBy != nu
     </header>
     <section class="link">
         <label v-if="single !== undefined"><span>Linking phrase</span><NInput v-model:value="phrase" size="small" placeholder="what makes a sentence of the two" :maxlength="300" :input-props="{ 'aria-label': 'Linking phrase', dir: 'auto' }" @blur="say" @keydown.enter.prevent="say" /></label>
-        <div class="row"><span>Heads</span><NRadioGroup :value="picked('heads', 'end')" size="small" aria-label="Heads" @update:value="pick('heads', 'end')"><NRadioButton value="none">None</NRadioButton><NRadioButton value="end">End</NRadioButton><NRadioButton value="both">Both</NRadioButton></NRadioGroup></div>
-        <div class="row"><span>Way</span><NRadioGroup :value="picked('form', 'curve')" size="small" aria-label="Way" @update:value="pick('form', 'curve')"><NRadioButton value="curve">Curve</NRadioButton><NRadioButton value="straight">Straight</NRadioButton><NRadioButton value="corner">Corners</NRadioButton></NRadioGroup></div>
-        <div class="row"><span>Dash</span><NRadioGroup :value="picked('dash', 'solid')" size="small" aria-label="Dash" @update:value="pick('dash', 'solid')"><NRadioButton value="solid">Solid</NRadioButton><NRadioButton value="dashed">Dashed</NRadioButton><NRadioButton value="dotted">Dotted</NRadioButton></NRadioGroup></div>
+        <div class="row"><span>Heads</span><NRadioGroup :value="picked('heads', 'end')" size="small" aria-label="Heads" @update:value="pick('heads', 'end', $event)"><NRadioButton value="none">None</NRadioButton><NRadioButton value="end">End</NRadioButton><NRadioButton value="both">Both</NRadioButton></NRadioGroup></div>
+        <div class="row"><span>Way</span><NRadioGroup :value="picked('form', 'curve')" size="small" aria-label="Way" @update:value="pick('form', 'curve', $event)"><NRadioButton value="curve">Curve</NRadioButton><NRadioButton value="straight">Straight</NRadioButton><NRadioButton value="corner">Corners</NRadioButton></NRadioGroup></div>
+        <div class="row"><span>Dash</span><NRadioGroup :value="picked('dash', 'solid')" size="small" aria-label="Dash" @update:value="pick('dash', 'solid', $event)"><NRadioButton value="solid">Solid</NRadioButton><NRadioButton value="dashed">Dashed</NRadioButton><NRadioButton value="dotted">Dotted</NRadioButton></NRadioGroup></div>
         <label class="row"><span>Chalk</span><NSelect :value="common('chalk') ?? null" :options="[...chalks]" size="small" clearable :render-label="render" :placeholder="common('chalk') === undefined ? 'Several' : 'None'" :input-props="{ 'aria-label': 'Chalk of the cross-link' }" @update:value="(chalk?: string) => links.set({ chalk: chalk ?? null })" /></label>
         <label class="row"><span>Thickness</span><NInputNumber :value="number('thick')" size="small" :min="1" :max="12" :placeholder="common('thick') === undefined ? 'Several' : '2'" :input-props="{ 'aria-label': 'Thickness of the cross-link' }" @update:value="setNumber('thick', $event)" /></label>
         <label class="row"><span>Type size</span><NInputNumber :value="number('size')" size="small" :min="8" :max="96" :placeholder="common('size') === undefined ? 'Several' : 'As the map'" :input-props="{ 'aria-label': 'Type size of the phrase' }" @update:value="setNumber('size', $event)" /></label>

@@ -8,13 +8,17 @@ use ChalkTree\Arrange\Scene;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\Recorder;
 use ChalkTree\Edit\Settles;
-use ChalkTree\Feature;
+use ChalkTree\Exchange\TiedLines;
+use ChalkTree\Exchange\WritesLines;
 use ChalkTree\Look\LookResolver;
 use ChalkTree\Look\Looks;
+use ChalkTree\Map\FeatureRow;
+use ChalkTree\Map\Ids;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Text\InlineMarkdown;
 
 /** Cross-links: lines between any two topics, each with a phrase. */
-final class CrossLinkFeature implements Feature, Settles
+final class CrossLinkFeature implements Settles, WritesLines
 {
     /** The level of topics in whose type phrases are set. */
     private const TYPE = 2;
@@ -55,6 +59,53 @@ final class CrossLinkFeature implements Feature, Settles
         $looks->read($map);
 
         return (new LinkMarks($map, $scene->ground, $looks->ofLevel(self::TYPE)))->all();
+    }
+
+    /** "→ phrase: title", and where several topics are called so, which of them: "→ phrase: title [2]". */
+    public function lines(TopicMap $map): array
+    {
+        $links = $map->rowsOf(CrossLink::class);
+        if ($links === []) {
+            return [];
+        }
+        ksort($links);
+        $titles = $places = $lines = [];
+        foreach ($map->all() as $id => $topic) {
+            $title = InlineMarkdown::oneLine($topic->title);
+            $titles[$title][] = $id;
+            $places[$id] = [$title, count($titles[$title])];
+        }
+        foreach ($links as $link) {
+            // What has no title cannot be called.
+            if (isset($places[$link->from()], $places[$link->to()]) && $places[$link->to()][0] !== '') {
+                [$title, $nth] = $places[$link->to()];
+                $phrase = trim((string) preg_replace('/\s+/u', ' ', $link->text('phrase')));
+                $lines[$link->from()][] = TiedLines::SIGN.($phrase === '' ? '' : "{$phrase}: ").$title.(count($titles[$title]) > 1 ? " [{$nth}]" : '');
+            }
+        }
+
+        return $lines;
+    }
+
+    public function readLine(string $topic, string $line, array $titles): ?FeatureRow
+    {
+        $said = substr($line, strlen(TiedLines::SIGN));
+        // A phrase or a title may hold a colon of its own: the first that leaves a title is taken.
+        for ($at = 0; $at !== false; $at = strpos($said, ': ', $at) === false ? false : strpos($said, ': ', $at) + 2) {
+            $title = substr($said, $at);
+            $nth = 1;
+            if (! isset($titles[$title]) && preg_match('/^(.*) \[(\d{1,5})\]$/suD', $title, $m) === 1) {
+                [$title, $nth] = [$m[1], (int) $m[2]];
+            }
+            $to = $titles[$title][$nth - 1] ?? null;
+            if ($to !== null && $to !== $topic && ($nth > 1 || count($titles[$title]) === 1 || str_ends_with($said, ' [1]'))) {
+                $phrase = $at === 0 ? '' : substr($said, 0, $at - 2);
+
+                return mb_strlen($phrase) > CrossLink::LONGEST_PHRASE ? null : CrossLink::fromFields(Ids::next(), ['from' => $topic, 'to' => $to, 'phrase' => $phrase]);
+            }
+        }
+
+        return null;
     }
 
     /** No cross-link ties a topic to itself, whatever edit it was. */

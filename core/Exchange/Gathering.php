@@ -61,7 +61,7 @@ final class Gathering
             throw new UnreadableFile('No topics were found in this file.');
         }
 
-        return NewMap::from(count($this->tops) === 1 ? $this->tops[0] : new TopicDraft($title, children: $this->tops));
+        return count($this->tops) === 1 ? TiedLines::takeIn(NewMap::from($this->tops[0])) : TiedLines::takeIn(NewMap::from(new TopicDraft($title, children: $this->tops)), false);
     }
 
     /** @throws UnreadableFile */

@@ -28,7 +28,7 @@ final readonly class MarkdownWriter implements Writer
         $out = '';
         $inList = false;
         $numbers = Numbers::of($map);
-        foreach ($map->all() as $id => $topic) {
+        foreach (TiedLines::written($map)->all() as $id => $topic) {
             $title = isset($numbers[$id]) ? "{$numbers[$id]} {$topic->title}" : $topic->title;
             $depth = $depths[$id] = $topic->parent === null ? 0 : $depths[$topic->parent] + 1;
             $heading = $depth < $this->headings;

@@ -41,7 +41,7 @@ final class OpmlWriter implements Writer
     {
         $open = [];
         $numbers = Numbers::of($map);
-        foreach ($map->all() as $topic) {
+        foreach (TiedLines::written($map)->all() as $topic) {
             while ($open !== [] && $open[count($open) - 1] !== $topic->parent) {
                 array_pop($open);
                 $xml->endElement();

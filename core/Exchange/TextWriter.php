@@ -16,7 +16,7 @@ final class TextWriter implements Writer
         $depths = [];
         $out = '';
         $numbers = Numbers::of($map);
-        foreach ($map->all() as $id => $topic) {
+        foreach (TiedLines::written($map)->all() as $id => $topic) {
             $depths[$id] = $topic->parent === null ? 0 : $depths[$topic->parent] + 1;
             $title = trim(($numbers[$id] ?? '').' '.InlineMarkdown::oneLine($topic->title));
             $out .= str_repeat("\t", $depths[$id]).$title."\n";

@@ -16,6 +16,7 @@ use ChalkTree\Exchange\JsonReader;
 use ChalkTree\Exchange\JsonWriter;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\NewMap;
+use ChalkTree\Map\TopicMap;
 use Tests\Support\Chance;
 use Tests\Support\RandomMaps;
 
@@ -194,6 +195,30 @@ it('comes back from our own format as it was', function () {
     ($this->tie)('Ferries', 'Route', ['phrase' => 'wait for', 'heads' => 'none', 'form' => 'corner', 'thick' => 5, 'bendAt' => 10, 'bendBy' => -4]);
     $read = (new JsonReader)->read((new JsonWriter)->write($this->map), '');
     expect(array_values(array_map(fn (CrossLink $link): array => array_diff_key($link->saying(), ['from' => 0, 'to' => 0]), $read->rowsOf(CrossLink::class))))->toBe([['phrase' => 'wait for', 'heads' => 'none', 'form' => 'corner', 'thick' => 5, 'bendAt' => 10, 'bendBy' => -4]]);
+});
+
+it('comes back from OPML, Markdown and text as marked lines', function () {
+    ($this->tie)('Ferries', 'Route', ['phrase' => 'wait for: the']);
+    ($this->tie)('Ferries', 'Rain');
+    ($this->tie)('Rain', 'Festival', ['phrase' => 'spoils']);
+    ($this->make)('topic.retitle', ['topic' => $this->ids['Band'], 'title' => 'Ferries']);
+    ($this->tie)('Route', 'Band', ['phrase' => 'calls']);
+    // What looks like one and says nothing stays a topic.
+    ($this->make)('topic.add', ['parent' => $this->ids['Harbour'], 'topic' => ['title' => '→ nowhere: at all']]);
+    $said = function (TopicMap $map): array {
+        $title = fn (string $id): string => $map->topic($id)->title;
+        $said = array_values(array_map(fn (CrossLink $link): string => "{$title($link->from())} | {$link->text('phrase')} | {$title($link->to())} below {$title((string) ($map->topic($link->to())->parent ?? $link->to()))}", $map->rowsOf(CrossLink::class)));
+        sort($said);
+
+        return $said;
+    };
+    foreach (['opml', 'md', 'txt'] as $format) {
+        $written = ChalkTree\Exchange\Formats::write($this->map, $format);
+        expect($written)->toContain('→ wait for: the: Route')->toMatch('/→ calls: Ferries .?\[1/');
+        $read = ChalkTree\Exchange\Formats::read($written, "map.{$format}", title: 'All');
+        expect(str_replace('below Festival', 'below Rain', $said($read)))->toBe(str_replace('below Festival', 'below Rain', $said($this->map)), $format)
+            ->and(array_column(array_map(fn ($topic) => [$topic->title], array_values($read->all())), 0))->toContain('→ nowhere: at all');
+    }
 });
 
 it('ends at what is shown of a folded branch, thinner, and says how many it stands for', function () {

@@ -59,12 +59,12 @@ final class SceneBoard
             array_push($touched, ...$record->topics($map));
         }
         if ($touched === [] && ! $this->isOfMarks($changes)) {
-            return $this->data(new Scene($map->sheet()->arrangement, []), new SceneChange([], []), false);
+            return $this->data(new Scene($map->sheet()->arrangement, []), new SceneChange([], []), false, keepsMarks: true);
         }
         $layout = $this->memory !== null
             ? Layout::recalling($this->memory, $this->seen, $before, $this->withAbove($map, $touched), $this->looks)
             : Layout::of($this->seen, $before, looks: $this->looks);
-        $marks = $layout->scene()->marks;
+        $marks = $this->memory?->marks() ?? self::drawn($layout->scene());
         $news = $layout->draw($map, $this->view, $touched);
         if ($this->memory !== null) {
             $this->memory->learn($layout->slips(), $news->gone);
@@ -133,27 +133,36 @@ final class SceneBoard
         return array_values($ids);
     }
 
+    /** @return array<string, array<string, mixed>> the marks of a scene as the browser gets them, by type and id */
+    private static function drawn(Scene $scene): array
+    {
+        return array_map(fn (SceneMark $mark): array => $mark->toArray(), $scene->marks);
+    }
+
     /**
-     * @param  array<string, SceneMark>  $marks  those that the browser has
+     * @param  array<string, array<string, mixed>>  $marks  those that the browser has, by type and id
      * @param  list<Look>  $levels  where everything is told
      * @return array{reset: bool, arrangement: string, slips: list<array<string, mixed>>, gone: list<string>, marks: list<array<string, mixed>>, goneMarks: list<string>, looks: list<array<string, mixed>>, levels: list<string>, chalks: list<array<string, mixed>>}
      */
-    private function data(Scene $scene, SceneChange $change, bool $reset, array $marks = [], array $levels = []): array
+    private function data(Scene $scene, SceneChange $change, bool $reset, array $marks = [], array $levels = [], bool $keepsMarks = false): array
     {
         $looks = [];
         foreach ([...$levels, ...array_map(fn (Slip $slip): Look => $slip->look, array_values($change->slips))] as $look) {
             $looks[$look->hash] ??= $look->toArray();
         }
         $data = new SlipData;
-        $drawn = array_filter($scene->marks, fn (SceneMark $mark, string $key): bool => ! isset($marks[$key]) || $marks[$key]->toArray() !== $mark->toArray(), ARRAY_FILTER_USE_BOTH);
+        $drawn = self::drawn($scene);
+        if (! $keepsMarks) {
+            $this->memory?->learnMarks($drawn);
+        }
 
         return [
             'reset' => $reset,
             'arrangement' => $scene->arrangement,
             'slips' => array_map(fn (Slip $slip): array => $data->of($slip), array_values($change->slips)),
             'gone' => $change->gone,
-            'marks' => array_values(array_map(fn (SceneMark $mark): array => $mark->toArray(), $drawn)),
-            'goneMarks' => array_values(array_map(fn (SceneMark $mark): string => $mark->id, array_diff_key($marks, $scene->marks))),
+            'marks' => array_values(array_filter($drawn, fn (array $mark, string $key): bool => ($marks[$key] ?? null) !== $mark, ARRAY_FILTER_USE_BOTH)),
+            'goneMarks' => array_column(array_diff_key($marks, $drawn), 'id'),
             'looks' => array_values($looks),
             'levels' => array_map(fn (Look $look): string => $look->hash, $levels),
             'chalks' => $reset ? $scene->palette->toArray() : [],

@@ -51,6 +51,33 @@ final class Memory
         return $memory;
     }
 
+    /** Under what the marks are kept; no topic is called so. */
+    private const MARKS = '~marks';
+
+    /**
+     * The marks as they were drawn last; null where that is not known.
+     *
+     * @return array<string, array<string, mixed>>|null  as SceneMark::toArray() has them, by type and id
+     */
+    public function marks(): ?array
+    {
+        $record = $this->record(self::MARKS);
+
+        /** @var array<string, array<string, mixed>>|null $marks */
+        $marks = $record === null ? null : unserialize($record, ['allowed_classes' => false]);
+
+        return $marks;
+    }
+
+    /** @param  array<string, array<string, mixed>>  $marks */
+    public function learnMarks(array $marks): void
+    {
+        // Most maps have none, and to find that out again costs nothing.
+        if ($marks !== [] || $this->record(self::MARKS) !== null) {
+            $this->records[self::MARKS] = $this->changed[self::MARKS] = serialize($marks);
+        }
+    }
+
     public function has(string $id): bool
     {
         return $this->record($id) !== null;

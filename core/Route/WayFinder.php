@@ -32,11 +32,14 @@ final class WayFinder
     /** No way may be longer than the straight one by this factor and so many pixels. */
     private const LONGEST = [2.2, 160.0];
 
+    /** A straight line longer than this nobody follows around others either. */
+    private const FARTHEST = 16000.0;
+
     /** Of the places at an outline so many are tried. */
-    private const PORTS = 7;
+    private const PORTS = 5;
 
     /** After so many obstacles it is given up; nobody follows a line around more. */
-    private const MOST = 60;
+    private const MOST = 64;
 
     /** How far around an obstacle others are taken in with it. */
     private const WITH = 26.0;
@@ -80,7 +83,7 @@ final class WayFinder
         if ($best !== null && isset($a, $b) && $best <= 1.3 * $pairs[array_key_first($pairs)] + 40.0) {
             return ['points' => [[$a->x, $a->y], [$b->x, $b->y]], 'from' => $a, 'to' => $b, 'isClear' => true];
         }
-        foreach ($isAround ? array_unique([self::CLEAR[0] + $wider, ...self::CLEAR]) : [] as $clear) {
+        foreach ($isAround && $straight < self::FARTHEST ? array_unique([self::CLEAR[0] + $wider, ...self::CLEAR]) : [] as $clear) {
             $way = $this->around($from, $to, $own, $clear, self::LONGEST[0] * $straight + self::LONGEST[1]);
             if ($way !== null) {
                 return $way;
@@ -157,8 +160,9 @@ final class WayFinder
         }
         $known += $this->with($this->ground->boxesOn($from[0]->x, $from[0]->y, $to[0]->x, $to[0]->y, $clear));
         $visibility = new Visibility(array_map(fn (Port $port): Port => $port->out(self::OUT), $from), array_map(fn (Port $port): Port => $port->out(self::OUT), $to), $own, $clear);
-        $visibility->add($known);
+        $fresh = $known;
         while (count($known) <= self::MOST) {
+            $visibility->add($fresh);
             $way = $visibility->shortest($longest);
             if ($way === null) {
                 return null;
@@ -171,9 +175,8 @@ final class WayFinder
             if ($hits === []) {
                 return ['points' => [[$from[$i]->x, $from[$i]->y], ...$points, [$to[$j]->x, $to[$j]->y]], 'from' => $from[$i], 'to' => $to[$j], 'isClear' => true];
             }
-            $more = array_diff_key($this->with($hits), $known);
-            $visibility->add($more);
-            $known += $more;
+            $fresh = array_diff_key($this->with($hits), $known);
+            $known += $fresh;
         }
 
         return null;

@@ -19,6 +19,7 @@ use ChalkTree\Map\RowTypes;
 use ChalkTree\Map\Sheet;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Route\KnownWays;
 
 /**
  * Tells what is different in the scene that a browser has: laid out once as the browser last saw it, and then again
@@ -51,8 +52,10 @@ final class SceneBoard
         if ($this->seen === null || $before->scope !== $this->view->scope || $this->isOfMap($changes) || $map->sheet()->arrangement !== $this->seen->sheet()->arrangement) {
             $layout = Layout::of($map, $this->view, looks: $this->looks);
             $this->memory = Memory::of($layout->slips());
+            $scene = $layout->scene($ways = new KnownWays);
+            $this->memory->learnWays($ways);
 
-            return $this->data($layout->scene(), new SceneChange($layout->slips(), []), true, levels: $layout->levels());
+            return $this->data($scene, new SceneChange($layout->slips(), []), true, levels: $layout->levels());
         }
         $touched = $refolded;
         foreach ($changes as $record) {
@@ -64,7 +67,12 @@ final class SceneBoard
         $layout = $this->memory !== null
             ? Layout::recalling($this->memory, $this->seen, $before, $this->withAbove($map, $touched), $this->looks)
             : Layout::of($this->seen, $before, looks: $this->looks);
-        $marks = $this->memory?->marks() ?? self::drawn($layout->scene());
+        $ways = $this->memory?->ways() ?? new KnownWays;
+        $marks = $this->memory?->marks();
+        if ($marks === null) {
+            $marks = self::drawn($layout->scene($ways));
+            $ways = KnownWays::from($ways->kept());
+        }
         $news = $layout->draw($map, $this->view, $touched);
         if ($this->memory !== null) {
             $this->memory->learn($layout->slips(), $news->gone);
@@ -72,7 +80,10 @@ final class SceneBoard
             $this->memory = Memory::of($layout->slips());
         }
 
-        return $this->data($layout->scene(), $news, false, $marks);
+        $scene = $layout->scene($ways);
+        $this->memory->learnWays($ways);
+
+        return $this->data($scene, $news, false, $marks);
     }
 
     /** What is remembered now of the layout of the map as news() drew it last; null where nothing can be. */

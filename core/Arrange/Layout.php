@@ -12,6 +12,7 @@ use ChalkTree\Look\Palette;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Number\Numbers;
+use ChalkTree\Route\KnownWays;
 use ChalkTree\Text\Advances;
 use ChalkTree\Text\TypeFace;
 use ChalkTree\Text\Wrapper;
@@ -109,7 +110,8 @@ final class Layout
         return array_map($this->looks->ofLevel(...), range(0, Looks::DEEPEST));
     }
 
-    public function scene(): Scene
+    /** @param  KnownWays  $ways  what is known of the lines that features draw; it knows them as they are afterwards */
+    public function scene(KnownWays $ways = new KnownWays): Scene
     {
         [$map, $view] = [$this->map, $this->view];
         if ($map === null || $view === null) {
@@ -117,7 +119,7 @@ final class Layout
         }
         $tops = array_map(fn (string $id): Slip => $this->slips[$id], $this->below['']);
         $ground = new Ground($tops, fn (Slip $slip): array => $this->openedBelow($map, $view, $slip));
-        $marks = SceneMarks::of($map, new Scene($this->arrangement, $this->slips, ground: $ground));
+        $marks = SceneMarks::of($map, new Scene($this->arrangement, $this->slips, ground: $ground, ways: $ways));
 
         // What the marks made it go into is drawn as it was.
         return new Scene($this->arrangement, $this->slips, $marks, Palette::of($map), $ground);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Arrange;
 
+use ChalkTree\Route\KnownWays;
 use Closure;
 
 /**
@@ -54,6 +55,8 @@ final class Memory
     /** Under what the marks are kept; no topic is called so. */
     private const MARKS = '~marks';
 
+    private const WAYS = '~ways';
+
     /**
      * The marks as they were drawn last; null where that is not known.
      *
@@ -75,6 +78,20 @@ final class Memory
         // Most maps have none, and to find that out again costs nothing.
         if ($marks !== [] || $this->record(self::MARKS) !== null) {
             $this->records[self::MARKS] = $this->changed[self::MARKS] = serialize($marks);
+        }
+    }
+
+    /** What is known of the lines that features draw. */
+    public function ways(): KnownWays
+    {
+        return KnownWays::from($this->record(self::WAYS));
+    }
+
+    public function learnWays(KnownWays $ways): void
+    {
+        $kept = $ways->kept();
+        if ($kept !== null || $this->record(self::WAYS) !== null) {
+            $this->records[self::WAYS] = $this->changed[self::WAYS] = $kept;
         }
     }
 

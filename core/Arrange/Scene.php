@@ -7,6 +7,7 @@ namespace ChalkTree\Arrange;
 use ChalkTree\Draw\SceneMark;
 use ChalkTree\Look\Palette;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Route\KnownWays;
 
 /** The computed drawing of a map for one view. */
 final readonly class Scene
@@ -14,9 +15,10 @@ final readonly class Scene
     /**
      * @param  array<string, Slip>  $slips  by topic id; a parent need not stand before its children
      * @param  array<string, SceneMark>  $marks  by type and id
+     * @param  KnownWays  $ways  what is known of lines that features draw, and what they find out
      * @param  Ground|null  $ground  which finds what stands where, also in branches that are not among the slips
      */
-    public function __construct(public string $arrangement, public array $slips, public array $marks = [], public Palette $palette = new Palette, public ?Ground $ground = null)
+    public function __construct(public string $arrangement, public array $slips, public array $marks = [], public Palette $palette = new Palette, public ?Ground $ground = null, public KnownWays $ways = new KnownWays)
     {
     }
 

@@ -58,7 +58,7 @@ final class CrossLinkFeature implements Settles, WritesLines
         $looks = new LookResolver(Looks::standard());
         $looks->read($map);
 
-        return (new LinkMarks($map, $scene->ground, $looks->ofLevel(self::TYPE)))->all();
+        return (new LinkMarks($map, $scene->ground, $looks->ofLevel(self::TYPE), $scene->ways))->all();
     }
 
     /** "→ phrase: title", and where several topics are called so, which of them: "→ phrase: title [2]". */

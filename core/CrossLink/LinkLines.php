@@ -7,8 +7,10 @@ namespace ChalkTree\CrossLink;
 use ChalkTree\Arrange\Ground;
 use ChalkTree\Arrange\Slip;
 use ChalkTree\Route\CornerFinder;
+use ChalkTree\Route\KnownWays;
 use ChalkTree\Route\Port;
 use ChalkTree\Route\Stroke;
+use ChalkTree\Route\Surroundings;
 use ChalkTree\Route\WayFinder;
 
 /**
@@ -36,22 +38,25 @@ final class LinkLines
 
     private const ROUND_CORNER = 7.0;
 
+    /** Pixels that a curve may reach over in all, for what is around it to be asked for at once. */
+    private const WIDE = 1_000_000.0;
+
     /** How far curves lean out straight before they turn, as a part of the way, and at most. */
     private const LEAN = [0.42, 90.0];
 
-    private readonly WayFinder $ways;
+    private Surroundings $around;
 
-    private readonly CornerFinder $corners;
+    private WayFinder $ways;
 
-    /** @var array<string, array<string, Port>> the places at the outlines, by topic and name */
-    private array $ports = [];
+    /** @var array<string, array<string, float>> what the places at the outlines cost more by now, by topic and name */
+    private array $used = [];
 
     private int $count = 0;
 
-    public function __construct(private readonly Ground $ground)
+    public function __construct(private readonly Ground $ground, private readonly KnownWays $known)
     {
-        $this->ways = new WayFinder($ground);
-        $this->corners = new CornerFinder($ground);
+        $this->around = new Surroundings($ground, 0.0, 0.0);
+        $this->ways = new WayFinder($this->around);
     }
 
     /**
@@ -62,18 +67,43 @@ final class LinkLines
      */
     public function line(CrossLink $link, array $from, array $to, int $nth, int $of, float $thick): LinkStroke
     {
-        $aside = $nth - ($of - 1) / 2;
         $this->count++;
-        $own = [$from[0]->topic->id => true, $to[0]->topic->id => true];
+        // All is reckoned from the corner of the box where it begins.
+        [, $x, $y] = $from;
+        $from = [$from[0], 0.0, 0.0];
+        $to = [$to[0], Surroundings::rounded($to[1] - $x), Surroundings::rounded($to[2] - $y)];
         [$a, $b] = [$this->portsOf($from), $this->portsOf($to)];
+        $this->around = new Surroundings($this->ground, $x, $y);
+        $this->ways = new WayFinder($this->around);
+        $key = hash('xxh128', serialize([$a, $b, $link->fields(), $from[0]->topic->id, $to[0]->topic->id, $from[0]->w, $from[0]->h, $to[0]->w, $to[0]->h, $nth, $of, $this->count <= self::MOST_AROUND]));
+        /** @var array{pieces: non-empty-list<list<array{float, float}>>, from: string, to: string, isClear: bool}|null $line */
+        $line = $this->known->recall($link->id, $key, $this->around);
+        if ($line === null) {
+            $line = $this->found($link, $from, $to, $a, $b, $nth, $of);
+            $this->known->learn($link->id, $key, $this->around, $line);
+        }
+        $this->use($from, $line['from']);
+        $this->use($to, $line['to']);
+
+        return $this->withHeads($link, Stroke::moved($line['pieces'], $x, $y), $line['isClear'], $thick);
+    }
+
+    /**
+     * @param  End  $from
+     * @param  End  $to
+     * @param  non-empty-list<Port>  $a
+     * @param  non-empty-list<Port>  $b
+     * @return array{pieces: non-empty-list<list<array{float, float}>>, from: string, to: string, isClear: bool}
+     */
+    private function found(CrossLink $link, array $from, array $to, array $a, array $b, int $nth, int $of): array
+    {
+        $own = [$from[0]->topic->id => true, $to[0]->topic->id => true];
+        $aside = $nth - ($of - 1) / 2;
         $through = $this->bow($link, $from, $to) ?? $this->spread($from, $to, $aside, $own, $link->text('from') > $link->text('to'));
         $isByHand = $link->number('bendBy') !== null;
         $way = $through === null ? $this->way($link, $a, $b, $own, $nth * self::SPREAD / 2) : $this->wayThrough($a, $b, $own, $through, $isByHand);
-        $this->use($from, $way['from']);
-        $this->use($to, $way['to']);
-        $stroke = $this->stroke($link, $way, $through !== null, $own);
 
-        return $this->withHeads($link, $stroke, $way, $thick);
+        return ['pieces' => $this->stroke($link, $way, $through !== null, $own)->plain(), 'from' => $way['from']->name, 'to' => $way['to']->name, 'isClear' => $way['isClear']];
     }
 
     /**
@@ -83,25 +113,17 @@ final class LinkLines
     private function portsOf(array $end): array
     {
         [$slip, $x, $y] = $end;
-        $id = $slip->topic->id;
-        $known = $this->ports[$id] ?? [];
-        if ($known === []) {
-            foreach (Port::of($slip, $x, $y) as $port) {
-                $known[$port->name] = $port;
-            }
-            $this->ports[$id] = $known;
-        }
+        $used = $this->used[$slip->topic->id] ?? [];
+        $ports = Port::of($slip, $x, $y);
 
-        return array_values($known);
+        return $used === [] ? $ports : array_map(fn (Port $port): Port => isset($used[$port->name]) ? $port->costing($used[$port->name]) : $port, $ports);
     }
 
     /** @param  End  $end */
-    private function use(array $end, Port $port): void
+    private function use(array $end, string $port): void
     {
         $id = $end[0]->topic->id;
-        if (isset($this->ports[$id][$port->name])) {
-            $this->ports[$id][$port->name] = $this->ports[$id][$port->name]->costing(self::USED);
-        }
+        $this->used[$id][$port] = ($this->used[$id][$port] ?? 0.0) + self::USED;
     }
 
     /**
@@ -112,7 +134,7 @@ final class LinkLines
      */
     private function way(CrossLink $link, array $a, array $b, array $own, float $wider): array
     {
-        $cornered = $link->text('form') === 'corner' && $this->count <= self::MOST_AROUND ? $this->corners->find($a, $b, $own) : null;
+        $cornered = $link->text('form') === 'corner' && $this->count <= self::MOST_AROUND && ! WayFinder::isFar($a[0]->x, $a[0]->y, $b[0]->x, $b[0]->y) ? (new CornerFinder($this->around))->find($a, $b, $own) : null;
 
         return $cornered ?? $this->ways->find($a, $b, $own, $this->count <= self::MOST_AROUND, $wider);
     }
@@ -242,7 +264,20 @@ final class LinkLines
     private function isClear(Stroke $stroke, array $own): bool
     {
         [$left, $top, $right, $bottom] = $stroke->bounds();
-        foreach (array_diff_key($this->ground->boxesIn($left - 2, $top - 2, $right + 2, $bottom + 2), $own) as $box) {
+        if (WayFinder::isFar($left, $top, $right, $bottom)) {
+            return true;
+        }
+        if (($right - $left) * ($bottom - $top) > self::WIDE) {
+            // Along it, since most of what is around a long one does not matter.
+            for ($i = 1, $count = count($stroke->points); $i < $count; $i++) {
+                if (! $this->ways->isFree($stroke->points[$i - 1][0], $stroke->points[$i - 1][1], $stroke->points[$i][0], $stroke->points[$i][1], $own, 2.0)) {
+                    return false;
+                }
+            }
+
+            return true;
+        }
+        foreach (array_diff_key($this->around->boxesIn($left - 2, $top - 2, $right + 2, $bottom + 2), $own) as $box) {
             if ($stroke->cuts($box, 2.0)) {
                 return false;
             }
@@ -251,8 +286,7 @@ final class LinkLines
         return true;
     }
 
-    /** @param  Way  $way */
-    private function withHeads(CrossLink $link, Stroke $stroke, array $way, float $thick): LinkStroke
+    private function withHeads(CrossLink $link, Stroke $stroke, bool $isClear, float $thick): LinkStroke
     {
         $heads = $link->text('heads');
         $paths = [];
@@ -264,7 +298,7 @@ final class LinkLines
             $paths[] = self::head(array_reverse($points), $thick);
         }
 
-        return new LinkStroke($stroke, $paths, $way['isClear']);
+        return new LinkStroke($stroke, $paths, $isClear);
     }
 
     /**

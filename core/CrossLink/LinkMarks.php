@@ -12,6 +12,7 @@ use ChalkTree\Draw\SlipParts;
 use ChalkTree\Draw\TextLine;
 use ChalkTree\Look\Look;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Route\KnownWays;
 use ChalkTree\Route\Spots;
 use ChalkTree\Route\Stroke;
 use ChalkTree\Text\Advances;
@@ -44,7 +45,7 @@ final class LinkMarks
     private readonly Wrapper $wrapper;
 
     /** @param  Look  $look  that topics have, whose type phrases are set in */
-    public function __construct(private readonly TopicMap $map, private readonly Ground $ground, private readonly Look $look)
+    public function __construct(private readonly TopicMap $map, private readonly Ground $ground, private readonly Look $look, private readonly KnownWays $known)
     {
         $this->wrapper = new Wrapper(new Advances);
     }
@@ -53,7 +54,7 @@ final class LinkMarks
     public function all(): array
     {
         $drawn = $this->drawn();
-        $lines = new LinkLines($this->ground);
+        $lines = new LinkLines($this->ground, $this->known);
         $between = [];
         foreach ($drawn as $n => $one) {
             $ids = [$one['from'][0]->topic->id, $one['to'][0]->topic->id];

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ChalkTree\Route;
 
-use ChalkTree\Arrange\Ground;
 use SplPriorityQueue;
 
 /**
@@ -12,7 +11,7 @@ use SplPriorityQueue;
  * of the lines that boxes and ends suggest, by A* over places and directions. Obstacles are taken in as ways turn out to
  * cross them.
  *
- * @phpstan-import-type Rect from Ground
+ * @phpstan-import-type Rect from \ChalkTree\Arrange\Ground
  * @phpstan-import-type Way from WayFinder
  */
 final class CornerFinder
@@ -33,7 +32,7 @@ final class CornerFinder
 
     private const MOST = 26;
 
-    public function __construct(private readonly Ground $ground)
+    public function __construct(private readonly Surroundings $around)
     {
     }
 
@@ -53,7 +52,7 @@ final class CornerFinder
         foreach (self::CLEAR as $clear) {
             $known = [];
             foreach ([...$from, ...$to] as $port) {
-                $known += array_intersect_key($this->ground->boxesOn($port->x, $port->y, $port->x, $port->y, Port::AWAY + 1), $own);
+                $known += array_intersect_key($this->around->boxesOn($port->x, $port->y, $port->x, $port->y, Port::AWAY + 1), $own);
             }
             while (count($known) <= self::MOST) {
                 $way = self::along($from, $to, $own, $known, $clear);
@@ -63,7 +62,7 @@ final class CornerFinder
                 $hits = [];
                 foreach ($way['points'] as $n => [$x, $y]) {
                     if ($n > 1 && $n < count($way['points']) - 1) {
-                        $hits += array_diff_key($this->ground->boxesOn($way['points'][$n - 1][0], $way['points'][$n - 1][1], $x, $y, $clear - 0.6), $known, $own);
+                        $hits += array_diff_key($this->around->boxesOn($way['points'][$n - 1][0], $way['points'][$n - 1][1], $x, $y, $clear - 0.6), $known, $own);
                     }
                 }
                 if ($hits === []) {
@@ -113,7 +112,7 @@ final class CornerFinder
             $isFree = true;
             for ($i = 1, $count = count($tries[$n]['points']); $isFree && $i < $count; $i++) {
                 [[$x0, $y0], [$x1, $y1]] = [$tries[$n]['points'][$i - 1], $tries[$n]['points'][$i]];
-                $isFree = array_diff_key($this->ground->boxesOn($x0, $y0, $x1, $y1, self::CLEAR[1]), $own) === [];
+                $isFree = array_diff_key($this->around->boxesOn($x0, $y0, $x1, $y1, self::CLEAR[1]), $own) === [];
             }
             if ($isFree) {
                 return $tries[$n];

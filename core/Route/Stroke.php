@@ -19,13 +19,41 @@ final class Stroke
     /** @var non-empty-list<Point> */
     public array $points;
 
-    private string $d;
+    /** @var list<list<Point>> the points of each piece, the last of which is where it ends: one for a straight one, two or three for a curve */
+    private array $pieces = [];
 
     /** @param  Point  $from */
     public function __construct(array $from)
     {
         $this->points = [$from];
-        $this->d = 'M'.self::at($from);
+    }
+
+    /**
+     * The same from what plain() gave, moved.
+     *
+     * @param  non-empty-list<list<Point>>  $plain
+     */
+    public static function moved(array $plain, float $x, float $y): self
+    {
+        $at = fn (array $point): array => [$point[0] + $x, $point[1] + $y];
+        $stroke = new self($at($plain[0][0] ?? [0.0, 0.0]));
+        foreach (array_slice($plain, 1) as $piece) {
+            $points = array_map($at, $piece);
+            match (count($points)) {
+                1 => $stroke->line($points[0]),
+                2 => $stroke->bend($points[0], $points[1]),
+                3 => $stroke->curve($points[0], $points[1], $points[2]),
+                default => null,
+            };
+        }
+
+        return $stroke;
+    }
+
+    /** @return non-empty-list<list<Point>> where it begins, and its pieces, as numbers to be kept */
+    public function plain(): array
+    {
+        return [[$this->points[0]], ...$this->pieces];
     }
 
     /**
@@ -54,7 +82,7 @@ final class Stroke
     public function line(array $to): self
     {
         $this->points[] = $to;
-        $this->d .= 'L'.self::at($to);
+        $this->pieces[] = [$to];
 
         return $this;
     }
@@ -71,7 +99,7 @@ final class Stroke
             [$a, $b, $c] = [(1 - $t) ** 2, 2 * $t * (1 - $t), $t ** 2];
             $this->points[] = [$a * $x + $b * $over[0] + $c * $to[0], $a * $y + $b * $over[1] + $c * $to[1]];
         }
-        $this->d .= 'Q'.self::at($over).' '.self::at($to);
+        $this->pieces[] = [$over, $to];
 
         return $this;
     }
@@ -89,7 +117,7 @@ final class Stroke
             [$a, $b, $c, $d] = [(1 - $t) ** 3, 3 * $t * (1 - $t) ** 2, 3 * $t ** 2 * (1 - $t), $t ** 3];
             $this->points[] = [$a * $x + $b * $out[0] + $c * $in[0] + $d * $to[0], $a * $y + $b * $out[1] + $c * $in[1] + $d * $to[1]];
         }
-        $this->d .= 'C'.self::at($out).' '.self::at($in).' '.self::at($to);
+        $this->pieces[] = [$out, $in, $to];
 
         return $this;
     }
@@ -97,7 +125,12 @@ final class Stroke
     /** As an SVG path. */
     public function path(): string
     {
-        return $this->d;
+        $d = 'M'.self::at($this->points[0]);
+        foreach ($this->pieces as $piece) {
+            $d .= ['', 'L', 'Q', 'C'][count($piece)].implode(' ', array_map(self::at(...), $piece));
+        }
+
+        return $d;
     }
 
     public function length(): float

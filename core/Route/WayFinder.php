@@ -4,14 +4,12 @@ declare(strict_types=1);
 
 namespace ChalkTree\Route;
 
-use ChalkTree\Arrange\Ground;
-
 /**
  * Finds the way of a line between two boxes that goes around all others: straight where nothing stands in between, else
  * the shortest way by the corners of what does (a visibility graph, searched by A*; obstacles are taken in as ways turn
  * out to cross them, so that only those are looked at that matter).
  *
- * @phpstan-import-type Rect from Ground
+ * @phpstan-import-type Rect from \ChalkTree\Arrange\Ground
  *
  * @phpstan-type Way array{points: non-empty-list<array{float, float}>, from: Port, to: Port, isClear: bool}
  */
@@ -44,7 +42,7 @@ final class WayFinder
     /** How far around an obstacle others are taken in with it. */
     private const WITH = 26.0;
 
-    public function __construct(private readonly Ground $ground)
+    public function __construct(private readonly Surroundings $around)
     {
     }
 
@@ -68,6 +66,11 @@ final class WayFinder
             }
         }
         asort($pairs);
+        if (self::isFar($from[0]->x, $from[0]->y, $to[0]->x, $to[0]->y)) {
+            [$a, $b] = self::pair($from, $to, (string) array_key_first($pairs));
+
+            return ['points' => [[$a->x, $a->y], [$b->x, $b->y]], 'from' => $a, 'to' => $b, 'isClear' => false];
+        }
         $best = null;
         foreach ($pairs as $key => $cost) {
             [$a, $b] = self::pair($from, $to, $key);
@@ -83,7 +86,7 @@ final class WayFinder
         if ($best !== null && isset($a, $b) && $best <= 1.3 * $pairs[array_key_first($pairs)] + 40.0) {
             return ['points' => [[$a->x, $a->y], [$b->x, $b->y]], 'from' => $a, 'to' => $b, 'isClear' => true];
         }
-        foreach ($isAround && $straight < self::FARTHEST ? array_unique([self::CLEAR[0] + $wider, ...self::CLEAR]) : [] as $clear) {
+        foreach ($isAround ? array_unique([self::CLEAR[0] + $wider, ...self::CLEAR]) : [] as $clear) {
             $way = $this->around($from, $to, $own, $clear, self::LONGEST[0] * $straight + self::LONGEST[1]);
             if ($way !== null) {
                 return $way;
@@ -92,6 +95,12 @@ final class WayFinder
         [$a, $b] = $best !== null && isset($a, $b) ? [$a, $b] : self::pair($from, $to, (string) array_key_first($pairs));
 
         return ['points' => [[$a->x, $a->y], [$b->x, $b->y]], 'from' => $a, 'to' => $b, 'isClear' => $best !== null];
+    }
+
+    /** Whether two points are so far from each other that it is not even looked at what is in between. */
+    public static function isFar(float $x0, float $y0, float $x1, float $y1): bool
+    {
+        return hypot($x1 - $x0, $y1 - $y0) >= self::FARTHEST;
     }
 
     /**
@@ -123,7 +132,7 @@ final class WayFinder
      */
     public function isFree(float $x0, float $y0, float $x1, float $y1, array $own, float $near = self::CLEAR[1]): bool
     {
-        return array_diff_key($this->ground->boxesOn($x0, $y0, $x1, $y1, $near), $own) === [];
+        return array_diff_key($this->around->boxesOn($x0, $y0, $x1, $y1, $near), $own) === [];
     }
 
     /**
@@ -154,11 +163,11 @@ final class WayFinder
         $known = [];
         // The boxes at the ends are gone around too, a little nearer.
         foreach ([$from, $to] as $ports) {
-            foreach ($this->ground->boxesOn($ports[0]->x, $ports[0]->y, $ports[0]->x, $ports[0]->y, Port::AWAY + 1) as $id => $box) {
+            foreach ($this->around->boxesOn($ports[0]->x, $ports[0]->y, $ports[0]->x, $ports[0]->y, Port::AWAY + 1) as $id => $box) {
                 $known += isset($own[$id]) ? [$id => $box] : [];
             }
         }
-        $known += $this->with($this->ground->boxesOn($from[0]->x, $from[0]->y, $to[0]->x, $to[0]->y, $clear));
+        $known += $this->with($this->around->boxesOn($from[0]->x, $from[0]->y, $to[0]->x, $to[0]->y, $clear));
         $visibility = new Visibility(array_map(fn (Port $port): Port => $port->out(self::OUT), $from), array_map(fn (Port $port): Port => $port->out(self::OUT), $to), $own, $clear);
         $fresh = $known;
         while (count($known) <= self::MOST) {
@@ -170,7 +179,7 @@ final class WayFinder
             [$points, $i, $j] = $way;
             $hits = [];
             for ($n = 1, $count = count($points); $n < $count; $n++) {
-                $hits += array_diff_key($this->ground->boxesOn($points[$n - 1][0], $points[$n - 1][1], $points[$n][0], $points[$n][1], $clear - 0.6), $known);
+                $hits += array_diff_key($this->around->boxesOn($points[$n - 1][0], $points[$n - 1][1], $points[$n][0], $points[$n][1], $clear - 0.6), $known);
             }
             if ($hits === []) {
                 return ['points' => [[$from[$i]->x, $from[$i]->y], ...$points, [$to[$j]->x, $to[$j]->y]], 'from' => $from[$i], 'to' => $to[$j], 'isClear' => true];
@@ -192,7 +201,7 @@ final class WayFinder
     {
         $all = $boxes;
         foreach ($boxes as [$left, $top, $right, $bottom]) {
-            $all += $this->ground->boxesIn($left - self::WITH, $top - self::WITH, $right + self::WITH, $bottom + self::WITH);
+            $all += $this->around->boxesIn($left - self::WITH, $top - self::WITH, $right + self::WITH, $bottom + self::WITH);
         }
 
         return $all;

@@ -17,6 +17,8 @@ use ChalkTree\Exchange\JsonWriter;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\NewMap;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Refusal;
+use ChalkTree\Route\KnownWays;
 use Tests\Support\Chance;
 use Tests\Support\RandomMaps;
 
@@ -348,6 +350,32 @@ it('is drawn alike whether a branch was gone into before or not', function () {
     $recalled = Layout::recalling(\ChalkTree\Arrange\Memory::of($anew->slips()), $map, new View, [$ids[7]]);
     expect(array_map(fn (SceneMark $mark): array => $mark->toArray(), $recalled->scene()->marks))->toEqual(array_map(fn (SceneMark $mark): array => $mark->toArray(), $anew->scene()->marks));
 });
+
+it('is drawn alike whether its way is known from before or found anew, whatever was edited', function (int $seed) {
+    $chance = new Chance($seed);
+    $map = RandomMaps::map($chance, 60);
+    $ids = array_map(strval(...), array_keys($map->all()));
+    for ($i = 0; $i < 8; $i++) {
+        [$from, $to] = [$chance->pick($ids), $chance->pick($ids)];
+        $from === $to || $map->put(CrossLink::fromFields(Ids::next(), ['from' => $from, 'to' => $to] + RandomMaps::link($chance)));
+    }
+    $drawn = fn (KnownWays $ways): array => array_map(fn (SceneMark $mark): array => $mark->toArray(), Layout::of($map, new View)->scene($ways)->marks);
+    $drawn($ways = new KnownWays);
+    $recalled = 0;
+    for ($i = 0; $i < 12; $i++) {
+        try {
+            Edits::apply(RandomMaps::read(RandomMaps::edit($chance, $map)), $map);
+        } catch (Refusal) {
+            continue;
+        }
+        $before = unserialize($ways->kept() ?? 'a:0:{}');
+        $drawn($ways = KnownWays::from($ways->kept()));
+        $after = unserialize($ways->kept() ?? 'a:0:{}');
+        $recalled += count(array_filter($after, fn (array $known, string $id): bool => ($before[$id] ?? null) === $known, ARRAY_FILTER_USE_BOTH));
+        expect($drawn(KnownWays::from($ways->kept())))->toBe($drawn(new KnownWays));
+    }
+    expect($recalled)->toBeGreaterThan(0);
+})->with([1, 2, 3, 4, 5]);
 
 it('holds a bounded number', function () {
     for ($i = 0; $i < CrossLink::MOST; $i++) {

@@ -32,11 +32,11 @@ it('loads the demo person and maps once, and leaves them alone afterwards', func
     expect($kernel->call('demo:load'))->toBe(0);
     $person = Person::query()->where('email', config('chalk.demo_email'))->firstOrFail();
     $maps = MapRecord::query()->where('person_id', $person->id)->get();
-    expect($maps)->toHaveCount(8);
+    expect($maps)->toHaveCount(9);
 
     $maps->first()->delete();
     expect($kernel->call('demo:load'))->toBe(0)
-        ->and(MapRecord::query()->count())->toBe(7)
+        ->and(MapRecord::query()->count())->toBe(8)
         ->and(Person::query()->count())->toBe(1);
 });
 

@@ -97,8 +97,12 @@ const narrowing = useNarrowing()
 const marks = computed(() => {
     const all = [...shown.value.marks.values()]
     const isRead = ({ parts }: Mark): boolean => parts.every((part) => !('spans' in part) || part.size * props.painted.scale >= LEAST_TYPE - 0.5)
-    const near = far.value ? all.filter((mark) => mark.box !== undefined && isRead(mark)) : all
-    return { near, far: far.value ? all.filter((mark) => mark.box !== undefined && !isRead(mark)) : [] }
+    // Of a line the words go, the line stays.
+    const isLine = ({ parts }: Mark): boolean => parts.some(({ part }) => part === 'line')
+    const lines = all.filter((mark) => isLine(mark) && !isRead(mark)).map((mark) => ({ ...mark, parts: mark.parts.filter(({ part }) => ['hand', 'line', 'head'].includes(part)) }))
+    const others = all.filter((mark) => !isLine(mark) || isRead(mark))
+    const near = far.value ? others.filter((mark) => mark.box !== undefined && isRead(mark)) : others
+    return { near: [...lines, ...near], far: far.value ? others.filter((mark) => mark.box !== undefined && !isRead(mark)) : [] }
 })
 const isDimmed = (id: string): boolean => narrowing.isBack(id) || (walk.at !== null && walk.at !== id) || drag.ids.includes(id)
 const isChosen = (id: string): boolean => walk.at === null && shown.value.chosen.includes(id)
@@ -130,8 +134,8 @@ function stemOf(slip: DrawnSlip): number {
         :d="slip.connector?.d" :style="connectorStyle(slip, box)" />
     <rect v-for="{ id, box } in marks.far" :key="id" class="far-mark" :x="box?.[0]" :y="box?.[1]" :width="box?.[2]" :height="box?.[3]" />
     <MarkShape
-        v-for="mark in marks.near" :key="mark.id" :mark="mark" :dimmed="walk.at !== null" :chosen="chosenMarks.chosen?.ids.includes(mark.id) === true && walk.at === null" @touch="(touch, event) => features.forEach((feature) => feature.touch?.(touch, event))"
-        @press="(touch, event) => features.forEach((feature) => feature.press?.(touch, event))" @twice="(touch, event) => features.forEach((feature) => feature.twice?.(touch, event))" />
+        v-for="mark in marks.near" :key="mark.id" :mark="mark" :dimmed="walk.at !== null" :chosen="chosenMarks.chosen?.ids.includes(mark.id) === true && walk.at === null" @touch="(touch, event) => walk.at === null && features.forEach((feature) => feature.touch?.(touch, event))"
+        @press="(touch, event) => walk.at === null && features.forEach((feature) => feature.press?.(touch, event))" @twice="(touch, event) => walk.at === null && features.forEach((feature) => feature.twice?.(touch, event))" />
     <SlipShape
         v-for="{ slip, box } in visible.seen" :key="slip.id" v-memo="memoOf(slip, box)" :slip="slip" :x="box.x + (shift?.id === slip.id ? shift.x : 0)" :y="box.y + (shift?.id === slip.id ? shift.y : 0)"
         :chosen="isChosen(slip.id)" :dimmed="isDimmed(slip.id)" :typing="slip.id === shown.typing || !isLegible(slip)"

@@ -36,7 +36,7 @@ function pointOfLine(Browser $browser, float $part, int $nth = 0): array
 }
 
 /** @return array{float, float} */
-function middleOfTopic(Browser $browser, string $title): array
+function middleOnBoard(Browser $browser, string $title): array
 {
     $box = $browser->boxOf($title);
 
@@ -89,12 +89,12 @@ it('draws one with the mouse from the edge of a topic, and unties by dropping ag
     $browser = festivalBoard();
     $browser->pick('Dusk')->waitFor('.tie-grip');
     $grip = (array) $browser->script('const r = document.querySelector(".tie-grip circle").getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2]');
-    $browser->drag($grip, middleOfTopic($browser, 'Guard'))->waitFor('.phrase-field');
+    $browser->drag($grip, middleOnBoard($browser, 'Guard'))->waitFor('.phrase-field');
     $browser->keys('Escape')->saved()->waitUntil(fn (): bool => tiedLines($browser) === ['→ Guard'], 'a cross-link');
     // Dropped on another with Shift.
-    $to = middleOfTopic($browser, 'Ferries');
+    $to = middleOnBoard($browser, 'Ferries');
     $drop = function () use ($browser, $to): void {
-        [$x, $y] = middleOfTopic($browser, 'Dusk');
+        [$x, $y] = middleOnBoard($browser, 'Dusk');
         $browser->pointer('mousePressed', $x, $y)->pointer('mouseMoved', $x + 8, $y + 8);
         foreach ([0.5, 0.9, 1.0] as $part) {
             $browser->pointer('mouseMoved', $x + ($to[0] - $x) * $part, $y + ($to[1] - $y) * $part, ['modifiers' => 8]);
@@ -128,7 +128,7 @@ it('bends a line where it is dragged, drags its end, and puts topics in between'
     $browser->pointer('mouseReleased', $x, $y + 110);
     expect(pointOfLine($browser, 0.5))->toBe($before);
     $end = (array) $browser->script('const r = document.querySelectorAll(".ends .handle")[1].getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2]');
-    $browser->drag($end, middleOfTopic($browser, 'Ferries'))->saved()->waitUntil(fn (): bool => tiedLines($browser) === ['→ calls: Ferries'], 'another end');
+    $browser->drag($end, middleOnBoard($browser, 'Ferries'))->saved()->waitUntil(fn (): bool => tiedLines($browser) === ['→ calls: Ferries'], 'another end');
     // A double click on the line, away from its words: a new topic in between.
     $browser->waitFor('.mark.chosen');
     doubleClickAt($browser, pointOfLine($browser, 0.12));
@@ -137,7 +137,7 @@ it('bends a line where it is dragged, drags its end, and puts topics in between'
     $browser->keys('Alt+Shift+n');
     $browser->waitFor('.title-editor')->type('Flag')->keys('Mod+Enter')->saved();
     [$x, $y] = pointOfLine($browser, 0.5, 1);
-    $browser->drag(middleOfTopic($browser, 'Flag'), [$x, $y])->saved()->waitUntil(fn (): bool => tiedLines($browser) === ['→ calls: Signal', '→ Flag', '→ Ferries'], 'that in between too');
+    $browser->drag(middleOnBoard($browser, 'Flag'), [$x, $y])->saved()->waitUntil(fn (): bool => tiedLines($browser) === ['→ calls: Signal', '→ Flag', '→ Ferries'], 'that in between too');
     $browser->keys('Mod+z')->saved()->waitUntil(fn (): bool => tiedLines($browser) === ['→ calls: Signal', '→ Ferries'], 'undone in one');
     expect($browser->complaints())->toBe([]);
 });

@@ -12,6 +12,7 @@ use App\Http\Controllers\LookController;
 use App\Http\Controllers\MapController;
 use App\Http\Controllers\PageController;
 use App\Http\Controllers\PictureController;
+use App\Http\Controllers\SentenceController;
 use App\Http\Controllers\SignController;
 use Illuminate\Support\Facades\Route;
 
@@ -76,6 +77,8 @@ Route::prefix('api')->group(function (): void {
             Route::post('maps/{map}/clip/picture', [ClipboardController::class, 'picture']);
             Route::post('maps/{map}/copy', [ClipboardController::class, 'copy']);
             Route::get('maps/{map}/legend', [SignController::class, 'legend']);
+            Route::get('maps/{map}/sentences', [SentenceController::class, 'index']);
+            Route::get('maps/{map}/sentences.{format}', [SentenceController::class, 'file'])->where('format', 'txt|csv');
             Route::get('maps/{map}/pictures/{hash}/{size}', [PictureController::class, 'show'])->where(['hash' => '[0-9a-f]{64}', 'size' => 'small|large|original']);
             Route::get('maps/{map}/history', [HistoryController::class, 'index']);
             Route::get('maps/{map}/history/{seq}', [HistoryController::class, 'compare'])->where('seq', '[0-9]{1,15}');

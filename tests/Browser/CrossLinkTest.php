@@ -142,6 +142,32 @@ it('bends a line where it is dragged, drags its end, and puts topics in between'
     expect($browser->complaints())->toBe([]);
 });
 
+it('reads the map out as sentences, where phrases are typed and topics gone to', function () {
+    $browser = festivalBoard();
+    foreach (['Dusk' => 'ferr', 'Guard' => 'dusk'] as $from => $to) {
+        $browser->pick($from)->keys('Alt+d')->waitFor('.tying');
+        $browser->type($to)->waitFor('.board .target');
+        $browser->keys('Enter')->waitFor('.phrase-field')->keys('Enter')->saved();
+    }
+    $browser->keys('Alt+9')->waitFor('.sentences li');
+    $read = fn (): array => (array) $browser->script('return [...document.querySelectorAll(".sentences ol .text")].map((one) => one.textContent)');
+    $browser->waitUntil(fn (): bool => $read() === ['Dusk … Ferries.', 'Guard … Dusk.'], 'two sentences');
+    expect($browser->script('return document.querySelector(".sentences").innerText'))->toContain('2 without a phrase');
+    // Phrase after phrase by Enter alone.
+    $browser->script('document.querySelector(".sentences .phrase input").focus()');
+    $browser->type('holds up the')->keys('Enter')->type('waits for')->keys('Enter')->saved()->waitUntil(fn (): bool => $read() === ['Dusk holds up the Ferries.', 'Guard waits for Dusk.'], 'both said');
+    expect(phrasesOnBoard($browser))->toBe(['holds up the', 'waits for']);
+    $browser->script('document.querySelectorAll(".sentences ol .text")[0].click()');
+    $browser->waitUntil(fn (): bool => $browser->count('.mark.chosen') === 1 && $browser->script('return document.querySelector(".mark.chosen").textContent') === 'holds up the', 'the cross-link chosen');
+    // What is tied to nothing.
+    $browser->script('document.querySelector(".sentences header button").focus()');
+    $browser->keys('Escape')->waitUntil(fn (): bool => ! $browser->has('.sentences'), 'the panel closed');
+    $browser->keys('Alt+Shift+n')->waitFor('.title-editor')->type('Rain')->keys('Mod+Enter')->saved();
+    $browser->keys('Alt+9')->waitFor('.sentences ul .text');
+    $browser->press('Rain')->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".board [role=status]").textContent'), 'Rain'), 'the loose topic chosen');
+    expect($browser->complaints())->toBe([]);
+});
+
 it('ties new topics in four directions, title and phrase one after the other', function () {
     $browser = festivalBoard();
     $browser->pick('Guard');

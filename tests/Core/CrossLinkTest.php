@@ -5,6 +5,8 @@ declare(strict_types=1);
 use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\View;
 use ChalkTree\CrossLink\CrossLink;
+use ChalkTree\CrossLink\Sentence;
+use ChalkTree\CrossLink\Sentences;
 use ChalkTree\Draw\Primitive;
 use ChalkTree\Draw\SceneMark;
 use ChalkTree\Edit\Changes;
@@ -383,4 +385,48 @@ it('holds a bounded number', function () {
     }
     expect(fn () => ($this->tie)('Band', 'Rain'))->toThrow(InvalidEdit::class, '1,000')
         ->and(fn () => ($this->make)('row.set', ['type' => 'crosslink', 'row' => Ids::next(), 'fields' => ['from' => $this->ids['Band'], 'to' => $this->ids['Rain']]]))->toThrow(InvalidEdit::class, '1,000');
+});
+
+/** A concept map of these propositions, each "topic | phrase | topic". */
+function conceptMap(string ...$propositions): TopicMap
+{
+    $titles = array_values(array_unique(array_merge(...array_map(fn (string $one): array => [explode(' | ', $one)[0], explode(' | ', $one)[2]], $propositions))));
+    $map = NewMap::from(new TopicDraft('Why?'), array_map(fn (string $title): TopicDraft => new TopicDraft($title), $titles));
+    $ids = array_column(array_map(fn ($topic): array => [$topic->title, $topic->id], array_values($map->all())), 1, 0);
+    foreach ($propositions as $one) {
+        [$from, $phrase, $to] = explode(' | ', $one);
+        $map->put(CrossLink::fromFields(Ids::next(), ['from' => $ids[$from], 'to' => $ids[$to], 'phrase' => $phrase]));
+    }
+
+    return $map;
+}
+
+it('reads a concept map out, one proposition a line, with articles and spaces right', function () {
+    $map = conceptMap('a boat | has a | hull', 'a boat | has  a | air bubble', 'a boat | is an | ship', 'hull | holds the | a crew', 'air | lowers | density', 'hour | is a | honest hour', 'stone | is a | unit of weight', 'what? |  | why!');
+    expect(explode("\n", trim(Sentences::of($map)->text())))->toBe([
+        'A boat has a hull.', 'A boat has an air bubble.', 'A boat is a ship.', 'Hull holds a crew.', 'Air lowers density.', 'Hour is an honest hour.', 'Stone is a unit of weight.', 'What? … why!',
+    ])->and(Sentences::of($map)->tabbed())->toContain("a boat\thas a\tair bubble\n")->toContain("what?\t\twhy!\n");
+});
+
+it('points out what is said twice, phrases that are missing, topics tied to nothing, and chains', function () {
+    $map = conceptMap('a | makes | b', 'A | MAKES | B', 'b |  | c', 'c | makes | d', 'd | makes | e', 'e | makes | a');
+    $sentences = Sentences::of($map);
+    expect(array_map(fn (Sentence $one): bool => $one->isRepeated, $sentences->all))->toContain(true)
+        ->and(count(array_filter($sentences->all, fn (Sentence $one): bool => $one->isRepeated)))->toBe(2)
+        ->and(count(array_filter($sentences->all, fn (Sentence $one): bool => $one->isMissingPhrase())))->toBe(1)
+        ->and($sentences->loose)->toBe([]);
+    ($this->tie)('Rain', 'Route', ['phrase' => 'floods']);
+    expect(Sentences::of($this->map)->loose)->toBe([]);
+    ($this->make)('topic.add', ['topic' => ['title' => 'Wind'], 'parent' => null, 'x' => 0, 'y' => 400]);
+    expect(array_map(fn (string $id): string => $this->map->topic($id)->title, Sentences::of($this->map)->loose))->toBe(['Wind']);
+    $titles = fn (TopicMap $map): array => array_map(fn (array $chain): string => implode('', array_map(fn (string $id): string => $map->topic($id)->title, $chain)), Sentences::of($map)->chains);
+    expect($titles(conceptMap('a | x | b', 'b | x | c', 'c | x | d', 'd | x | e')))->toBe(['abcde'])
+        ->and($titles(conceptMap('a | x | b', 'b | x | c', 'c | x | d', 'a | x | d')))->toBe([])
+        ->and($titles(conceptMap('a | x | b', 'b | x | c', 'c | x | a')))->toBe([])
+        ->and($titles(conceptMap('a | x | b', 'b | x | c')))->toBe([])
+        ->and($titles(conceptMap('z | x | a', 'y | x | a', 'a | x | b', 'b | x | c', 'c | x | d', 'd | x | e', 'd | x | f')))->toBe(['abcd']);
+});
+
+it('writes propositions as a table that no spreadsheet reckons with', function () {
+    expect(Sentences::of(conceptMap('=1+1 | says "so" | b, c'))->csv())->toBe("from,phrase,to,sentence\r\n\"'=1+1\",\"says \"\"so\"\"\",\"b, c\",\"'=1+1 says \"\"so\"\" b, c.\"\r\n");
 });

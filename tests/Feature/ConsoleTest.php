@@ -85,6 +85,12 @@ it('prints scenes, folded and in any arrangement, with boxes in one coordinate s
         ->and(json_decode(command("map:scene {$id}")['out'], true))->not->toHaveKey('boxes');
 });
 
+it('prints propositions, one a line', function () {
+    $id = trim(command('map:import '.fileOf("Boats\n\t→ have a: Hull\n\tHull\n\t\t→ keeps out: Water\n\tWater\n", 'txt'))['out']);
+    expect(command("map:sentences {$id}")['out'])->toBe("Boats\thave a\tHull\nHull\tkeeps out\tWater\n")
+        ->and(command('map:sentences '.Ids::next())['code'])->toBe(1);
+});
+
 it('takes a title for files that have none, a format, and an owner', function () {
     $this->person('ines@saltmere.example');
     $file = fileOf("one\ntwo\n", 'data');

@@ -83,7 +83,7 @@ it('has every route on the page', function () {
     $shown = array_map(fn (array $one): string => $one['method'].' '.strtok(ltrim($one['path'], '/'), '?'), examples());
     foreach (app('router')->getRoutes() as $route) {
         if (str_starts_with($route->uri(), 'api/')) {
-            $written = strtr($route->uri(), ['{starter}' => 'week-ahead', '{seq}' => '0', '{colour}' => 'ffd84d', '{size}' => 'small']);
+            $written = strtr($route->uri(), ['{starter}' => 'week-ahead', '{seq}' => '0', '{colour}' => 'ffd84d', '{size}' => 'small', '{format}' => 'csv']);
             expect($shown)->toContain($route->methods()[0].' '.$written);
         }
     }

@@ -1,6 +1,6 @@
 import { request, sendLast } from './http'
 import type {
-    Calm, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, Draft, DrawingsAnswer, Edit, EditsAnswer, Find, FindAnswer, HistoryAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeAnswer, OpenAnswer,
+    Calm, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, Draft, DrawingsAnswer, Edit, EditsAnswer, Find, FindAnswer, HistoryAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeAnswer, OpenAnswer, SentencesAnswer,
     Person, PictureAnswer, Place, QuickAnswer, RehearsalAnswer, ReplaceAnswer, StampsAnswer, StartersAnswer, TrashAnswer, TriesAnswer, View,
 } from './wire'
 
@@ -55,6 +55,7 @@ export const api = {
     looks: () => request<LooksAnswer>('GET', 'looks'),
     stamps: () => request<StampsAnswer>('GET', 'stamps'),
     legend: (map: string) => request<LegendAnswer>('GET', `maps/${map}/legend`),
+    sentences: (map: string) => request<SentencesAnswer>('GET', `maps/${map}/sentences`),
     drawings: (words: string) => request<DrawingsAnswer>('GET', `drawings?${new URLSearchParams({ words }).toString()}`),
     bringPicture: (map: string, file: Blob) => request<PictureAnswer>('POST', `maps/${map}/pictures`, file),
     /** How well a colour as “#2b7f86” serves as a chalk. */

@@ -2979,3 +2979,41 @@ export interface LegendAnswer {
     count: number;
   }[];
 }
+/**
+ * The propositions of a concept map, in reading order.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SentencesAnswer".
+ */
+export interface SentencesAnswer {
+  sentences: {
+    /**
+     * The id of the cross-link.
+     */
+    link: string;
+    from: string;
+    to: string;
+    first: string;
+    /**
+     * Empty where it is missing.
+     */
+    phrase: string;
+    last: string;
+    /**
+     * As it is read out.
+     */
+    text: string;
+    /**
+     * Whether another says the same.
+     */
+    repeated: boolean;
+  }[];
+  /**
+   * Topics that are tied to nothing.
+   */
+  loose: string[];
+  /**
+   * Topics that stand in one chain, each with one tie in and one out.
+   */
+  chains: string[][];
+}

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton, NInput } from 'naive-ui'
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useCamera } from '@/board/cameraStore'
 import { nearestTowards, type Direction } from '@/board/geometry'
 import { useMap } from '@/stores/map'
@@ -9,6 +9,7 @@ import { useUi } from '@/ui/uiStore'
 import { useLinks } from './linkStore'
 
 /** While a cross-link looks for its other end: a name is typed, the arrows go from topic to topic, Enter ties, Escape leaves all as it was. */
+const SentencesPanel = defineAsyncComponent(() => import('./SentencesPanel.vue'))
 const MOST = 6
 
 const map = useMap()
@@ -94,6 +95,7 @@ function go(direction: Direction): void {
 </script>
 
 <template>
+    <SentencesPanel v-if="links.isReading" />
     <aside v-if="links.tying !== null" class="tying" role="dialog" aria-label="Draw a cross-link" @keydown="key">
         <label><span>{{ from }}</span><NInput ref="field" v-model:value="typed" size="small" placeholder="its name" :input-props="{ 'aria-label': 'Name of the topic to tie to', dir: 'auto' }" /></label>
         <ul v-if="hits.length > 0"><li v-for="(hit, i) in hits" :key="hit.id" :class="{ on: i === at }" @pointerdown.prevent @click="links.take(hit.id)">{{ topicName(hit.title) }}</li></ul>

@@ -28,6 +28,7 @@ const other = ({ from, to }: Link): string => (beside.chosen.includes(from) ? to
     <div class="tools">
         <NButton size="tiny" secondary :title="keyOf('crosslink.tie')" @click="run('crosslink.tie')">Draw a cross-link from here</NButton>
         <NButton v-if="all.length > 1" size="tiny" secondary @click="links.choose(all.map(({ id }) => id))">Choose them all</NButton>
+        <NButton v-if="links.isTied" size="tiny" secondary :title="keyOf('crosslink.sentences')" @click="run('crosslink.sentences')">Read the map out</NButton>
     </div>
 </template>
 

@@ -58,6 +58,7 @@ export const useLinks = defineStore('links', () => {
         }
         return found
     })
+    const isTied = computed(() => byTopic.value.size > 0)
     const linksOf = (topic: string): readonly Link[] => byTopic.value.get(topic) ?? []
     /** Below the topic at which each begins, as the outline has it. */
     const lines = computed(() => {
@@ -76,6 +77,8 @@ export const useLinks = defineStore('links', () => {
     const choose = (ids: readonly string[]): void => marks.choose(CROSSLINK, ids)
     /** The phrase that is being typed, and whether its cross-link was made just now. */
     const phrasing = shallowRef<{ readonly id: string; readonly step: string; readonly fresh: boolean } | null>(null)
+    /** Whether the map is read out beside the board. */
+    const isReading = ref(false)
     const tying = shallowRef<Tying | null>(null)
     /** The topic that would be tied now. */
     const target = ref<string | null>(null)
@@ -268,6 +271,7 @@ export const useLinks = defineStore('links', () => {
     watch(() => map.id, () => {
         cancel()
         phrasing.value = toPhrase = null
+        isReading.value = false
     })
     watch(chosen, (ids) => phrasing.value !== null && !ids.includes(phrasing.value.id) && (phrasing.value = null))
 
@@ -278,7 +282,7 @@ export const useLinks = defineStore('links', () => {
     }
 
     return {
-        chosen, phrasing, tying, target, lines, linksIn, linksOf, find, titleOf, describe, told, choose, canEnd, begin, beginMove, cancel, take, tie, tieOrUntie, set, moveEnd, turn, remove,
+        isReading, isTied, chosen, phrasing, tying, target, lines, linksIn, linksOf, find, titleOf, describe, told, choose, canEnd, begin, beginMove, cancel, take, tie, tieOrUntie, set, moveEnd, turn, remove,
         beginPhrase, endPhrase, next, splice, grow, plantOn,
     }
 })

@@ -13,7 +13,7 @@ use ChalkTree\Map\Field;
 final readonly class CrossLink extends FeatureRow
 {
     /** More than these in one map nobody can follow. */
-    public const MOST = 1000;
+    public const MOST = 500;
 
     public const LONGEST_PHRASE = 300;
 

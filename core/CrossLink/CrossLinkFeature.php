@@ -119,7 +119,7 @@ final class CrossLinkFeature implements Settles, WritesLines
         }
         $new = array_filter($recorder->beforeOf(CrossLink::type()), is_null(...));
         if ($new !== [] && count($map->rowsOf(CrossLink::class)) > CrossLink::MOST) {
-            throw new InvalidEdit('A map holds at most 1,000 cross-links.', 'topics');
+            throw new InvalidEdit('A map holds at most '.CrossLink::MOST.' cross-links.', 'topics');
         }
     }
 }

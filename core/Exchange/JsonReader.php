@@ -128,8 +128,8 @@ final class JsonReader implements Reader
         if (! $map->isLiving($row)) {
             throw $from->wrong('fields', 'It is about a topic that is not in this file.');
         }
-        if ($row::isOfMap() && count($map->rowsOf($class)) >= Bounds::MOST_OF_MAP) {
-            throw $from->wrong('type', 'A map holds at most '.Bounds::MOST_OF_MAP." of this sort: {$row::words()}.");
+        if (! $row::isOfTopic() && count($map->rowsOf($class)) >= $class::most()) {
+            throw $from->wrong('type', 'A map holds at most '.number_format($class::most())." of this sort: {$row::words()}.");
         }
         if ($map->row($row::type(), $row->id) !== null) {
             throw $from->wrong('id', "Two rows of this sort have the id {$row->id}.");

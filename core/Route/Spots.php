@@ -38,15 +38,48 @@ final class Spots
 
     private const FARTHEST = 640.0;
 
-    /** @var list<Rect> the words that have their place */
+    /** Squares of this side hold what is in them, so that only what is near is looked at. */
+    private const TILE = 96.0;
+
+    /** Past so many lines nobody reads all their words, and no more room is looked for than at the lines themselves. */
+    private const MOST_ASIDE = 150;
+
+    /** @var array<int, array<int, list<Rect>>> the words that have their place, by square */
     private array $taken = [];
 
-    /** @var array<int, Rect> how far each line reaches */
-    private array $bounds = [];
+    /** @var array<int, array<int, list<array{int, float, float, float, float}>>> pieces of lines with their numbers, by square */
+    private array $pieces = [];
 
     /** @param  array<int, Stroke>  $lines  all lines, by their numbers */
     public function __construct(private readonly Ground $ground, private readonly array $lines)
     {
+        foreach ($lines as $number => $line) {
+            for ($i = 1, $count = count($line->points); $i < $count; $i++) {
+                [[$x0, $y0], [$x1, $y1]] = [$line->points[$i - 1], $line->points[$i]];
+                // Cut to the length of a square, so that a slanted one is in few.
+                $steps = (int) max(1, ceil(max(abs($x1 - $x0), abs($y1 - $y0)) / self::TILE));
+                for ($n = 0; $n < $steps; $n++) {
+                    [$a, $b] = [$n / $steps, ($n + 1) / $steps];
+                    $piece = [$number, $x0 + ($x1 - $x0) * $a, $y0 + ($y1 - $y0) * $a, $x0 + ($x1 - $x0) * $b, $y0 + ($y1 - $y0) * $b];
+                    foreach (self::squares(min($piece[1], $piece[3]), min($piece[2], $piece[4]), max($piece[1], $piece[3]), max($piece[2], $piece[4])) as [$column, $row]) {
+                        $this->pieces[$column][$row][] = $piece;
+                    }
+                }
+            }
+        }
+    }
+
+    /** @return list<array{int, int}> the squares that a rectangle reaches into */
+    private static function squares(float $left, float $top, float $right, float $bottom): array
+    {
+        $squares = [];
+        for ($i = (int) floor($left / self::TILE), $last = (int) floor($right / self::TILE); $i <= $last; $i++) {
+            for ($j = (int) floor($top / self::TILE), $end = (int) floor($bottom / self::TILE); $j <= $end; $j++) {
+                $squares[] = [$i, $j];
+            }
+        }
+
+        return $squares;
     }
 
     /**
@@ -65,8 +98,14 @@ final class Spots
             }
         }
         [$w, $h] = $sizes[0];
+        if ($spot === null && count($this->lines) > self::MOST_ASIDE) {
+            [$x, $y] = $stroke->along(0.5);
+            $spot = ['box' => self::box($x, $y, $w, $h), 'isAside' => false, 'size' => 0];
+        }
         $spot ??= self::spot($this->near($stroke, $w, $h), true, 0) ?? ['box' => $this->aside($stroke, $w, $h), 'isAside' => true, 'size' => 0];
-        $this->taken[] = $spot['box'];
+        foreach (self::squares(...$spot['box']) as [$column, $row]) {
+            $this->taken[$column][$row][] = $spot['box'];
+        }
 
         return $spot;
     }
@@ -154,8 +193,8 @@ final class Spots
         [$x, $y] = $stroke->along(0.5);
         // Where everything is full of lines, it may stand on one.
         foreach ([false, true] as $isOverLines) {
-            for ($far = 30.0; $far < self::FARTHEST; $far += 24.0) {
-                $steps = (int) max(8, $far / 12);
+            for ($far = 30.0; $far < self::FARTHEST; $far += 32.0) {
+                $steps = (int) max(8, $far / 16);
                 for ($i = 0; $i < $steps; $i++) {
                     $angle = -M_PI_2 + 2 * M_PI * $i / $steps;
                     $box = self::box($x + cos($angle) * ($far + $w / 2), $y + sin($angle) * ($far + $h / 2), $w, $h);
@@ -182,23 +221,19 @@ final class Spots
      */
     private function isFree(array $box, ?int $but = null, bool $isOverLines = false): bool
     {
-        foreach ($this->taken as $other) {
-            if ($other[2] > $box[0] - self::AROUND && $other[0] < $box[2] + self::AROUND && $other[3] > $box[1] - self::AROUND && $other[1] < $box[3] + self::AROUND) {
-                return false;
+        foreach (self::squares($box[0] - self::AROUND, $box[1] - self::AROUND, $box[2] + self::AROUND, $box[3] + self::AROUND) as [$column, $row]) {
+            foreach ($this->taken[$column][$row] ?? [] as $other) {
+                if ($other[2] > $box[0] - self::AROUND && $other[0] < $box[2] + self::AROUND && $other[3] > $box[1] - self::AROUND && $other[1] < $box[3] + self::AROUND) {
+                    return false;
+                }
             }
-        }
-        if ($this->ground->boxesIn($box[0] - self::AROUND, $box[1] - self::AROUND, $box[2] + self::AROUND, $box[3] + self::AROUND) !== []) {
-            return false;
-        }
-        foreach ($isOverLines ? [] : $this->lines as $id => $line) {
-            if ($id !== $but) {
-                $bounds = $this->bounds[$id] ??= $line->bounds();
-                if ($bounds[2] > $box[0] - 2 && $bounds[0] < $box[2] + 2 && $bounds[3] > $box[1] - 2 && $bounds[1] < $box[3] + 2 && $line->cuts($box, 1.5)) {
+            foreach ($isOverLines ? [] : ($this->pieces[$column][$row] ?? []) as [$number, $x0, $y0, $x1, $y1]) {
+                if ($number !== $but && Ground::cuts($x0, $y0, $x1, $y1, $box, 1.5)) {
                     return false;
                 }
             }
         }
 
-        return true;
+        return $this->ground->boxesIn($box[0] - self::AROUND, $box[1] - self::AROUND, $box[2] + self::AROUND, $box[3] + self::AROUND) === [];
     }
 }

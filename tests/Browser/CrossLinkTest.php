@@ -168,6 +168,18 @@ it('reads the map out as sentences, where phrases are typed and topics gone to',
     expect($browser->complaints())->toBe([]);
 });
 
+it('ties and says it where there is no board', function () {
+    $browser = festivalBoard();
+    $browser->press('Outline')->waitUntil(fn (): bool => ! $browser->has('.board'), 'the outline alone');
+    $browser->script('document.querySelector(".outline").focus()');
+    $browser->keys('Alt+d')->waitFor('.tying');
+    $browser->type('dusk')->waitUntil(fn (): bool => $browser->has('.tying li.on'), 'a hit');
+    $browser->keys('Enter')->waitUntil(fn (): bool => $browser->script('return document.activeElement.getAttribute("aria-label")') === 'Linking phrase', 'the field at the desk');
+    $browser->type('waits for')->keys('Enter')->saved()->waitUntil(fn (): bool => tiedLines($browser) === ['→ waits for: Dusk'], 'it below its topic');
+    $browser->press('Board');
+    expect($browser->complaints())->toBe([]);
+});
+
 it('ties new topics in four directions, title and phrase one after the other', function () {
     $browser = festivalBoard();
     $browser->pick('Guard');

@@ -383,8 +383,8 @@ it('holds a bounded number', function () {
     for ($i = 0; $i < CrossLink::MOST; $i++) {
         $this->map->put(CrossLink::fromFields(Ids::next(), ['from' => $this->ids['Route'], 'to' => $this->ids['Rain']]));
     }
-    expect(fn () => ($this->tie)('Band', 'Rain'))->toThrow(InvalidEdit::class, '1,000')
-        ->and(fn () => ($this->make)('row.set', ['type' => 'crosslink', 'row' => Ids::next(), 'fields' => ['from' => $this->ids['Band'], 'to' => $this->ids['Rain']]]))->toThrow(InvalidEdit::class, '1,000');
+    expect(fn () => ($this->tie)('Band', 'Rain'))->toThrow(InvalidEdit::class, 'at most 500')
+        ->and(fn () => ($this->make)('row.set', ['type' => 'crosslink', 'row' => Ids::next(), 'fields' => ['from' => $this->ids['Band'], 'to' => $this->ids['Rain']]]))->toThrow(InvalidEdit::class, 'at most 500');
 });
 
 /** A concept map of these propositions, each "topic | phrase | topic". */

@@ -52,9 +52,15 @@ const repeated = computed(() => sentences.value.filter((one) => one.repeated).le
 function goTo(link: string): void {
     links.choose([link])
     const its = links.find(link)
-    ;[its?.to, its?.from].forEach((topic) => topic !== undefined && camera.reveal(topic))
+    ;[its?.to, its?.from].forEach((topic) => {
+        if (topic !== undefined) {
+            map.uncover(topic, 'board')
+            camera.reveal(topic)
+        }
+    })
 }
 function goToTopic(topic: string): void {
+    map.uncover(topic, 'board')
     map.choose(topic)
     camera.reveal(topic)
 }

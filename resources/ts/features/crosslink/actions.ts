@@ -35,7 +35,7 @@ const choice = (id: string, name: string, what: string, fields: Record<string, s
 
 /** Drawing and changing cross-links. */
 export const linkActions: readonly Action[] = [
-    action('tie', 'Draw a cross-link from here', 'Ties what is chosen to another topic: go there with the arrows, type its name, or click it.', ['Alt+D'], () => useLinks().begin(), { scopes: onTopics, available: hasChoice }),
+    action('tie', 'Draw a cross-link from here', 'Ties what is chosen to another topic: go there with the arrows, type its name, or click it. Dropping a topic on another with Shift held does the same.', ['Alt+D'], () => useLinks().begin(), { scopes: onTopics, available: hasChoice }),
     action('next', 'Go round its cross-links', 'Chooses the next cross-link of this topic.', ['Alt+E'], () => useLinks().next(), { scopes: [...onTopics, 'mark'], available: ({ map }) => onLinks() || (map.current !== null && useLinks().linksOf(map.current).length > 0) }),
     action('sentences', 'Read the map out as sentences', 'Lists every cross-link as a sentence: topic, phrase, topic; with what is missing or said twice.', ['Alt+9'], () => void (useLinks().isReading = true), { scopes: [...onTopics, 'mark'], available: () => true }),
     grow('right', 'at the right', 'Mod+Alt+ArrowRight'),

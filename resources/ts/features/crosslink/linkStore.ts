@@ -6,9 +6,11 @@ import { overlaps, type Direction } from '@/board/geometry'
 import { useBeside } from '@/stores/beside'
 import { useChosenMarks } from '@/stores/chosenMarks'
 import { newId, useMap } from '@/stores/map'
+import { usePreferences } from '@/stores/preferences'
 import { foresight, type KeptRow, type Tree } from '@/stores/tree'
 import type { TiedLine } from '../feature'
 import { topicName } from '@/text/titleMarkdown'
+import { useUi } from '@/ui/uiStore'
 
 export const CROSSLINK = 'crosslink'
 export type Fields = Record<string, string | number | null>
@@ -42,6 +44,8 @@ export const useLinks = defineStore('links', () => {
     const beside = useBeside()
     const camera = useCamera()
     const marks = useChosenMarks()
+    const preferences = usePreferences()
+    const ui = useUi()
 
     const linksIn = (tree: Tree): Link[] => [...tree.rows.values()].filter((row) => row.type === CROSSLINK).map(linkOf)
     const find = (id: string): Link | undefined => {
@@ -124,6 +128,27 @@ export const useLinks = defineStore('links', () => {
         return true
     }
 
+    /** Opens the field for a phrase, on the board; where there is no board, at the desk. */
+    function typePhrase(id: string, step: string, fresh: boolean): void {
+        if (camera.handle !== null) {
+            phrasing.value = { id, step, fresh }
+            return
+        }
+        preferences.deskOpen = true
+        ui.phoneView = 'desk'
+        focusPhraseAtDesk()
+    }
+
+    /** The desk's section may still be on its way. */
+    function focusPhraseAtDesk(tries = 40): void {
+        const field = document.querySelector<HTMLInputElement>('.desk input[aria-label="Linking phrase"]')
+        field?.focus()
+        field?.select()
+        if (field === null && tries > 0) {
+            setTimeout(() => focusPhraseAtDesk(tries - 1), 50)
+        }
+    }
+
     /** Draws cross-links from topics to another; the phrase of a single one is typed at once. */
     function tie(from: readonly string[], to: string, step = newId()): void {
         const topics = from.filter((one) => one !== to)
@@ -134,7 +159,7 @@ export const useLinks = defineStore('links', () => {
         map.edit({ name: 'crosslink.tie', step, topics: [...topics], to, as })
         choose(as)
         if (as.length === 1) {
-            phrasing.value = { id: as[0] ?? '', step, fresh: true }
+            typePhrase(as[0] ?? '', step, true)
         }
     }
 
@@ -171,7 +196,7 @@ export const useLinks = defineStore('links', () => {
     function beginPhrase(id = chosen.value[chosen.value.length - 1]): void {
         if (id !== undefined) {
             choose([id])
-            phrasing.value = { id, step: newId(), fresh: false }
+            typePhrase(id, newId(), false)
         }
     }
 
@@ -253,7 +278,7 @@ export const useLinks = defineStore('links', () => {
     /** A new topic on a cross-link, in between its two. */
     function plantOn(link: string, x: number, y: number): void {
         const its = find(link)
-        if (its !== undefined) {
+        if (its !== undefined && (map.scope === null || camera.drawn.get(its.from)?.free === true)) {
             plant(x, y, its.from, (topic, step) => [splice(link, topic, step)], null)
         }
     }
@@ -264,7 +289,7 @@ export const useLinks = defineStore('links', () => {
             toPhrase = null
             if ((map.tree.topics.get(wanted.topic)?.title ?? '') !== '') {
                 choose([wanted.link])
-                phrasing.value = { id: wanted.link, step: wanted.step, fresh: true }
+                typePhrase(wanted.link, wanted.step, true)
             }
         }
     })

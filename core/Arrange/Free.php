@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ChalkTree\Arrange;
 
 use ChalkTree\Map\Topic;
+use ChalkTree\Route\Port;
+use ChalkTree\Route\Visibility;
 
 /**
  * Every topic where a person put it, relative to its parent. One that was put nowhere yet stands at the first free place
@@ -19,6 +21,12 @@ final readonly class Free implements Arrangement
 
     /** More new ones than this at once are put in a column. */
     private const MOST_SOUGHT = 60;
+
+    /** How far connectors stay away from what they go around. */
+    private const AWAY = 8.0;
+
+    /** Of more than these the connectors go straight, whatever is in their way. */
+    private const MOST_AROUND = 120;
 
     /** Directions in which a free place is looked for, and how far. */
     private const DIRECTIONS = 12;
@@ -81,6 +89,57 @@ final readonly class Free implements Arrangement
             $this->tie($slip, $child);
             $slip->embrace($child);
         }
+        if (count($children) <= self::MOST_AROUND) {
+            foreach ($children as $child) {
+                self::leadAround($slip, $child, $children);
+            }
+        }
+    }
+
+    /**
+     * Leads a connector around what stands between the two, where there is a way.
+     *
+     * @param  list<Slip>  $children
+     */
+    private static function leadAround(Slip $slip, Slip $child, array $children): void
+    {
+        [$x0, $y0, $x1, $y1] = [$slip->w / 2, $slip->h / 2, $child->x + $child->w / 2, $child->y + $child->h / 2];
+        $others = $hits = [];
+        foreach ($children as $other) {
+            if ($other !== $child) {
+                $others[$other->topic->id] = $box = [$other->x, $other->y, $other->x + $other->w, $other->y + $other->h];
+                $hits += Ground::cuts($x0, $y0, $x1, $y1, $box, self::AWAY / 2) ? [$other->topic->id => $box] : [];
+            }
+        }
+        if ($hits === [] || $child->route === []) {
+            return;
+        }
+        $visibility = new Visibility([Port::through($x0, $y0)], [Port::through($x1, $y1)], [], self::AWAY);
+        $known = [];
+        do {
+            $visibility->add($hits);
+            $known += $hits;
+            $way = $visibility->shortest(3 * hypot($x1 - $x0, $y1 - $y0) + 200.0);
+            if ($way === null) {
+                return;
+            }
+            $hits = [];
+            for ($n = 1, $count = count($way[0]); $n < $count; $n++) {
+                [[$ax, $ay], [$bx, $by]] = [$way[0][$n - 1], $way[0][$n]];
+                $hits += array_filter(array_diff_key($others, $known), fn (array $box): bool => Ground::cuts($ax, $ay, $bx, $by, $box, self::AWAY / 2));
+            }
+        } while ($hits !== []);
+        $corners = array_slice($way[0], 1, -1);
+        if ($corners === []) {
+            return;
+        }
+        $from = Outline::leave($slip, $corners[0][0], $corners[0][1]);
+        $to = Outline::leave($child, $corners[count($corners) - 1][0] - $child->x, $corners[count($corners) - 1][1] - $child->y);
+        $child->route = [$from[0] - $child->x, $from[1] - $child->y];
+        foreach ($corners as [$x, $y]) {
+            array_push($child->route, $x - $child->x, $y - $child->y);
+        }
+        array_push($child->route, $to[0], $to[1]);
     }
 
     /**

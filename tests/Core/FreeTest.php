@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use ChalkTree\Arrange\Ground;
 use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\Place;
 use ChalkTree\Arrange\View;
@@ -182,3 +183,30 @@ it('stays as it is under random edits but for what they touch', function (int $s
         }
     }
 })->with(range(1, 6));
+
+it('leads connectors around what stands between, where there is a way', function (int $seed) {
+    $chance = new Chance($seed);
+    $map = NewMap::from(new TopicDraft('Root', children: array_map(fn (int $n): TopicDraft => new TopicDraft("Thought {$n}"), range(1, 14))), [], 'free');
+    $taken = [[-120, -60, 120, 60]];
+    foreach (array_keys($map->children($map->root()->id)) as $id) {
+        do {
+            [$x, $y] = [$chance->int(-700, 700), $chance->int(-400, 400)];
+        } while (array_filter($taken, fn (array $box): bool => $x - 80 < $box[2] && $x + 80 > $box[0] && $y - 35 < $box[3] && $y + 35 > $box[1]) !== []);
+        $taken[] = [$x - 80, $y - 35, $x + 80, $y + 35];
+        $map->put(Place::fromFields((string) $id, ['x' => $x, 'y' => $y]));
+    }
+    $scene = Layout::of($map, new View)->scene();
+    $boxes = $scene->boxes();
+    $wound = 0;
+    foreach ($scene->slips as $id => $slip) {
+        $wound += count($slip->route) > 4 ? 1 : 0;
+        for ($i = 2; $i < count($slip->route); $i += 2) {
+            [$x0, $y0, $x1, $y1] = array_map(fn (int $n): float => $slip->route[$i - 2 + $n] + $boxes[$id][$n % 2 === 0 ? 'x' : 'y'], [0, 1, 2, 3]);
+            foreach ($boxes as $other => $box) {
+                $isEnd = $other === $id || $other === $slip->parent;
+                expect(! $isEnd && Ground::cuts($x0, $y0, $x1, $y1, [$box['x'], $box['y'], $box['x'] + $box['w'], $box['y'] + $box['h']], 0.0))->toBeFalse();
+            }
+        }
+    }
+    expect($wound)->toBeGreaterThan(0);
+})->with([1, 2, 3, 4]);

@@ -60,11 +60,23 @@ function pressEnd(end: 'from' | 'to', event: PointerEvent): void {
     endDown(event, single.value?.id ?? '')
 }
 
-/** The grip at the chosen topic, on the side where nothing of the tree comes or goes. */
+/** The grip at the chosen topic, on the first side where it is in nobody's way. */
 const source = computed(() => (map.chosen.length === 1 && map.editing === null && !isQuiet.value && links.tying === null ? map.current : null))
+/** Around the middle of the grip, pixels of the screen. */
+const REACH = 9
 const grip = computed(() => {
     const box = source.value === null ? undefined : camera.boxes.get(source.value)
-    return box === undefined || box.h * camera.scale < 12 ? null : { x: box.x + box.w / 2, y: box.y + box.h + 9 * unit.value, box }
+    if (box === undefined || box.h * camera.scale < 12) {
+        return null
+    }
+    const away = 10 * unit.value
+    const sides = [
+        { x: box.x + box.w / 2, y: box.y + box.h + away }, { x: box.x + box.w / 2, y: box.y - away },
+        { x: box.x + box.w + away, y: box.y + box.h / 2 }, { x: box.x - away, y: box.y + box.h / 2 },
+    ]
+    const reach = REACH * unit.value
+    const isFree = ({ x, y }: { x: number; y: number }): boolean => ![...camera.boxes].some(([id, one]) => id !== source.value && x + reach > one.x && x - reach < one.x + one.w && y + reach > one.y && y - reach < one.y + one.h)
+    return sides.find(isFree) ?? null
 })
 const { by: tieBy, down: tieDown } = useHandleDrag(({ clientX, clientY }) => {
     const [topic, from] = [topicUnder(clientX, clientY), source.value]
@@ -174,7 +186,7 @@ function key(event: KeyboardEvent): void {
     </g>
     <g v-if="grip !== null && tieBy === null" class="handle tie-grip" @pointerdown.stop.prevent="tieDown($event, source ?? '')" @click.stop @dblclick.stop>
         <title>Drag to another topic to draw a cross-link</title>
-        <circle :cx="grip.x" :cy="grip.y" :r="11 * unit" fill="transparent" stroke="none" />
+        <circle :cx="grip.x" :cy="grip.y" :r="REACH * unit" fill="transparent" stroke="none" />
         <circle :cx="grip.x" :cy="grip.y" :r="5.5 * unit" />
         <path :d="`M${grip.x} ${grip.y - 2.8 * unit}v${5.6 * unit}M${grip.x - 2.4 * unit} ${grip.y + 0.6 * unit}l${2.4 * unit} ${2.4 * unit}l${2.4 * unit} ${-2.4 * unit}`" />
     </g>

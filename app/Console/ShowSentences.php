@@ -5,18 +5,20 @@ declare(strict_types=1);
 namespace App\Console;
 
 use App\Store\MapStore;
+use ChalkTree\CrossLink\Score;
 use ChalkTree\CrossLink\Sentences;
 
-/** Prints the propositions of a map, one a line: topic, phrase, topic, with tabs between. */
+/** Prints the propositions of a map, one a line: topic, phrase, topic, with tabs between; or what they score. */
 final class ShowSentences extends MapCommand
 {
-    protected $signature = 'map:sentences {id} {--owner=}';
+    protected $signature = 'map:sentences {id} {--score : what they score instead, as JSON} {--owner=}';
 
     protected $description = 'Prints the propositions of a map, one a line: topic, phrase, topic, with tabs between.';
 
     public function handle(MapStore $store): int
     {
-        $this->put(Sentences::of($store->load($this->record()))->tabbed());
+        $map = $store->load($this->record());
+        $this->put($this->option('score') === true ? json_encode(Score::of($map)->toArray(), JSON_THROW_ON_ERROR)."\n" : Sentences::of($map)->tabbed());
 
         return self::SUCCESS;
     }

@@ -38,7 +38,8 @@ final readonly class CrossLink extends FeatureRow
     }
 
     /**
-     * "heads": null for one where it ends, else none or both. "form": null for curved. "bendAt" and "bendBy" are its bow:
+     * "heads": null for one where it ends, else none or both. "form": null for curved. "judged" and "telling" are what a teacher
+     * says of the proposition; see Score. "bendAt" and "bendBy" are its bow:
      * where along the straight line between the middles of both topics, in thousandths, and how far beside it, in
      * pixels, towards the right hand of who walks along; null where it finds its way by itself.
      */
@@ -56,6 +57,8 @@ final readonly class CrossLink extends FeatureRow
             'size' => Field::number(Bounds::SMALLEST_TYPE, Bounds::LARGEST_TYPE)->called('type size of the phrase'),
             'weight' => Field::choice(['bold'])->called('weight of the phrase'),
             'slant' => Field::choice(['slanted'])->called('slant of the phrase'),
+            'judged' => Field::choice(['valid', 'doubtful', 'wrong'])->called('judgement of the proposition')->asked(),
+            'telling' => Field::flag()->called('mark of a telling cross-link'),
             'bendAt' => Field::number(-2000, 3000)->called('bend of the cross-link'),
             'bendBy' => Field::number(-Bounds::FARTHEST, Bounds::FARTHEST)->called('bend of the cross-link'),
         ];
@@ -82,9 +85,9 @@ final readonly class CrossLink extends FeatureRow
         return ($this->from() === $one && $this->to() === $other) || ($this->from() === $other && $this->to() === $one);
     }
 
-    /** @return array<string, scalar|null> how it looks, without what it ties, says, and where it is bent */
+    /** @return array<string, scalar|null> how it looks, without what it ties and says, what is said of it, and where it is bent */
     public function look(): array
     {
-        return array_diff_key($this->saying(), ['from' => 0, 'to' => 0, 'phrase' => 0, 'bendAt' => 0, 'bendBy' => 0]);
+        return array_diff_key($this->saying(), ['from' => 0, 'to' => 0, 'phrase' => 0, 'judged' => 0, 'telling' => 0, 'bendAt' => 0, 'bendBy' => 0]);
     }
 }

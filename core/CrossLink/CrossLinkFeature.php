@@ -25,7 +25,7 @@ final class CrossLinkFeature implements Settles, WritesLines
 
     public function rows(): array
     {
-        return [CrossLink::class];
+        return [CrossLink::class, ScoreWeights::class];
     }
 
     public function edits(): array

@@ -67,9 +67,22 @@ final readonly class WindowWriter
         foreach ($bars as $chalk => $d) {
             $far .= "<path fill=\"var(--{$chalk})\" fill-opacity=\"0.32\" d=\"{$d}\"/>";
         }
-        $marks = $far !== '' ? '' : implode('', array_map(fn (SceneMark $mark): string => '<g>'.$this->writer->write($mark->parts).'</g>', $scene->marks));
+        $marks = $far !== '' ? '' : implode('', array_map(fn (SceneMark $mark): string => '<g>'.$this->writer->write(self::legible($mark, $scale)).'</g>', $scene->marks));
 
         return "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"100%\" height=\"100%\" preserveAspectRatio=\"none\" viewBox=\"{$window['x']} {$window['y']} {$window['w']} {$window['h']}\" aria-hidden=\"true\">{$style}{$far}{$connectors}{$marks}{$slips}</svg>";
+    }
+
+    /**
+     * Of a line whose words could not be read, the line alone, as on the board.
+     *
+     * @return list<Primitive>
+     */
+    private static function legible(SceneMark $mark, float $scale): array
+    {
+        $isLine = array_filter($mark->parts, fn (Primitive $part): bool => $part->part === 'line') !== [];
+        $small = array_filter($mark->parts, fn (Primitive $part): bool => isset($part->what['size']) && self::LEAST_TYPE - 0.5 > $part->what['size'] * $scale);
+
+        return $isLine && $small !== [] ? array_values(array_filter($mark->parts, fn (Primitive $part): bool => in_array($part->part, ['line', 'head'], true))) : $mark->parts;
     }
 
     public static function isLegible(Slip $slip, float $scale): bool

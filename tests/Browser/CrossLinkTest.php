@@ -159,6 +159,9 @@ it('reads the map out as sentences, where phrases are typed and topics gone to',
     expect(phrasesOnBoard($browser))->toBe(['holds up the', 'waits for']);
     $browser->script('document.querySelectorAll(".sentences ol .text")[0].click()');
     $browser->waitUntil(fn (): bool => $browser->count('.mark.chosen') === 1 && $browser->script('return document.querySelector(".mark.chosen").textContent') === 'holds up the', 'the cross-link chosen');
+    // What the teacher marks wrong does not count.
+    $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".sentences table").innerText'), '2 valid propositions'), 'the score');
+    $browser->press('Mark the propositions')->press('Wrong')->saved()->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".sentences table").innerText'), '1 valid proposition'), 'one that counts');
     // What is tied to nothing.
     $browser->script('document.querySelector(".sentences header button").focus()');
     $browser->keys('Escape')->waitUntil(fn (): bool => ! $browser->has('.sentences'), 'the panel closed');

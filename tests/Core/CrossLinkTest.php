@@ -5,6 +5,8 @@ declare(strict_types=1);
 use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\View;
 use ChalkTree\CrossLink\CrossLink;
+use ChalkTree\CrossLink\Score;
+use ChalkTree\CrossLink\ScoreWeights;
 use ChalkTree\CrossLink\Sentence;
 use ChalkTree\CrossLink\Sentences;
 use ChalkTree\Draw\Primitive;
@@ -429,4 +431,30 @@ it('points out what is said twice, phrases that are missing, topics tied to noth
 
 it('writes propositions as a table that no spreadsheet reckons with', function () {
     expect(Sentences::of(conceptMap('=1+1 | says "so" | b, c'))->csv())->toBe("from,phrase,to,sentence\r\n\"'=1+1\",\"says \"\"so\"\"\",\"b, c\",\"'=1+1 says \"\"so\"\" b, c.\"\r\n");
+});
+
+it('scores by the published method, and as the teacher marks', function () {
+    $map = conceptMap('boats | have | hull', 'boats | carry | cargo', 'hull | holds | air', 'cargo | adds to | weight', 'air | lessens | weight', 'hull | such as | barge', 'hull |  | cargo');
+    // Levels: hull and cargo, then air, weight and barge. From air to weight it goes across.
+    expect(Score::of($map)->toArray())->toBe(['propositions' => 6, 'valid' => 5, 'levels' => 2, 'crossLinks' => 1, 'examples' => 1, 'score' => 5 + 10 + 10 + 1]);
+    $link = fn (string $phrase): CrossLink => array_values(array_filter($map->rowsOf(CrossLink::class), fn (CrossLink $link): bool => $link->text('phrase') === $phrase))[0];
+    $map->put($link('adds to')->with(['judged' => 'wrong']));
+    // Weight is reached by air alone then, which goes across nothing.
+    expect(Score::of($map)->toArray())->toBe(['propositions' => 6, 'valid' => 4, 'levels' => 3, 'crossLinks' => 0, 'examples' => 1, 'score' => 4 + 15 + 1]);
+    $map->put($link('adds to')->with(['judged' => 'valid']));
+    $map->put(ScoreWeights::fromFields(Ids::next(), ['level' => 0, 'cross' => 2]));
+    expect(Score::of($map)->toArray()['score'])->toBe(5 + 0 + 2 + 1);
+    // From the first level too it goes across.
+    expect(Score::of(conceptMap('top | has | left', 'top | has | right', 'left | meets | right'))->crossLinks)->toBe(1);
+    $twice = conceptMap('a | x | b', 'A | X | b', 'b | y | a');
+    expect(Score::of($twice)->toArray()['propositions'])->toBe(2)->and(Score::of(conceptMap('a | x | b', 'b | y | a'))->toArray()['levels'])->toBe(1)
+        ->and(Score::of($this->map)->toArray())->toBe(['propositions' => 0, 'valid' => 0, 'levels' => 0, 'crossLinks' => 0, 'examples' => 0, 'score' => 0]);
+});
+
+it('counts only telling cross-links where some are marked so', function () {
+    $map = conceptMap('top | has | left', 'top | has | right', 'left | has | one', 'right | has | two', 'one | meets | two', 'two | meets | one');
+    expect(Score::of($map)->crossLinks)->toBe(2);
+    $link = array_values(array_filter($map->rowsOf(CrossLink::class), fn (CrossLink $link): bool => $link->text('phrase') === 'meets'))[0];
+    $map->put($link->with(['telling' => true]));
+    expect(Score::of($map)->crossLinks)->toBe(1);
 });

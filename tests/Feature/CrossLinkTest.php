@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use ChalkTree\CrossLink\CrossLink;
 use ChalkTree\Map\Ids;
+use Illuminate\Support\Facades\Artisan;
 
 beforeEach(function () {
     $this->tove = $this->person();
@@ -69,4 +70,14 @@ it('carries nothing of a phrase into pictures but its words', function () {
     ($this->tie)('Lanterns', 'Boats', '</text><script>alert(1)</script>"\'&');
     $svg = $this->get("/api/maps/{$this->map->id}/export?to=svg")->assertOk()->getContent();
     expect($svg)->not->toContain('<script')->toContain('&lt;script&gt;')->and(simplexml_load_string($svg))->not->toBeFalse();
+});
+
+it('scores a map, on the page and on the command line', function () {
+    $right = ($this->tie)('Lanterns', 'Boats', 'are carried past');
+    $wrong = ($this->tie)('Willow', 'Lanterns', 'is heavier than');
+    $this->sendEdits($this->map, [['name' => 'row.set', 'type' => 'crosslink', 'row' => $wrong, 'fields' => ['judged' => 'wrong']], ['name' => 'row.set', 'type' => 'score-weights', 'row' => Ids::next(), 'fields' => ['level' => 7]]])->assertOk();
+    expect($this->getJson("/api/maps/{$this->map->id}/sentences")->json('score'))->toBe($score = ['propositions' => 2, 'valid' => 1, 'levels' => 1, 'crossLinks' => 0, 'examples' => 0, 'score' => 8]);
+    Artisan::call("map:sentences {$this->map->id} --score --owner={$this->tove->email}");
+    expect(json_decode(Artisan::output(), true))->toBe($score);
+    $this->sendEdits($this->map, [['name' => 'row.set', 'type' => 'crosslink', 'row' => $right, 'fields' => ['judged' => 'maybe']]])->assertJsonPath('edits.0.status', 'refused');
 });

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Http\PlainJson;
 use App\Models\MapRecord;
 use App\Store\MapStore;
+use ChalkTree\CrossLink\Score;
 use ChalkTree\CrossLink\Sentence;
 use ChalkTree\CrossLink\Sentences;
 use Illuminate\Http\JsonResponse;
@@ -21,12 +22,14 @@ final readonly class SentenceController
 
     public function index(MapRecord $map): JsonResponse
     {
-        $sentences = Sentences::of($this->store->load($map));
+        $topics = $this->store->load($map);
+        $sentences = Sentences::of($topics);
 
         return new PlainJson([
             'sentences' => array_map(fn (Sentence $one): array => [
                 'link' => $one->link, 'from' => $one->from, 'to' => $one->to, 'first' => $one->first, 'phrase' => $one->phrase, 'last' => $one->last, 'text' => $one->text(), 'repeated' => $one->isRepeated,
             ], $sentences->all),
+            'score' => Score::of($topics)->toArray(),
             'loose' => $sentences->loose,
             'chains' => $sentences->chains,
         ]);

@@ -14,6 +14,7 @@ export type FeatureRow =
   | ApartRow
   | PlaceRow
   | CrosslinkRow
+  | ScoreWeightsRow
   | LookRow
   | LevelLookRow
   | MapLookRow
@@ -80,6 +81,7 @@ export type Edit =
   | AlignTopics
   | GridColumn
   | SetCrosslink
+  | SetScoreWeights
   | TieTopics
   | TurnLinks
   | SpliceTopic
@@ -351,8 +353,31 @@ export interface CrosslinkRow {
     size: number | null;
     weight: "bold" | null;
     slant: "slanted" | null;
+    judged: "valid" | "doubtful" | "wrong" | null;
+    telling: boolean;
     bendAt: number | null;
     bendBy: number | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ScoreWeightsRow".
+ */
+export interface ScoreWeightsRow {
+  type: "score-weights";
+  id: string;
+  fields: {
+    valid: number;
+    level: number;
+    cross: number;
+    example: number;
   } | null;
   whole?: true;
   /**
@@ -2017,8 +2042,34 @@ export interface SetCrosslink {
     size?: number | null;
     weight?: "bold" | null;
     slant?: "slanted" | null;
+    judged?: "valid" | "doubtful" | "wrong" | null;
+    telling?: boolean;
     bendAt?: number | null;
     bendBy?: number | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetScoreWeights".
+ */
+export interface SetScoreWeights {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "score-weights";
+  row?: string;
+  rows?: string[];
+  fields: {
+    valid?: number;
+    level?: number;
+    cross?: number;
+    example?: number;
   };
 }
 /**
@@ -3008,6 +3059,17 @@ export interface SentencesAnswer {
      */
     repeated: boolean;
   }[];
+  /**
+   * By the published method; what each counts is said by the row score-weights of the map.
+   */
+  score: {
+    propositions: number;
+    valid: number;
+    levels: number;
+    crossLinks: number;
+    examples: number;
+    score: number;
+  };
   /**
    * Topics that are tied to nothing.
    */

@@ -95,10 +95,11 @@ const visible = computed(() => {
 const narrowing = useNarrowing()
 /** Marks that can be read; of others, where they take room of their own, that room. */
 const marks = computed(() => {
-    const all = [...shown.value.marks.values()]
+    const isLine = ({ parts }: Mark): boolean => parts.some(({ part }) => part === 'line')
+    // Lines stand where topics do, which are elsewhere while something is tried.
+    const all = [...shown.value.marks.values()].filter((mark) => map.tried === null || !isLine(mark))
     const isRead = ({ parts }: Mark): boolean => parts.every((part) => !('spans' in part) || part.size * props.painted.scale >= LEAST_TYPE - 0.5)
     // Of a line the words go, the line stays.
-    const isLine = ({ parts }: Mark): boolean => parts.some(({ part }) => part === 'line')
     const lines = all.filter((mark) => isLine(mark) && !isRead(mark)).map((mark) => ({ ...mark, parts: mark.parts.filter(({ part }) => ['hand', 'line', 'head'].includes(part)) }))
     const others = all.filter((mark) => !isLine(mark) || isRead(mark))
     const near = far.value ? others.filter((mark) => mark.box !== undefined && isRead(mark)) : others

@@ -95,8 +95,17 @@ const dragged = computed(() => {
     return { d: `M${other.x} ${other.y}L${at.x} ${at.y}`, box: over === null || over === source.value ? undefined : camera.boxes.get(over) }
 })
 
-/** The topics that can be an end, while one is looked for. */
-const canEnd = computed<Box[]>(() => (links.tying === null ? [] : [...camera.boxes].filter(([id]) => links.canEnd(id)).map(([, box]) => box)))
+/** The topics that can be an end, while one is looked for; on large maps those around what is in view. */
+const MOST_LIT = 300
+const canEnd = computed<Box[]>(() => {
+    if (links.tying === null) {
+        return []
+    }
+    // Where the view is, is not watched; it moves with the topic that would be tied.
+    const { x, y } = (links.target === null ? undefined : camera.boxes.get(links.target)) ?? camera.handle?.middle() ?? { x: 0, y: 0 }
+    const all = [...camera.boxes].filter(([id]) => links.canEnd(id)).map(([, box]) => box)
+    return all.length <= MOST_LIT ? all : all.map((box) => ({ box, far: Math.hypot(box.x - x, box.y - y) })).sort((a, b) => a.far - b.far).slice(0, MOST_LIT).map(({ box }) => box)
+})
 const target = computed(() => (links.target === null ? undefined : camera.boxes.get(links.target)))
 /** From the middles of where it comes from to the one it would end at. */
 const trial = computed(() => {

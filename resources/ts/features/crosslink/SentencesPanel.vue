@@ -1,16 +1,19 @@
 <script setup lang="ts">
-import { NButton, NInput } from 'naive-ui'
+import { NButton, NCheckbox, NInput, NInputNumber } from 'naive-ui'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { api } from '@/api/client'
 import type { SentencesAnswer } from '@/api/wire'
 import { useCamera } from '@/board/cameraStore'
 import { useBeside } from '@/stores/beside'
-import { useMap } from '@/stores/map'
+import { newId, useMap } from '@/stores/map'
 import { tell } from '@/ui/tell'
 import { useUi } from '@/ui/uiStore'
 import { useLinks } from './linkStore'
 
-/** The map read out, one proposition a line: a click goes there, the phrase is typed in its line; and what to look at once more. */
+/**
+ * The map read out, one proposition a line: a click goes there, the phrase is typed in its line; what to look at once more,
+ * and what it scores.
+ */
 const map = useMap()
 const beside = useBeside()
 const camera = useCamera()
@@ -79,6 +82,30 @@ function step(event: KeyboardEvent, by: 1 | -1): void {
     next?.select()
 }
 
+const marks = ref(false)
+const judgements = [{ value: 'valid', label: 'Valid' }, { value: 'doubtful', label: 'Doubtful' }, { value: 'wrong', label: 'Wrong' }]
+const judgedOf = (link: string): string | null => (typeof links.find(link)?.fields.judged === 'string' ? String(links.find(link)?.fields.judged) : null)
+const isTelling = (link: string): boolean => links.find(link)?.fields.telling === true
+const judge = (link: string, judged: string): void => links.set({ judged: judgedOf(link) === judged ? null : judged }, [link])
+
+const WEIGHTS = { valid: 1, level: 5, cross: 10, example: 1 } as const
+const weights = computed(() => [...beside.tree.rows.values()].filter(({ type }) => type === 'score-weights').sort((a, b) => (a.id < b.id ? -1 : 1))[0])
+const weightOf = (field: keyof typeof WEIGHTS): number => (typeof weights.value?.fields[field] === 'number' ? Number(weights.value.fields[field]) : WEIGHTS[field])
+const sums = computed(() => {
+    const score = answer.value?.score
+    return score === undefined ? [] : ([
+        { field: 'valid', count: score.valid, one: 'valid proposition', many: 'valid propositions' },
+        { field: 'level', count: score.levels, one: 'level', many: 'levels' },
+        { field: 'cross', count: score.crossLinks, one: 'cross-link between branches', many: 'cross-links between branches' },
+        { field: 'example', count: score.examples, one: 'example', many: 'examples' },
+    ] as const).map((line) => ({ ...line, weight: weightOf(line.field) }))
+})
+function weigh(field: string, value: number | null): void {
+    if (value !== null) {
+        map.edit({ name: 'row.set', type: 'score-weights', row: weights.value?.id ?? newId(), fields: { [field]: Math.round(value) } })
+    }
+}
+
 async function copy(): Promise<void> {
     try {
         await navigator.clipboard.writeText(sentences.value.map(({ text }) => `${text}\n`).join(''))
@@ -106,6 +133,10 @@ function close(): void {
                     <NInput
                         class="phrase" :default-value="one.phrase" size="tiny" placeholder="no phrase yet" :maxlength="300" :input-props="{ 'aria-label': `Phrase between ${one.first} and ${one.last}`, dir: 'auto' }"
                         @change="say(one.link, $event)" @focus="links.choose([one.link])" @keydown.enter="step($event, 1)" @keydown.down="step($event, 1)" @keydown.up="step($event, -1)" />
+                    <span v-if="marks && one.phrase !== ''" class="marks" role="group" :aria-label="`Marks of: ${one.text}`">
+                        <button v-for="mark in judgements" :key="mark.value" :class="[mark.value, { on: judgedOf(one.link) === mark.value }]" :aria-pressed="judgedOf(one.link) === mark.value" @click="judge(one.link, mark.value)">{{ mark.label }}</button>
+                        <button class="telling" :class="{ on: isTelling(one.link) }" :aria-pressed="isTelling(one.link)" title="A cross-link that matters" @click="links.set({ telling: !isTelling(one.link) }, [one.link])">Telling</button>
+                    </span>
                     <em v-if="one.phrase === ''">The phrase is missing.</em><em v-else-if="one.repeated">Said more than once.</em>
                 </li>
             </ol>
@@ -114,6 +145,21 @@ function close(): void {
                 <NButton size="tiny" secondary @click="ui.download(`/api/maps/${map.id}/sentences.txt`)">Save as text</NButton>
                 <NButton size="tiny" secondary @click="ui.download(`/api/maps/${map.id}/sentences.csv`)">Save as CSV</NButton>
             </div>
+        </template>
+        <template v-if="answer !== null && sentences.length > 0">
+            <h3>Score</h3>
+            <NCheckbox v-model:checked="marks">Mark the propositions</NCheckbox>
+            <table>
+                <tbody>
+                    <tr v-for="line in sums" :key="line.field">
+                        <th scope="row">{{ line.count }} {{ line.count === 1 ? line.one : line.many }}</th>
+                        <td>× <NInputNumber :value="line.weight" size="tiny" :min="0" :max="100" :show-button="false" :input-props="{ 'aria-label': `What ${line.one} counts` }" @update:value="weigh(line.field, $event)" /></td>
+                        <td>{{ line.count * line.weight }}</td>
+                    </tr>
+                    <tr class="total"><th scope="row">Together</th><td /><td>{{ answer.score.score }}</td></tr>
+                </tbody>
+            </table>
+            <p>By the method of Novak and Gowin, 1984. What is marked doubtful or wrong does not count; where cross-links are marked telling, only these do.</p>
         </template>
         <template v-if="(answer?.loose.length ?? 0) > 0">
             <h3>Tied to nothing</h3>
@@ -138,5 +184,13 @@ li.on { background: color-mix(in srgb, var(--marigold) 22%, transparent); }
 .text { border: 0; background: none; color: var(--ink); font: inherit; font-size: 14.5px; text-align: start; padding: 0; cursor: pointer; overflow-wrap: anywhere; }
 .text:hover, .text:focus-visible { text-decoration: underline; }
 em { color: var(--soft); font-size: 12.5px; }
+.marks { display: flex; flex-wrap: wrap; gap: 4px; }
+.marks button { border: 1px solid var(--field); border-radius: 5px; background: none; color: var(--ink); font: inherit; font-size: 12px; padding: 0 6px; cursor: pointer; }
+.marks button.on { background: var(--tide); border-color: var(--tide); color: var(--board); font-weight: 700; }
+table { border-collapse: collapse; font-size: 13.5px; width: 100%; }
+th { text-align: start; font-weight: 400; padding: 3px 0; }
+td { text-align: end; white-space: nowrap; }
+td .n-input-number { display: inline-block; width: 46px; }
+.total > * { border-top: 1px solid var(--edge); font-weight: 700; padding-top: 5px; }
 .tools { display: flex; flex-wrap: wrap; gap: 6px; }
 </style>

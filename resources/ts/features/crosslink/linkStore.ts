@@ -13,7 +13,7 @@ import { topicName } from '@/text/titleMarkdown'
 import { useUi } from '@/ui/uiStore'
 
 export const CROSSLINK = 'crosslink'
-export type Fields = Record<string, string | number | null>
+export type Fields = Record<string, string | number | boolean | null>
 
 /** A cross-link of the map. */
 export interface Link { readonly id: string; readonly from: string; readonly to: string; readonly phrase: string; readonly fields: KeptRow['fields'] }

@@ -15,7 +15,7 @@ function everyRoute(MapRecord $map, Folder $folder): array
     $api = array_filter(Route::getRoutes()->getRoutes(), fn (OneRoute $route): bool => str_starts_with($route->uri(), 'api/') && $route->uri() !== 'api/sign-out');
     foreach ($api as $route) {
         foreach (array_diff($route->methods(), ['HEAD']) as $method) {
-            $all[] = [$method, '/'.str_replace(['{map}', '{folder}', '{seq}', '{topic}', '{starter}', '{hash}', '{size}', '{colour}'], [$map->id, $folder->id, '0', $map->root, 'plan', str_repeat('ab', 32), 'small', 'ffd84d'], $route->uri())];
+            $all[] = [$method, '/'.str_replace(['{map}', '{folder}', '{seq}', '{topic}', '{starter}', '{hash}', '{size}', '{colour}', '{format}'], [$map->id, $folder->id, '0', $map->root, 'plan', str_repeat('ab', 32), 'small', 'ffd84d', 'csv'], $route->uri())];
         }
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\View;
 use ChalkTree\CrossLink\CrossLink;
+use ChalkTree\CrossLink\MapMatch;
 use ChalkTree\CrossLink\Score;
 use ChalkTree\CrossLink\ScoreWeights;
 use ChalkTree\CrossLink\Sentence;
@@ -457,4 +458,14 @@ it('counts only telling cross-links where some are marked so', function () {
     $link = array_values(array_filter($map->rowsOf(CrossLink::class), fn (CrossLink $link): bool => $link->text('phrase') === 'meets'))[0];
     $map->put($link->with(['telling' => true]));
     expect(Score::of($map)->crossLinks)->toBe(1);
+});
+
+it('is held against another map by the words of topics and phrases, in any order', function () {
+    $model = conceptMap('displaced water | pushes back with | upthrust', 'the hull | is full of | air', 'steel | is denser than | water', 'a | b | c');
+    $map = conceptMap('Water displaced | with: pushes back | an Upthrust', 'water | is denser than | steel', 'a hull | is full of | air', 'hull | is full of | air', 'x |  | y');
+    $texts = fn (array $sentences): array => array_map(fn (Sentence $one): string => $one->text(), $sentences);
+    $match = MapMatch::of($map, $model);
+    expect($texts($match->there))->toBe(['Water displaced with: pushes back an Upthrust.', 'A hull is full of air.', 'Hull is full of air.'])
+        ->and($texts($match->missing))->toBe(['Steel is denser than water.', 'A b c.'])
+        ->and($texts($match->other))->toBe(['Water is denser than steel.']);
 });

@@ -81,3 +81,18 @@ it('scores a map, on the page and on the command line', function () {
     expect(json_decode(Artisan::output(), true))->toBe($score);
     $this->sendEdits($this->map, [['name' => 'row.set', 'type' => 'crosslink', 'row' => $right, 'fields' => ['judged' => 'maybe']]])->assertJsonPath('edits.0.status', 'refused');
 });
+
+it('holds a map against another of the same person, and no one else’s', function () {
+    ($this->tie)('Lanterns', 'Boats', 'are carried past');
+    $model = $this->mapOf($this->tove);
+    $this->sendEdits($model, [['name' => 'crosslink.tie', 'topics' => [$this->id($model, 'Lanterns')], 'to' => $this->id($model, 'Boats'), 'as' => [$link = Ids::next()]], ['name' => 'row.set', 'type' => 'crosslink', 'row' => $link, 'fields' => ['phrase' => 'Past are carried']]])->assertOk();
+    $this->sendEdits($model, [['name' => 'crosslink.tie', 'topics' => [$this->id($model, 'Willow')], 'to' => $this->id($model, 'Boats'), 'as' => [$link = Ids::next()]], ['name' => 'row.set', 'type' => 'crosslink', 'row' => $link, 'fields' => ['phrase' => 'bends over']]])->assertOk();
+    $match = $this->getJson("/api/maps/{$this->map->id}/sentences?with={$model->id}")->assertOk()->json('match');
+    expect($match['there'])->toHaveCount(1)->and($match['missing'])->toBe(['Willow bends over Boats.'])->and($match['other'])->toBe([]);
+    $ines = $this->person('ines@saltmere.example');
+    $foreign = $this->mapOf($ines);
+    foreach ([$foreign->id, Ids::next(), 'x', '', '../'] as $with) {
+        $this->getJson("/api/maps/{$this->map->id}/sentences?".http_build_query(['with' => $with]))->assertNotFound();
+    }
+    $this->getJson("/api/maps/{$this->map->id}/sentences?with[]=x")->assertNotFound();
+});

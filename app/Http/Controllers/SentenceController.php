@@ -6,12 +6,17 @@ namespace App\Http\Controllers;
 
 use App\Http\PlainJson;
 use App\Models\MapRecord;
+use App\Models\Person;
 use App\Store\MapStore;
+use ChalkTree\CrossLink\MapMatch;
 use ChalkTree\CrossLink\Score;
 use ChalkTree\CrossLink\Sentence;
 use ChalkTree\CrossLink\Sentences;
+use ChalkTree\Map\Ids;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** The propositions of a map, read out. */
 final readonly class SentenceController
@@ -20,12 +25,23 @@ final readonly class SentenceController
     {
     }
 
-    public function index(MapRecord $map): JsonResponse
+    /** With "with", another map of the same person, it is held against that one. */
+    public function index(MapRecord $map, Request $request): JsonResponse
     {
+        $with = $request->query('with');
+        $model = $with === null ? null : (is_string($with) && Ids::valid($with) ? $this->person($request)->map($with) : null);
+        if ($with !== null && $model === null) {
+            throw new NotFoundHttpException;
+        }
         $topics = $this->store->load($map);
         $sentences = Sentences::of($topics);
+        $match = $model === null ? null : MapMatch::of($topics, $this->store->load($model));
 
-        return new PlainJson([
+        return new PlainJson(($match === null ? [] : ['match' => [
+            'there' => array_map(fn (Sentence $one): string => $one->link, $match->there),
+            'missing' => array_map(fn (Sentence $one): string => $one->text(), $match->missing),
+            'other' => array_map(fn (Sentence $one): string => $one->link, $match->other),
+        ]]) + [
             'sentences' => array_map(fn (Sentence $one): array => [
                 'link' => $one->link, 'from' => $one->from, 'to' => $one->to, 'first' => $one->first, 'phrase' => $one->phrase, 'last' => $one->last, 'text' => $one->text(), 'repeated' => $one->isRepeated,
             ], $sentences->all),
@@ -33,6 +49,13 @@ final readonly class SentenceController
             'loose' => $sentences->loose,
             'chains' => $sentences->chains,
         ]);
+    }
+
+    private function person(Request $request): Person
+    {
+        $person = $request->user();
+
+        return $person instanceof Person ? $person : throw new NotFoundHttpException;
     }
 
     /** As a file: text as it is read out, or a table for spreadsheets. */

@@ -55,7 +55,7 @@ export const api = {
     looks: () => request<LooksAnswer>('GET', 'looks'),
     stamps: () => request<StampsAnswer>('GET', 'stamps'),
     legend: (map: string) => request<LegendAnswer>('GET', `maps/${map}/legend`),
-    sentences: (map: string) => request<SentencesAnswer>('GET', `maps/${map}/sentences`),
+    sentences: (map: string, against: string | null = null) => request<SentencesAnswer>('GET', `maps/${map}/sentences${against === null ? '' : `?${new URLSearchParams({ with: against }).toString()}`}`),
     drawings: (words: string) => request<DrawingsAnswer>('GET', `drawings?${new URLSearchParams({ words }).toString()}`),
     bringPicture: (map: string, file: Blob) => request<PictureAnswer>('POST', `maps/${map}/pictures`, file),
     /** How well a colour as “#2b7f86” serves as a chalk. */

@@ -3060,6 +3060,23 @@ export interface SentencesAnswer {
     repeated: boolean;
   }[];
   /**
+   * Where it was held against another map.
+   */
+  match?: {
+    /**
+     * The cross-links that say what the other map says too.
+     */
+    there: string[];
+    /**
+     * The sentences that only the other map has.
+     */
+    missing: string[];
+    /**
+     * The cross-links that say something else.
+     */
+    other: string[];
+  };
+  /**
    * By the published method; what each counts is said by the row score-weights of the map.
    */
   score: {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NCheckbox, NInput, NInputNumber } from 'naive-ui'
+import { NButton, NCheckbox, NInput, NInputNumber, NSelect } from 'naive-ui'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { api } from '@/api/client'
 import type { SentencesAnswer } from '@/api/wire'
@@ -23,11 +23,14 @@ const panel = useTemplateRef<HTMLElement>('panel')
 
 const answer = shallowRef<SentencesAnswer | null>(null)
 const problem = ref('')
+/** The map that this one is held against. */
+const against = ref<string | null>(null)
+const others = shallowRef<{ value: string; label: string }[]>([])
 let asked = 0
 async function refresh(): Promise<void> {
     const [nth, id] = [++asked, map.id]
     try {
-        const its = await api.sentences(id)
+        const its = await api.sentences(id, against.value)
         if (nth === asked && id === map.id) {
             answer.value = its
             problem.value = ''
@@ -42,7 +45,10 @@ watch(() => beside.tree, () => {
     // Once what was just done has been answered.
     waiting = setTimeout(() => map.afterAnswer(() => void refresh()), 200)
 })
+watch(against, () => void refresh())
 onMounted(() => {
+    const id = map.id
+    void api.library().then(({ maps }) => (others.value = maps.filter((one) => one.id !== id).map((one) => ({ value: one.id, label: one.title })))).catch(() => undefined)
     map.afterAnswer(() => void refresh())
     panel.value?.querySelector<HTMLElement>('button')?.focus()
 })
@@ -137,6 +143,7 @@ function close(): void {
                         <button v-for="mark in judgements" :key="mark.value" :class="[mark.value, { on: judgedOf(one.link) === mark.value }]" :aria-pressed="judgedOf(one.link) === mark.value" @click="judge(one.link, mark.value)">{{ mark.label }}</button>
                         <button class="telling" :class="{ on: isTelling(one.link) }" :aria-pressed="isTelling(one.link)" title="A cross-link that matters" @click="links.set({ telling: !isTelling(one.link) }, [one.link])">Telling</button>
                     </span>
+                    <em v-if="answer?.match?.there.includes(one.link)">Is in the other map too.</em>
                     <em v-if="one.phrase === ''">The phrase is missing.</em><em v-else-if="one.repeated">Said more than once.</em>
                 </li>
             </ol>
@@ -160,6 +167,14 @@ function close(): void {
                 </tbody>
             </table>
             <p>By the method of Novak and Gowin, 1984. What is marked doubtful or wrong does not count; where cross-links are marked telling, only these do.</p>
+        </template>
+        <template v-if="answer !== null && others.length > 0">
+            <h3>Held against another map</h3>
+            <NSelect v-model:value="against" size="small" filterable clearable :options="others" placeholder="One of your maps" :input-props="{ 'aria-label': 'Map to hold it against' }" />
+            <template v-if="answer.match !== undefined">
+                <p>{{ answer.match.there.length }} of its propositions are here, {{ answer.match.missing.length }} are missing, {{ answer.match.other.length }} here are others. They match by the words of topics and phrase, in any order.</p>
+                <ul v-if="answer.match.missing.length > 0" class="missing"><li v-for="(text, i) in answer.match.missing" :key="i">{{ text }}</li></ul>
+            </template>
         </template>
         <template v-if="(answer?.loose.length ?? 0) > 0">
             <h3>Tied to nothing</h3>
@@ -192,5 +207,6 @@ th { text-align: start; font-weight: 400; padding: 3px 0; }
 td { text-align: end; white-space: nowrap; }
 td .n-input-number { display: inline-block; width: 46px; }
 .total > * { border-top: 1px solid var(--edge); font-weight: 700; padding-top: 5px; }
+.missing { gap: 0; padding-left: 8px; border-left: 3px solid var(--marigold); font-size: 14px; }
 .tools { display: flex; flex-wrap: wrap; gap: 6px; }
 </style>

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ChalkTree\Edit;
 
+use ChalkTree\Map\FeatureRow;
+use ChalkTree\Map\RowTypes;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Text\InlineMarkdown;
@@ -58,7 +60,29 @@ final readonly class JoinTopics implements Edit
         foreach (Place::below($keeps->id)->ranks($map, $recorder, count($children)) as $i => $rank) {
             Lifting::put($map, $recorder, $map->topic($children[$i]->id), $keeps->id, $rank, $keeps->id === $map->sheet()->root ? Place::below($keeps->id)->sideFor($map) : null);
         }
+        self::handOn($map, $recorder, $keeps->id, $goes->id);
         Lifting::removeAlone($map, $recorder, $goes->id);
+    }
+
+    /** What features say of the topic that goes and of another is said of the one that stays; of a row of its own there is one there. */
+    private static function handOn(TopicMap $map, Recorder $recorder, string $keeps, string $goes): void
+    {
+        foreach (RowTypes::all() as $class) {
+            $ends = is_subclass_of($class, FeatureRow::class) ? $class::ends() : [];
+            foreach (is_subclass_of($class, FeatureRow::class) && $ends !== [] ? $map->rowsOf($class) : [] as $id => $row) {
+                $ended = array_filter($ends, fn (string $end): bool => $row->text($end) === $goes);
+                if ($ended === [] || ! $map->isLiving($row)) {
+                    continue;
+                }
+                $new = $row->with(array_fill_keys($ended, $keeps));
+                // About one topic twice it says nothing.
+                if (count(array_unique($new->topics())) < count($ends)) {
+                    $recorder->drop($class::type(), (string) $id);
+                } else {
+                    $recorder->put($new);
+                }
+            }
+        }
     }
 
     private static function title(string $first, string $second, string $glue): string

@@ -469,3 +469,15 @@ it('is held against another map by the words of topics and phrases, in any order
         ->and($texts($match->missing))->toBe(['Steel is denser than water.', 'A b c.'])
         ->and($texts($match->other))->toBe(['Water is denser than steel.']);
 });
+
+it('goes on at the topic that others are joined into, unless it would tie that to itself', function () {
+    ($this->tie)('Ferries', 'Rain', ['phrase' => 'fear']);
+    ($this->tie)('Band', 'Ferries', ['phrase' => 'greets']);
+    ($this->tie)('Ferries', 'Rowing guard');
+    $changes = ($this->make)('topic.join', ['topics' => [$this->ids['Ferries'], $this->ids['Rowing guard']]]);
+    expect(($this->links)())->toBe(['Ferries → Rain: fear', 'Band → Ferries: greets']);
+    $changes->reversed()->applyTo($this->map, new Recorder($this->map));
+    expect(($this->links)())->toHaveCount(3);
+    ($this->make)('topic.join', ['topics' => [$this->ids['Band'], $this->ids['Ferries']]]);
+    expect(($this->links)())->toBe(['Band → Rain: fear', 'Band → Rowing guard']);
+});

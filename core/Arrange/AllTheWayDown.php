@@ -22,6 +22,11 @@ trait AllTheWayDown
         return false;
     }
 
+    public function phrases(): PhraseWay
+    {
+        return PhraseWay::Strip;
+    }
+
     public function levels(): int
     {
         return 1;

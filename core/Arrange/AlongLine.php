@@ -50,6 +50,11 @@ trait AlongLine
         return true;
     }
 
+    public function phrases(): PhraseWay
+    {
+        return PhraseWay::Strip;
+    }
+
     public function levels(): int
     {
         return 1;

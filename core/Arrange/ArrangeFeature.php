@@ -6,16 +6,19 @@ namespace ChalkTree\Arrange;
 
 use ChalkTree\Edit\Recorder;
 use ChalkTree\Edit\Settles;
-use ChalkTree\Feature;
+use ChalkTree\Exchange\WritesLines;
 use ChalkTree\Look\SaysLooks;
+use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\TopicMap;
 
 /** Branches with an arrangement of their own, and those that are pulled apart. */
-final class ArrangeFeature implements Feature, SaysLooks, Settles
+final class ArrangeFeature implements SaysLooks, Settles, WritesLines
 {
+    private const SIGN = '↳ ';
+
     public function rows(): array
     {
-        return [BranchArrangement::class, Apart::class, Place::class];
+        return [BranchArrangement::class, Apart::class, Place::class, BranchPhrases::class, ConnectorPhrase::class];
     }
 
     /** Topics that stand free stay where they are. */
@@ -51,6 +54,36 @@ final class ArrangeFeature implements Feature, SaysLooks, Settles
             'properties' => ['topic' => ['type' => 'string'], 'do' => ['enum' => GridColumn::WAYS], 'as' => ['type' => 'string'], 'to' => ['type' => 'integer']],
             'required' => ['topic', 'do'],
         ]];
+    }
+
+    public function sign(): string
+    {
+        return self::SIGN;
+    }
+
+    /** "↳ phrase", below the topic to which its connector leads. */
+    public function lines(TopicMap $map): array
+    {
+        $lines = [];
+        foreach ($map->rowsOf(ConnectorPhrase::class) as $id => $row) {
+            $phrase = trim((string) preg_replace('/\s+/u', ' ', $row->text('phrase')));
+            $topic = $map->find((string) $id);
+            $parent = $topic?->parent;
+            // What has no title is left out of some formats, and what is below it hangs elsewhere then.
+            if ($phrase !== '' && $topic?->title !== '' && $parent !== null && $map->topic($parent)->title !== '' && BranchPhrases::nearest($map, $parent) !== BranchPhrases::HIDDEN) {
+                $lines[$id] = [self::SIGN.$phrase];
+            }
+        }
+
+        return $lines;
+    }
+
+    public function readLine(TopicMap $map, string $topic, string $line, array $titles): ?FeatureRow
+    {
+        $phrase = substr($line, strlen(self::SIGN));
+        $isTold = $map->row(ConnectorPhrase::type(), $topic) !== null || $map->topic($topic)->parent === null || mb_strlen($phrase) > ConnectorPhrase::LONGEST;
+
+        return $isTold ? null : ConnectorPhrase::fromFields($topic, ['phrase' => $phrase]);
     }
 
     public function drawn(): array

@@ -42,6 +42,9 @@ interface Arrangement
     /** Whether it has a right way round, and is seen in a mirror on boards that are. */
     public function isMirrorable(): bool;
 
+    /** How the phrases on the connectors that lead to children are shown. */
+    public function phrases(): PhraseWay;
+
     /** How many levels below a slip it places, each of which has to be there when it does. */
     public function levels(): int;
 

@@ -52,6 +52,11 @@ final readonly class BothSides implements Arrangement
         return false;
     }
 
+    public function phrases(): PhraseWay
+    {
+        return PhraseWay::Strip;
+    }
+
     public function levels(): int
     {
         return 1;

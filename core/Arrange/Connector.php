@@ -34,7 +34,7 @@ final class Connector
         $at = 0;
         if ($child->isCurved || $child->isDirect) {
             $thick = $look->thick * $uneven / 2;
-            $path = match ($child->isDirect ? 'straight' : $look->form) {
+            $path = ($child->gap[0] ?? null) === 0 ? self::withGap($child, $route[0], $route[1], $route[2], $route[3], $thick, $thin) : match ($child->isDirect ? 'straight' : $look->form) {
                 'corner' => self::corner($child, $thick, $thin),
                 'straight' => self::straight($child, $thick, $thin),
                 default => self::curve($child, $thick, $thin),
@@ -43,12 +43,30 @@ final class Connector
         }
         for ($last = count($route) - 2; $at < $last; $at += 2) {
             [$x0, $y0, $x1, $y1] = array_slice($route, $at, 4);
+            if ($child->gap !== null && 2 * $child->gap[0] === $at) {
+                $path .= self::withGap($child, $x0, $y0, $x1, $y1, $thin, $thin);
+
+                continue;
+            }
             $path .= $x0 === $x1 || $y0 === $y1
                 ? self::bar($x0, $y0, $x1, $y1, $thin, $at > 0 ? $thin : 0.0, $at + 2 < $last ? $thin : 0.0)
                 : self::slant($x0, $y0, $x1, $y1, $thin, $thin);
         }
 
         return $path;
+    }
+
+    /** A straight piece that is not drawn where the phrase stands. */
+    private static function withGap(Slip $child, float $x0, float $y0, float $x1, float $y1, float $thick, float $thin): string
+    {
+        if ($child->gap === null) {
+            return '';
+        }
+        [, $ax, $ay, $bx, $by] = $child->gap;
+        $length = max(0.01, hypot($x1 - $x0, $y1 - $y0));
+        $at = fn (float $x, float $y): float => $thick + ($thin - $thick) * min(1.0, hypot($x - $x0, $y - $y0) / $length);
+
+        return self::slant($x0, $y0, $ax, $ay, $thick, $at($ax, $ay)).self::slant($bx, $by, $x1, $y1, $at($bx, $by), $thin);
     }
 
     /** The middle of its line, to be stroked. */
@@ -58,7 +76,10 @@ final class Connector
         [$x0, $y0, $x1, $y1] = $points;
         $path = "M{$x0} {$y0}";
         $form = $child->isDirect ? 'straight' : $child->look->connector->form;
-        if (! $child->isCurved || $form === 'straight') {
+        $gap = array_map(self::short(...), array_slice($child->gap ?? [0, 0.0, 0.0, 0.0, 0.0], 1));
+        if (($child->gap[0] ?? null) === 0) {
+            $path .= "L{$gap[0]} {$gap[1]}M{$gap[2]} {$gap[3]}L{$x1} {$y1}";
+        } elseif (! $child->isCurved || $form === 'straight') {
             $path .= "L{$x1} {$y1}";
         } elseif ($child->leaves->isSideways()) {
             [$turn, $near, $far] = [self::short(($x0 + $x1) / 2), self::short($x0 + ($x1 - $x0) * self::BOW), self::short($x1 - ($x1 - $x0) * self::BOW)];
@@ -68,6 +89,7 @@ final class Connector
             $path .= $form === 'corner' ? "V{$turn}H{$x1}V{$y1}" : "C{$x0} {$near} {$x1} {$far} {$x1} {$y1}";
         }
         for ($i = 4; $i < count($points); $i += 2) {
+            $path .= $child->gap !== null && 2 * $child->gap[0] + 2 === $i ? "L{$gap[0]} {$gap[1]}M{$gap[2]} {$gap[3]}" : '';
             $path .= "L{$points[$i]} {$points[$i + 1]}";
         }
 

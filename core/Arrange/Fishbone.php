@@ -69,6 +69,11 @@ final readonly class Fishbone implements Arrangement
         return true;
     }
 
+    public function phrases(): PhraseWay
+    {
+        return PhraseWay::InBox;
+    }
+
     public function levels(): int
     {
         return 2;

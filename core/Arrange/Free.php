@@ -22,6 +22,9 @@ final readonly class Free implements Arrangement
     /** More new ones than this at once are put in a column. */
     private const MOST_SOUGHT = 60;
 
+    /** So much farther out stands what has a phrase on its connector. */
+    private const PHRASE = 70;
+
     /** How far connectors stay away from what they go around. */
     private const AWAY = 8.0;
 
@@ -53,6 +56,11 @@ final readonly class Free implements Arrangement
     public function enters(Growth $growth): Growth
     {
         return $growth;
+    }
+
+    public function phrases(): PhraseWay
+    {
+        return PhraseWay::Along;
     }
 
     public function opens(): Growth
@@ -94,6 +102,7 @@ final readonly class Free implements Arrangement
                 self::leadAround($slip, $child, $children);
             }
         }
+        ConnectorWords::standAlong($slip, $children);
     }
 
     /**
@@ -149,7 +158,7 @@ final readonly class Free implements Arrangement
      */
     private function seek(Slip $slip, Slip $child, array $taken): bool
     {
-        $reach = $child->look->spacing->reach;
+        $reach = $child->look->spacing->reach + ($slip->given->phrases === BranchPhrases::ASKED ? self::PHRASE : 0);
         // Where it hangs on something itself, the side by which the connector comes in is left alone.
         [$turn, $begin] = $slip->parent === null ? [2 * M_PI, 0.0] : [M_PI * 0.8, M_PI * ($slip->growth === Growth::Left ? 0.6 : -0.4)];
         for ($ring = 0; $ring < self::RINGS; $ring++) {

@@ -23,6 +23,8 @@ final readonly class Given
      * @param  Look  $look  with everything decided
      * @param  bool  $keepsChalk  whether what is below takes this chalk, however topics come by theirs elsewhere
      * @param  bool  $isMirrored  whether what is below it is laid out as if seen in a mirror
+     * @param  PhraseWay  $phrase  how the phrase of its own connector is shown
+     * @param  string  $phrases  what becomes of those below it, as BranchPhrases has it
      */
     public function __construct(
         public Arrangement $arrangement,
@@ -33,13 +35,15 @@ final readonly class Given
         public Look $look,
         public bool $keepsChalk = false,
         public bool $isMirrored = false,
+        public PhraseWay $phrase = PhraseWay::Strip,
+        public string $phrases = '',
     ) {
-        $this->hash = hash('xxh64', self::key($arrangement::name(), $growth, $enters, $level, $chalk, $look, $keepsChalk, $isMirrored), true);
+        $this->hash = hash('xxh64', self::key($arrangement::name(), $growth, $enters, $level, $chalk, $look, $keepsChalk, $isMirrored, $phrase, $phrases), true);
     }
 
-    public static function key(string $arrangement, Growth $growth, Growth $enters, int $level, string $chalk, Look $look, bool $keepsChalk = false, bool $isMirrored = false): string
+    public static function key(string $arrangement, Growth $growth, Growth $enters, int $level, string $chalk, Look $look, bool $keepsChalk = false, bool $isMirrored = false, PhraseWay $phrase = PhraseWay::Strip, string $phrases = ''): string
     {
-        return "{$arrangement} {$growth->value} {$enters->value} {$level} {$chalk} {$look->hash}".($keepsChalk ? ' keeps' : '').($isMirrored ? ' mirrored' : '');
+        return "{$arrangement} {$growth->value} {$enters->value} {$level} {$chalk} {$look->hash} {$phrase->value} {$phrases}".($keepsChalk ? ' keeps' : '').($isMirrored ? ' mirrored' : '');
     }
 
     /** Where the marks of a folded branch stand. */

@@ -53,6 +53,11 @@ final readonly class Grid implements Arrangement
         return false;
     }
 
+    public function phrases(): PhraseWay
+    {
+        return PhraseWay::InBox;
+    }
+
     public function levels(): int
     {
         return 2;

@@ -19,6 +19,9 @@ final class Ground
     /** The board is gone into in squares of this side. */
     private const TILE = 384.0;
 
+    /** What the phrase on the connector to a topic is called among the boxes: the topic's id with this. */
+    public const WORDS = ' phrase';
+
     /** @var array<string, array<string, Slip>> the slips right below others, by id, once they were asked for */
     private array $known = [];
 
@@ -163,6 +166,12 @@ final class Ground
         while (($next = array_pop($waiting)) !== null) {
             [$slip, $x, $y] = $next;
             [$r, $b] = [$x + $slip->w, $y + $slip->h];
+            if ($slip->words !== null) {
+                [$wx, $wy, $ww, $wh] = [$x + $slip->words[0], $y + $slip->words[1], $slip->words[2], $slip->words[3]];
+                if ($wx < $right && $wx + $ww > $left && $wy < $bottom && $wy + $wh > $top) {
+                    $boxes[$slip->topic->id.self::WORDS] = [$wx, $wy, $wx + $ww, $wy + $wh];
+                }
+            }
             if ($x - $slip->left >= $right || $r + $slip->right <= $left || $y - $slip->top >= $bottom || $b + $slip->bottom <= $top) {
                 continue;
             }

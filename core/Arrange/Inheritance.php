@@ -32,6 +32,9 @@ final class Inheritance
     /** @var array<string, Place> by topic */
     private array $places = [];
 
+    /** @var array<string, BranchPhrases> by topic */
+    private array $phrases = [];
+
     /** @param  string  $arrangement  that of the map */
     public function __construct(private readonly string $arrangement, private readonly LookResolver $looks)
     {
@@ -49,6 +52,7 @@ final class Inheritance
         $this->chalks = new Chalks($map, $this->looks);
         $this->said = $map->rowsOf(BranchArrangement::class);
         $this->places = $map->rowsOf(Place::class);
+        $this->phrases = $map->rowsOf(BranchPhrases::class);
     }
 
     /** Where a person put a topic that stands free. */
@@ -65,11 +69,11 @@ final class Inheritance
         if ($id === $this->root) {
             $handed = $this->map->ancestors($id) === [] ? $this->arrangement : BranchArrangement::nearest($this->map, $id);
 
-            return $this->give($id, $this->own($id) ?? $handed, $growth, 0, $chalk, $this->looks->of($id, 0), $keeps, null);
+            return $this->give($id, $this->own($id) ?? $handed, $growth, 0, $chalk, $this->looks->of($id, 0), $keeps, null, PhraseWay::Hidden, BranchPhrases::nearest($this->map, $id));
         }
         $handed = $this->arrangement === BothSides::name() ? Rightward::name() : $this->arrangement;
 
-        return $this->give($id, $this->own($id) ?? $handed, $growth, 1, $chalk, $this->looks->of($id, 1), $keeps, null);
+        return $this->give($id, $this->own($id) ?? $handed, $growth, 1, $chalk, $this->looks->of($id, 1), $keeps, null, PhraseWay::Hidden, BranchPhrases::nearest($this->map, $id));
     }
 
     /**
@@ -86,6 +90,8 @@ final class Inheritance
         // Where two levels are placed at once, both are what their head makes of them.
         $isPlacedByHead = $arrangement->levels() > 1;
         $asHead = $isPlacedByHead ? $isMirrored : null;
+        $phrases = $above->given->phrases;
+        $phrase = $phrases === BranchPhrases::HIDDEN ? PhraseWay::Hidden : $arrangement->phrases();
         $index = 0;
         $count = count($children);
         $alike = $given = [];
@@ -94,14 +100,14 @@ final class Inheritance
             $handed = $arrangement->handsDown($growth);
             $seen = $isMirrored ? $growth->mirrored() : $growth;
             // Siblings are mostly given the same.
-            if ($chalks === [] && ! isset($this->said[$id]) && ! $this->looks->hasOwn($id)) {
-                $given[$id] = $alike[$growth->value] ??= $this->give($id, $handed, $seen, $level, $above->chalk, $this->looks->ofLevel($level), $keeps, $asHead);
+            if ($chalks === [] && ! isset($this->said[$id]) && ! isset($this->phrases[$id]) && ! $this->looks->hasOwn($id)) {
+                $given[$id] = $alike[$growth->value] ??= $this->give($id, $handed, $seen, $level, $above->chalk, $this->looks->ofLevel($level), $keeps, $asHead, $phrase, $phrases);
 
                 continue;
             }
             $own = $this->looks->chalkOf($id);
             $arranged = $isPlacedByHead ? $handed : $this->own($id) ?? $handed;
-            $given[$id] = $this->give($id, $arranged, $seen, $level, $own ?? $chalks[$id] ?? $above->chalk, $this->looks->of($id, $level), $keeps || $own !== null, $asHead);
+            $given[$id] = $this->give($id, $arranged, $seen, $level, $own ?? $chalks[$id] ?? $above->chalk, $this->looks->of($id, $level), $keeps || $own !== null, $asHead, $phrase, isset($this->phrases[$id]) && $this->phrases[$id]->saying() !== [] ? $this->phrases[$id]->text('are') : $phrases);
         }
 
         return $given;
@@ -119,13 +125,13 @@ final class Inheritance
      * @param  string  $topic  which may want its arrangement otherwise than it mostly is
      * @param  bool|null  $isMirrored  null where that is for the map and the topic to say
      */
-    private function give(string $topic, string $arrangement, Growth $growth, int $level, string $chalk, Look $look, bool $keepsChalk, ?bool $isMirrored): Given
+    private function give(string $topic, string $arrangement, Growth $growth, int $level, string $chalk, Look $look, bool $keepsChalk, ?bool $isMirrored, PhraseWay $phrase, string $phrases): Given
     {
         $said = $this->said[$topic] ?? null;
         $its = $this->arrangements->called($said === null ? $arrangement : Arrangements::variant($arrangement, $said));
         $isMirrored ??= $its->isMirrorable() && $this->looks->isMirrored() !== ($arrangement === Fishbone::name() && $said?->text('head') === 'left');
         $enters = $isMirrored ? $its->enters($growth->mirrored())->mirrored() : $its->enters($growth);
 
-        return $this->given[Given::key($its::name(), $growth, $enters, $level, $chalk, $look, $keepsChalk, $isMirrored)] ??= new Given($its, $growth, $enters, $level, $chalk, $look, $keepsChalk, $isMirrored);
+        return $this->given[Given::key($its::name(), $growth, $enters, $level, $chalk, $look, $keepsChalk, $isMirrored, $phrase, $phrases)] ??= new Given($its, $growth, $enters, $level, $chalk, $look, $keepsChalk, $isMirrored, $phrase, $phrases);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ChalkTree\Arrange;
 
 use ChalkTree\Face\FaceParts;
+use ChalkTree\Face\PhrasePart;
 use ChalkTree\Look\Look;
 use ChalkTree\Look\LookResolver;
 use ChalkTree\Look\Looks;
@@ -55,6 +56,9 @@ final class Layout
 
     /** @var array<string, Apart> by topic */
     private array $apart = [];
+
+    /** @var array<string, ConnectorPhrase> by topic */
+    private array $phrases = [];
 
     private readonly LookResolver $looks;
 
@@ -144,6 +148,7 @@ final class Layout
         $stale = $touched === null || ! $isAlike ? null : $this->stale($map, [...$touched, ...$this->renumbered($before)]);
         $this->inheritance->read($map, $this->root);
         $this->apart = $map->rowsOf(Apart::class);
+        $this->phrases = $map->rowsOf(ConnectorPhrase::class);
         $todo = [];
         $left = [];
         $stack = [];
@@ -215,6 +220,12 @@ final class Layout
             $arrangement->place($slip, $children, $below);
         }
         Ends::meet($slip, $children, $below);
+        if ($this->phrases !== []) {
+            if ($arrangement->phrases() === PhraseWay::Strip) {
+                array_map(ConnectorWords::stand(...), $children);
+            }
+            ConnectorWords::makeRoom($slip);
+        }
     }
 
     /** @return list<Slip> */
@@ -262,6 +273,10 @@ final class Layout
             $slip->standsAt = $this->inheritance->placeOf($id)?->at();
             if (isset($this->apart[$id])) {
                 [$slip->apartX, $slip->apartY] = [$this->apart[$id]->number('x') ?? 0, $this->apart[$id]->number('y') ?? 0];
+            }
+            if (isset($this->phrases[$id]) && $given->phrase !== PhraseWay::Hidden) {
+                $slip->phrase = $given->phrase === PhraseWay::InBox ? '' : $this->phrases[$id]->text('phrase');
+                array_push($slip->parts, ...($given->phrase === PhraseWay::InBox && $this->phrases[$id]->text('phrase') !== '' ? [new PhrasePart($this->phrases[$id]->text('phrase'))] : []));
             }
             $known = $old === null && $stale !== null && ! isset($stale[$id]) ? $this->memory?->recall($slip) : null;
             if ($known === true && ! $isGoneInto && ! $given->arrangement->hasAxis()) {

@@ -97,6 +97,9 @@ final class LooseTopics
                     yield [$a, $b, $c, $d];
                 }
             }
+            if ($slip->words !== null) {
+                yield [$x + $slip->words[0], $y + $slip->words[1], $x + $slip->words[0] + $slip->words[2], $y + $slip->words[1] + $slip->words[3]];
+            }
             if ($x - $slip->left - self::LINE > $partRight || $x + $slip->w + $slip->right + self::LINE < $partLeft
                 || $y - $slip->top - self::LINE > $partBottom || $y + $slip->h + $slip->bottom + self::LINE < $partTop) {
                 continue;

@@ -32,6 +32,11 @@ trait PlacedByHead
         return false;
     }
 
+    public function phrases(): PhraseWay
+    {
+        return PhraseWay::InBox;
+    }
+
     public function levels(): int
     {
         return 1;

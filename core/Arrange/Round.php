@@ -56,6 +56,11 @@ final readonly class Round implements Arrangement
         return false;
     }
 
+    public function phrases(): PhraseWay
+    {
+        return PhraseWay::Strip;
+    }
+
     public function levels(): int
     {
         return 1;

@@ -45,6 +45,23 @@ final class Slip
     /** @var list<FacePart> what stands in its box besides the title */
     public array $parts = [];
 
+    /** The phrase on the connector that leads to it; mostly none. */
+    public string $phrase = '';
+
+    /**
+     * Where that stands: x, y, width and height from its corner.
+     *
+     * @var array{float, float, float, float}|null
+     */
+    public ?array $words = null;
+
+    /**
+     * Where the connector is not drawn, because its phrase is: the piece of the way, and two points on it.
+     *
+     * @var array{int, float, float, float, float}|null
+     */
+    public ?array $gap = null;
+
     /** How far it is held apart by hand; see Apart. */
     public int $apartX = 0;
 
@@ -155,6 +172,15 @@ final class Slip
         }
     }
 
+    /** Makes the extent wide enough for something beside the box, in places from its corner. */
+    public function reachTo(float $x, float $y, float $w, float $h): void
+    {
+        $this->left = max($this->left, -$x);
+        $this->top = max($this->top, -$y);
+        $this->right = max($this->right, $x + $w - $this->w);
+        $this->bottom = max($this->bottom, $y + $h - $this->h);
+    }
+
     /** What stands inside its box, so far as that decides its size. */
     public function face(): Face
     {
@@ -177,7 +203,7 @@ final class Slip
     private function place(): array
     {
         return [
-            $this->x, $this->y, $this->w, $this->h, $this->parent, $this->hidden, $this->above, $this->route, $this->leaves, $this->isDirect, $this->isFree, $this->axis, $this->given->hash,
+            $this->x, $this->y, $this->w, $this->h, $this->parent, $this->hidden, $this->above, $this->route, $this->leaves, $this->isDirect, $this->isFree, $this->axis, $this->given->hash, $this->phrase, $this->words,
         ];
     }
 }

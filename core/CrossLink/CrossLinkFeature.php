@@ -8,7 +8,6 @@ use ChalkTree\Arrange\Scene;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\Recorder;
 use ChalkTree\Edit\Settles;
-use ChalkTree\Exchange\TiedLines;
 use ChalkTree\Exchange\WritesLines;
 use ChalkTree\Look\LookResolver;
 use ChalkTree\Look\Looks;
@@ -20,6 +19,8 @@ use ChalkTree\Text\InlineMarkdown;
 /** Cross-links: lines between any two topics, each with a phrase. */
 final class CrossLinkFeature implements Settles, WritesLines
 {
+    private const SIGN = '→ ';
+
     /** The level of topics in whose type phrases are set. */
     private const TYPE = 2;
 
@@ -61,6 +62,11 @@ final class CrossLinkFeature implements Settles, WritesLines
         return (new LinkMarks($map, $scene->ground, $looks->ofLevel(self::TYPE), $scene->ways))->all();
     }
 
+    public function sign(): string
+    {
+        return self::SIGN;
+    }
+
     /** "→ phrase: title", and where several topics are called so, which of them: "→ phrase: title [2]". */
     public function lines(TopicMap $map): array
     {
@@ -80,16 +86,16 @@ final class CrossLinkFeature implements Settles, WritesLines
             if (isset($places[$link->from()], $places[$link->to()]) && $places[$link->to()][0] !== '') {
                 [$title, $nth] = $places[$link->to()];
                 $phrase = trim((string) preg_replace('/\s+/u', ' ', $link->text('phrase')));
-                $lines[$link->from()][] = TiedLines::SIGN.($phrase === '' ? '' : "{$phrase}: ").$title.(count($titles[$title]) > 1 ? " [{$nth}]" : '');
+                $lines[$link->from()][] = self::SIGN.($phrase === '' ? '' : "{$phrase}: ").$title.(count($titles[$title]) > 1 ? " [{$nth}]" : '');
             }
         }
 
         return $lines;
     }
 
-    public function readLine(string $topic, string $line, array $titles): ?FeatureRow
+    public function readLine(TopicMap $map, string $topic, string $line, array $titles): ?FeatureRow
     {
-        $said = substr($line, strlen(TiedLines::SIGN));
+        $said = substr($line, strlen(self::SIGN));
         // A phrase or a title may hold a colon of its own: the first that leaves a title is taken.
         for ($at = 0; $at !== false; $at = strpos($said, ': ', $at) === false ? false : strpos($said, ': ', $at) + 2) {
             $title = substr($said, $at);

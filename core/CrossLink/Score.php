@@ -8,9 +8,10 @@ use ChalkTree\Map\TopicMap;
 
 /**
  * The score of a concept map by the published method (Novak and Gowin, Learning How to Learn, 1984), and how it came
- * about. A proposition counts as valid unless the teacher marked it doubtful or wrong. Levels are counted from the topics
- * that no proposition leads to, along the shortest way. A cross-link, in the sense of the method, is a valid proposition
- * that ties two branches of that hierarchy; where the teacher marked some as telling, only these count.
+ * about. A proposition counts as valid unless the teacher marked it doubtful or wrong. The hierarchy is that of the tree
+ * where its connectors carry phrases; what these do not reach, and maps without, are counted along all propositions, from the
+ * topics that none leads to, by the shortest way. A cross-link, in the sense of the method, is a valid proposition that ties
+ * two branches of that hierarchy and is no line of it; where the teacher marked some as telling, only these count.
  */
 final readonly class Score
 {
@@ -29,19 +30,18 @@ final readonly class Score
                 continue;
             }
             $said[$one->sameness()] = true;
-            $link = $map->row(CrossLink::type(), $one->link);
-            if (! $link instanceof CrossLink || $link->text('judged') === 'doubtful' || $link->text('judged') === 'wrong') {
+            if ($one->proposition->judged === 'doubtful' || $one->proposition->judged === 'wrong') {
                 continue;
             }
             if (preg_match(self::EXAMPLE, $one->phrase) === 1) {
-                $examples[] = $link;
+                $examples[] = $one->proposition;
             } else {
-                $valid[] = $link;
+                $valid[] = $one->proposition;
             }
         }
         [$levels, $branches] = self::hierarchy([...$valid, ...$examples]);
-        $cross = array_filter($valid, fn (CrossLink $link): bool => $levels[$link->from()] > 0 && $branches[$link->from()] !== $branches[$link->to()]);
-        $telling = array_filter($cross, fn (CrossLink $link): bool => $link->flag('telling'));
+        $cross = array_filter($valid, fn (Proposition $one): bool => ! $one->isOfTree() && $levels[$one->from] > 0 && $branches[$one->from] !== $branches[$one->to]);
+        $telling = array_filter($cross, fn (Proposition $one): bool => $one->isTelling);
 
         return new self(count($said), count($valid), $levels === [] ? 0 : max($levels), count($telling === [] ? $cross : $telling), count($examples), ScoreWeights::of($map));
     }
@@ -50,22 +50,39 @@ final readonly class Score
      * On which level of the hierarchy that propositions make each topic is, from 0 at the top, and to which branch it
      * belongs: the second topic on the way to it, or itself at the top.
      *
-     * @param  list<CrossLink>  $links  in reading order
+     * @param  list<Proposition>  $propositions  in reading order
      * @return array{array<string, int>, array<string, string>}
      */
-    private static function hierarchy(array $links): array
+    private static function hierarchy(array $propositions): array
+    {
+        $tree = array_values(array_filter($propositions, fn (Proposition $one): bool => $one->isOfTree()));
+        $levels = $branches = [];
+        foreach ($tree === [] ? [$propositions] : [$tree, $propositions] as $lines) {
+            self::addTo($lines, $levels, $branches);
+        }
+
+        return [$levels, $branches];
+    }
+
+    /**
+     * @param  list<Proposition>  $propositions
+     * @param  array<string, int>  $levels
+     * @param  array<string, string>  $branches
+     */
+    private static function addTo(array $propositions, array &$levels, array &$branches): void
     {
         $below = $isLedTo = $topics = [];
-        foreach ($links as $link) {
-            $below[$link->from()][] = $link->to();
-            $isLedTo[$link->to()] = true;
-            $topics[$link->from()] = $topics[$link->to()] = true;
+        foreach ($propositions as $one) {
+            $below[$one->from][] = $one->to;
+            $isLedTo[$one->to] = true;
+            $topics[$one->from] = $topics[$one->to] = true;
         }
-        $levels = $branches = [];
+        $known = array_map(strval(...), array_keys($levels));
+        usort($known, fn (string $a, string $b): int => $levels[$a] <=> $levels[$b]);
         $tops = array_map(strval(...), array_keys(array_diff_key($topics, $isLedTo)));
         // What goes round in a circle begins with what is read first.
-        foreach ([$tops, ...array_map(fn (string|int $topic): array => [(string) $topic], array_keys($topics))] as $begin) {
-            $queue = [];
+        foreach ([$tops, ...array_map(fn (string|int $topic): array => [(string) $topic], array_keys($topics))] as $n => $begin) {
+            $queue = $n === 0 ? $known : [];
             foreach ($begin as $topic) {
                 if (! isset($levels[$topic])) {
                     [$levels[$topic], $branches[$topic], $queue[]] = [0, $topic, $topic];
@@ -81,8 +98,6 @@ final readonly class Score
                 }
             }
         }
-
-        return [$levels, $branches];
     }
 
     public function total(): int

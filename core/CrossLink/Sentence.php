@@ -7,15 +7,16 @@ namespace ChalkTree\CrossLink;
 /** A proposition of a concept map: two topics and the phrase that makes a sentence of them. */
 final readonly class Sentence
 {
+    public string $phrase;
+
     /**
-     * @param  string  $link  the id of the cross-link
-     * @param  string  $from  the id of the topic it begins with
-     * @param  string  $to  the id of the one it ends with
-     * @param  string  $first  what these say, in plain words on one line
+     * @param  string  $first  what the topic says that it begins with, in plain words on one line
+     * @param  string  $last  what the one says that it ends with
      * @param  bool  $isRepeated  whether another says the same
      */
-    public function __construct(public string $link, public string $from, public string $to, public string $first, public string $phrase, public string $last, public bool $isRepeated)
+    public function __construct(public Proposition $proposition, public string $first, public string $last, public bool $isRepeated)
     {
+        $this->phrase = $proposition->phrase;
     }
 
     public function isMissingPhrase(): bool

@@ -32,26 +32,25 @@ final readonly class Sentences
             $order[$id] = count($order);
             $titles[$id] = InlineMarkdown::oneLine($topic->title);
         }
-        $links = array_filter($map->rowsOf(CrossLink::class), fn (CrossLink $link): bool => isset($order[$link->from()], $order[$link->to()]));
-        usort($links, fn (CrossLink $a, CrossLink $b): int => [$order[$a->from()], $order[$a->to()], $a->id] <=> [$order[$b->from()], $order[$b->to()], $b->id]);
-        $sentences = array_map(fn (CrossLink $link): Sentence => new Sentence($link->id, $link->from(), $link->to(), $titles[$link->from()], trim((string) preg_replace('/\s+/u', ' ', $link->text('phrase'))), $titles[$link->to()], false), $links);
+        $propositions = Proposition::all($map, $order);
+        $sentences = array_map(fn (Proposition $one): Sentence => new Sentence($one, $titles[$one->from], $titles[$one->to], false), $propositions);
         $said = array_count_values(array_map(fn (Sentence $one): string => $one->sameness(), $sentences));
-        $sentences = array_map(fn (Sentence $one): Sentence => $said[$one->sameness()] > 1 ? new Sentence($one->link, $one->from, $one->to, $one->first, $one->phrase, $one->last, true) : $one, $sentences);
+        $sentences = array_map(fn (Sentence $one): Sentence => $said[$one->sameness()] > 1 ? new Sentence($one->proposition, $one->first, $one->last, true) : $one, $sentences);
 
-        return new self($sentences, self::loose($map, $links), self::chains($links, $order));
+        return new self($sentences, self::loose($map, $propositions), self::chains($propositions, $order));
     }
 
     /**
      * The topics that hang on nothing: loose ones and those that stand free, with nothing below them and no tie.
      *
-     * @param  array<CrossLink>  $links
+     * @param  list<Proposition>  $propositions
      * @return list<string>
      */
-    private static function loose(TopicMap $map, array $links): array
+    private static function loose(TopicMap $map, array $propositions): array
     {
         $tied = [];
-        foreach ($links as $link) {
-            $tied[$link->from()] = $tied[$link->to()] = true;
+        foreach ($propositions as $one) {
+            $tied[$one->from] = $tied[$one->to] = true;
         }
         $loose = [];
         foreach ($map->all() as $id => $topic) {
@@ -65,15 +64,15 @@ final readonly class Sentences
     }
 
     /**
-     * @param  array<CrossLink>  $links
+     * @param  list<Proposition>  $propositions
      * @param  array<string, int>  $order
      * @return list<non-empty-list<string>>
      */
-    private static function chains(array $links, array $order): array
+    private static function chains(array $propositions, array $order): array
     {
         $out = $in = [];
-        foreach ($links as $link) {
-            $out[$link->from()][$link->to()] = $in[$link->to()][$link->from()] = true;
+        foreach ($propositions as $one) {
+            $out[$one->from][$one->to] = $in[$one->to][$one->from] = true;
         }
         $isWithin = fn (string $topic): bool => count($out[$topic] ?? []) === 1 && count($in[$topic] ?? []) === 1;
         $chains = [];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ChalkTree\Draw;
 
 use ChalkTree\Arrange\Connector;
+use ChalkTree\Arrange\ConnectorWords;
 use ChalkTree\Arrange\Growth;
 use ChalkTree\Arrange\Measurer;
 use ChalkTree\Arrange\Slip;
@@ -50,6 +51,7 @@ final readonly class SlipParts
         foreach ($face->parts as [$part, $area]) {
             array_push($parts, ...$part->draw($area, $look, $this->wrapper));
         }
+        array_push($parts, ...self::words($slip));
         if ($slip->hidden > 0) {
             $parts[] = $this->tally($slip)->touching('fold');
         }
@@ -98,6 +100,31 @@ final readonly class SlipParts
         [$x0, $y0, $x1, $y1] = $slip->axis;
 
         return Primitive::path('axis', "M{$x0} {$y0}L{$x1} {$y1}", '', $slip->level === 0 ? 'plate' : "chalk:{$slip->chalk}", $slip->level === 0 ? 6.0 : 4.0);
+    }
+
+    /**
+     * The phrase on the connector that leads to it.
+     *
+     * @return list<Primitive>
+     */
+    private static function words(Slip $slip): array
+    {
+        if ($slip->words === null) {
+            return [];
+        }
+        [$x, $y, $w, $h] = array_map(fn (float $at): float => round($at, 1), $slip->words);
+        $size = ConnectorWords::size($slip);
+        $face = $slip->look->type->face;
+        $lines = ConnectorWords::lines($slip);
+        $first = $y + ($h - count($lines) * $size * ConnectorWords::LINE) / 2 + $face->baseline($size, $size * ConnectorWords::LINE);
+        $leader = ConnectorWords::leader($slip);
+        $parts = $leader === null ? [] : [Primitive::path('leader', vsprintf('M%.1f %.1fL%.1f %.1f', $leader), '', 'soft', 1.0, '2 4')];
+        $parts[] = Primitive::path('phrase-room', "M{$x} {$y}h{$w}v{$h}h-{$w}Z")->touching("phrase:{$slip->topic->id}");
+        foreach ($lines as $i => $line) {
+            array_push($parts, ...TextLine::of('phrase', $line, $x + ($w - $line->width) / 2, round($first + $i * $size * ConnectorWords::LINE, 2), $size, 'ink', $slip->look));
+        }
+
+        return $parts;
     }
 
     /** A paint of the branch's chalk as one of the chalk that it is. */

@@ -14,18 +14,17 @@ use ChalkTree\Text\InlineMarkdown;
 /** What features say of topics, as lines among the topics of formats that have nothing else; and back. */
 final class TiedLines
 {
-    /** Every line begins with it, so that most titles need not be looked at twice. */
-    public const SIGN = '→ ';
-
     /** The map with these lines as topics, before the subtopics of those that they are about. */
     public static function written(TopicMap $map): TopicMap
     {
         $written = null;
-        foreach (Features::all() as $feature) {
-            foreach ($feature instanceof WritesLines ? $feature->lines($map) : [] as $topic => $lines) {
+        foreach (self::features() as $feature) {
+            foreach ($feature->lines($map) as $topic => $lines) {
                 $written ??= clone $map;
-                $first = array_values($written->children((string) $topic))[0] ?? null;
-                foreach (Rank::run(null, $first?->rank, count($lines)) as $n => $rank) {
+                $below = array_values($written->children((string) $topic));
+                // Text leaves an untitled topic out, and what is below it would come to stand below the line before it.
+                $isBehind = $below !== [] && $below[0]->title === '';
+                foreach (Rank::run($isBehind ? $below[count($below) - 1]->rank : null, $isBehind ? null : ($below[0]->rank ?? null), count($lines)) as $n => $rank) {
                     $written->put(Topic::fromFields(Ids::next(), ['parent' => (string) $topic, 'rank' => $rank, 'title' => InlineMarkdown::escape($lines[$n])]));
                 }
             }
@@ -42,17 +41,18 @@ final class TiedLines
     public static function takeIn(TopicMap $map, bool $hasRoot = true): TopicMap
     {
         $lines = $titles = [];
+        $signs = array_map(fn (WritesLines $feature): string => $feature->sign(), self::features());
         foreach ($map->all() as $id => $topic) {
             $plain = InlineMarkdown::oneLine($topic->title);
-            if (str_starts_with($plain, self::SIGN) && $topic->parent !== null && $topic->caption === '' && $topic->note === '' && $map->children((string) $id) === []) {
+            if (array_filter($signs, fn (string $sign): bool => str_starts_with($plain, $sign)) !== [] && $topic->parent !== null && $topic->caption === '' && $topic->note === '' && $map->children((string) $id) === []) {
                 $lines[$id] = $plain;
             } elseif ($hasRoot || $topic->id !== $map->root()->id) {
                 $titles[$plain][] = (string) $id;
             }
         }
         foreach ($lines as $id => $line) {
-            foreach (Features::all() as $feature) {
-                $row = $feature instanceof WritesLines ? $feature->readLine((string) $map->topic((string) $id)->parent, $line, $titles) : null;
+            foreach (self::features() as $feature) {
+                $row = str_starts_with($line, $feature->sign()) ? $feature->readLine($map, (string) $map->topic((string) $id)->parent, $line, $titles) : null;
                 if ($row !== null) {
                     $map->put($row);
                     $map->drop(Topic::type(), (string) $id);
@@ -62,5 +62,11 @@ final class TiedLines
         }
 
         return $map;
+    }
+
+    /** @return list<WritesLines> */
+    private static function features(): array
+    {
+        return array_values(array_filter(Features::all(), fn (object $feature): bool => $feature instanceof WritesLines));
     }
 }

@@ -14,6 +14,9 @@ use ChalkTree\Map\TopicMap;
  */
 interface WritesLines extends Feature
 {
+    /** With what every such line begins. */
+    public function sign(): string;
+
     /** @return array<string, list<string>> plain text by topic id, in the order in which it stands there */
     public function lines(TopicMap $map): array;
 
@@ -22,5 +25,5 @@ interface WritesLines extends Feature
      *
      * @param  array<string, list<string>>  $titles  the ids of topics by their titles in plain words, in reading order
      */
-    public function readLine(string $topic, string $line, array $titles): ?FeatureRow;
+    public function readLine(TopicMap $map, string $topic, string $line, array $titles): ?FeatureRow;
 }

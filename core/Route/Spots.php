@@ -157,13 +157,29 @@ final class Spots
                 // Above a line rather than below it.
                 $sign = $dx < 0 ? -$side : $side;
                 $box = self::box($x - $dy * $sign * $out, $y + $dx * $sign * $out, $w, $h);
-                if ($this->isFree($box)) {
+                if ($this->isFree($box) && self::isAt($stroke, $box, $away + self::BESIDE)) {
                     return $box;
                 }
             }
         }
 
         return null;
+    }
+
+    /**
+     * Whether a line comes so near to a rectangle, or its end does: where it turns it may go away from what stands beside it.
+     *
+     * @param  Rect  $box
+     */
+    private static function isAt(Stroke $stroke, array $box, float $near): bool
+    {
+        for ($i = 1, $count = count($stroke->points); $i < $count; $i++) {
+            if (Ground::cuts(...[...$stroke->points[$i - 1], ...$stroke->points[$i], $box, $near])) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

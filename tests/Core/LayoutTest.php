@@ -32,26 +32,6 @@ use ChalkTree\Refusal;
 use Tests\Support\Chance;
 use Tests\Support\RandomMaps;
 
-/** Pairs of boxes that overlap, found by sweeping from left to right. */
-function overlaps(array $boxes): array
-{
-    usort($boxes, fn (array $a, array $b): int => $a['x'] <=> $b['x']);
-    $found = [];
-    $open = [];
-    foreach ($boxes as $box) {
-        foreach ($open as $i => $other) {
-            if ($box['x'] >= $other['x'] + $other['w']) {
-                unset($open[$i]);
-            } elseif ($other['y'] < $box['y'] + $box['h'] && $box['y'] < $other['y'] + $other['h']) {
-                $found[] = [$other['id'], $box['id']];
-            }
-        }
-        $open[] = $box;
-    }
-
-    return $found;
-}
-
 /** Checks every rule that holds for any scene of any map. */
 function checkScene(Scene $scene, TopicMap $map): void
 {
@@ -95,11 +75,40 @@ function checkScene(Scene $scene, TopicMap $map): void
         };
         checkConnector($scene, $id, $boxes);
     }
+    checkWords($scene, $boxes);
     foreach ($below as $key => $places) {
         $order = array_values(array_intersect(array_map(strval(...), array_keys($map->children(substr($key, 0, 26)))), array_keys($places)));
         asort($places);
         expect(array_keys($places))->toBe($order);
     }
+}
+
+/** Every phrase stands within the bounds, on its own connector, and on no box and no other phrase; but for what stands free. */
+function checkWords(Scene $scene, array $boxes): void
+{
+    $bounds = $scene->bounds();
+    $words = [];
+    foreach ($boxes as $id => $box) {
+        $slip = $scene->slips[$id];
+        if ($slip->words === null) {
+            expect($slip->phrase === '' || $slip->route === [])->toBeTrue("the phrase of {$id} stands somewhere");
+
+            continue;
+        }
+        [$x, $y, $w, $h] = $slip->words;
+        $rect = ['id' => "{$id} phrase", 'x' => $box['x'] + $x, 'y' => $box['y'] + $y, 'w' => $w, 'h' => $h];
+        expect($rect['x'])->toBeGreaterThanOrEqual($bounds['x'] - 0.2)->and($rect['y'])->toBeGreaterThanOrEqual($bounds['y'] - 0.2)
+            ->and($rect['x'] + $w)->toBeLessThanOrEqual($bounds['x'] + $bounds['w'] + 0.2)->and($rect['y'] + $h)->toBeLessThanOrEqual($bounds['y'] + $bounds['h'] + 0.2);
+        if (! standsFree($scene, (string) $id)) {
+            $words[] = $rect;
+            [$piece, $ax, $ay, $bx, $by] = $slip->gap;
+            [$x0, $y0, $x1, $y1] = array_slice($slip->route, 2 * $piece, 4);
+            // Both ends of the gap are on the piece, one after the other.
+            expect(abs(hypot($ax - $x0, $ay - $y0) + hypot($bx - $ax, $by - $ay) + hypot($x1 - $bx, $y1 - $by) - hypot($x1 - $x0, $y1 - $y0)))->toBeLessThan(0.3);
+        }
+    }
+    $fixed = array_filter($boxes, fn (array $box): bool => ! standsFree($scene, $box['id']));
+    expect(overlaps([...array_values($fixed), ...$words]))->toBe([]);
 }
 
 /** Whether a point is on the edge of a box, rounded as paths are. */

@@ -62,7 +62,7 @@ it('brings two sessions of one person to the same map through random edits and l
             ->and($browsers[1]->contents()[0])->toEqual($fresh->contents()[0])
             ->and($browsers[0]->contents()[1])->toEqual($fresh->contents()[1])
             ->and($browsers[1]->contents()[1])->toEqual($fresh->contents()[1])
-            ->and($browsers[0]->lost + $browsers[1]->lost)->toBeGreaterThan(3)
+            ->and($browsers[0]->lost + $browsers[1]->lost)->toBeGreaterThan(0)
             ->and($sent)->toBeGreaterThan(20);
         foreach ([...$browsers[0]->refused, ...$browsers[1]->refused] as $refusal) {
             expect($refusal['message'])->toEndWith('.')->not->toContain('break the map')->and($refusal['code'])->toMatch('/^[a-z_]+$/');

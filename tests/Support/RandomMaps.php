@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\Support;
 
 use ChalkTree\Arrange\Arrangements;
+use ChalkTree\Arrange\BranchPhrases;
+use ChalkTree\Arrange\ConnectorPhrase;
 use ChalkTree\CrossLink\CrossLink;
 use ChalkTree\Edit\Edit;
 use ChalkTree\Edit\Edits;
@@ -71,6 +73,14 @@ final class RandomMaps
             [$from, $to] = [$chance->pick($ids), $chance->pick($ids)];
             if ($from !== $to) {
                 $map->put(CrossLink::fromFields(Ids::next(), ['from' => $from, 'to' => $to] + self::link($chance)));
+            }
+        }
+        foreach ($chance->yes(40) ? $ids : [] as $id) {
+            if ($chance->yes(30)) {
+                $map->put(ConnectorPhrase::fromFields($id, ['phrase' => $chance->words($chance->int(1, 6)).'?', 'judged' => $chance->pick([null, null, 'valid'])]));
+            }
+            if ($chance->yes(6)) {
+                $map->put(BranchPhrases::fromFields($id, ['are' => $chance->pick(['asked', 'hidden'])]));
             }
         }
         if ($chance->yes(30)) {
@@ -169,6 +179,8 @@ final class RandomMaps
                 ['name' => 'row.set', 'type' => 'crosslink', 'row' => $chance->pick($links), 'fields' => self::link($chance) + ['from' => $chance->pick($ids), 'to' => $chance->pick($ids)]],
                 ['name' => 'row.set', 'type' => 'crosslink', 'rows' => $links, 'fields' => ['chalk' => 'kelp']],
                 ['name' => 'row.remove', 'type' => 'crosslink', 'rows' => [$chance->pick($links)]],
+                ['name' => 'row.set', 'type' => 'phrase', 'topics' => $some(), 'fields' => ['phrase' => $chance->words($chance->int(0, 5))]],
+                ['name' => 'row.set', 'type' => 'phrases', 'topics' => $some(), 'fields' => ['are' => $chance->pick([null, 'asked', 'hidden'])]],
             ]),
             1, 2, 3, 4 => ['name' => 'topic.add', 'topic' => ['id' => Ids::next(), 'title' => self::title($chance), 'children' => $chance->yes(20) ? [['title' => $chance->word()], ['children' => [['note' => 'n']]]] : []]] + $place(),
             5 => ['name' => 'topic.retitle', 'topic' => $chance->pick($ids), 'title' => self::title($chance)],

@@ -38,12 +38,12 @@ final readonly class SentenceController
         $match = $model === null ? null : MapMatch::of($topics, $this->store->load($model));
 
         return new PlainJson(($match === null ? [] : ['match' => [
-            'there' => array_map(fn (Sentence $one): string => $one->link, $match->there),
+            'there' => array_map(fn (Sentence $one): string => $one->proposition->id, $match->there),
             'missing' => array_map(fn (Sentence $one): string => $one->text(), $match->missing),
-            'other' => array_map(fn (Sentence $one): string => $one->link, $match->other),
+            'other' => array_map(fn (Sentence $one): string => $one->proposition->id, $match->other),
         ]]) + [
             'sentences' => array_map(fn (Sentence $one): array => [
-                'link' => $one->link, 'from' => $one->from, 'to' => $one->to, 'first' => $one->first, 'phrase' => $one->phrase, 'last' => $one->last, 'text' => $one->text(), 'repeated' => $one->isRepeated,
+                'type' => $one->proposition->type, 'id' => $one->proposition->id, 'from' => $one->proposition->from, 'to' => $one->proposition->to, 'first' => $one->first, 'phrase' => $one->phrase, 'last' => $one->last, 'text' => $one->text(), 'repeated' => $one->isRepeated,
             ], $sentences->all),
             'score' => Score::of($topics)->toArray(),
             'loose' => $sentences->loose,

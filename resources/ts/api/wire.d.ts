@@ -13,6 +13,8 @@ export type FeatureRow =
   | ArrangementRow
   | ApartRow
   | PlaceRow
+  | PhrasesRow
+  | PhraseRow
   | CrosslinkRow
   | ScoreWeightsRow
   | LookRow
@@ -77,6 +79,8 @@ export type Edit =
   | SetArrangement
   | SetApart
   | SetPlace
+  | SetPhrases
+  | SetPhrase
   | HoldApart
   | AlignTopics
   | GridColumn
@@ -325,6 +329,43 @@ export interface PlaceRow {
   fields: {
     x: number | null;
     y: number | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "PhrasesRow".
+ */
+export interface PhrasesRow {
+  type: "phrases";
+  id: string;
+  fields: {
+    are: "asked" | "hidden" | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "PhraseRow".
+ */
+export interface PhraseRow {
+  type: "phrase";
+  id: string;
+  fields: {
+    phrase: string;
+    judged: "valid" | "doubtful" | "wrong" | null;
   } | null;
   whole?: true;
   /**
@@ -1960,6 +2001,47 @@ export interface SetPlace {
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetPhrases".
+ */
+export interface SetPhrases {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "phrases";
+  topics: string[];
+  fields: {
+    are?: "asked" | "hidden" | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetPhrase".
+ */
+export interface SetPhrase {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "phrase";
+  topics: string[];
+  fields: {
+    phrase?: string;
+    judged?: "valid" | "doubtful" | "wrong" | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "HoldApart".
  */
 export interface HoldApart {
@@ -3039,9 +3121,13 @@ export interface LegendAnswer {
 export interface SentencesAnswer {
   sentences: {
     /**
-     * The id of the cross-link.
+     * The sort of row that says it.
      */
-    link: string;
+    type: "crosslink" | "phrase";
+    /**
+     * Of that row.
+     */
+    id: string;
     from: string;
     to: string;
     first: string;
@@ -3064,7 +3150,7 @@ export interface SentencesAnswer {
    */
   match?: {
     /**
-     * The cross-links that say what the other map says too.
+     * The rows that say what the other map says too.
      */
     there: string[];
     /**
@@ -3072,7 +3158,7 @@ export interface SentencesAnswer {
      */
     missing: string[];
     /**
-     * The cross-links that say something else.
+     * The rows that say something else.
      */
     other: string[];
   };

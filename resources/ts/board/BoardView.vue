@@ -148,6 +148,10 @@ function doubleClick(event: MouseEvent): void {
     if (walk.at !== null || (event.target as Element).closest('.controls, .title-editor-frame') !== null) {
         return
     }
+    const touch = (event.target as Element).closest<SVGElement>('.slip [data-touch]')?.dataset.touch
+    if (touch !== undefined && features.some((feature) => feature.twice?.(touch, event) === true)) {
+        return
+    }
     if (id !== null) {
         titles.begin(id)
     } else if (map.scope === null) {

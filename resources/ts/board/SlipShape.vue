@@ -10,7 +10,7 @@ const props = defineProps<{ slip: DrawnSlip; x: number; y: number; chosen: boole
 defineEmits<{ fold: [] }>()
 
 /** While one types, the text stands in the field instead. */
-const still = computed(() => props.slip.parts.filter((part) => !('touch' in part && part.touch === 'fold') && !(props.typing && ('spans' in part || part.part === 'code'))))
+const still = computed(() => props.slip.parts.filter((part) => !('touch' in part && part.touch === 'fold') && !(props.typing && (('spans' in part && part.part !== 'phrase') || part.part === 'code'))))
 const tally = computed(() => props.slip.parts.filter((part) => 'touch' in part && part.touch === 'fold'))
 /** Where the handle that folds stands, and how far around the tally one can hit it. */
 const handle = computed(() => {
@@ -47,7 +47,8 @@ const corner = computed(() => ringCorner(lookOf(props.slip).box, props.slip))
 .slip { transition: transform 180ms ease-out, opacity 180ms; cursor: default; }
 .moving .slip { transition: none; }
 .slip text { font-family: 'Atkinson Hyperlegible', sans-serif; font-kerning: none; font-variant-ligatures: none; white-space: pre; user-select: none; }
-.slip .paper, .slip .stamp-room { pointer-events: all; }
+.slip .paper, .slip .stamp-room, .slip .phrase-room { pointer-events: all; }
+.slip .phrase, .slip .leader { pointer-events: none; }
 .tally, .fold-handle { cursor: pointer; }
 .fold-handle { opacity: 0; }
 .slip:hover .fold-handle, .slip.chosen .fold-handle { opacity: 1; }

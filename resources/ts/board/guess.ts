@@ -68,7 +68,7 @@ export function guessedSlip(tree: Tree, topic: Topic, slips: KnownSlips): DrawnS
         look: look.name,
         way: before?.way ?? [],
         free: before?.free ?? false,
-        parts: [...shapes(before ?? like, { w, h, spine, level }, look.box.corner), ...lines.map((line, i) => titleLine(
+        parts: [...shapes(before ?? like, { w, h, spine, level }, look.box.corner), ...(before?.parts.filter(({ part }) => part.startsWith('phrase')) ?? []), ...lines.map((line, i) => titleLine(
             topic, line, look, before?.chalk ?? parent?.chalk ?? 'mussel', begin ?? (w - line.width) / 2,
             (shaped ? (h - lines.length * look.type.line) / 2 : look.box.padY) + i * look.type.line + look.type.baseline,
         ))],

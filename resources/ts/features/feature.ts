@@ -48,9 +48,9 @@ export interface Feature {
     readonly deskOfMarks?: { readonly type: string; readonly component: Component }
     /** Does what a part of its marks is for; see "touch" in the wire's Primitive. */
     readonly touch?: (touch: string, event: MouseEvent) => void
-    /** A part of its marks is pressed, which may become a drag; or was clicked twice. */
+    /** A part of its marks is pressed, which may become a drag; or was clicked twice, and it says whether that was its own. */
     readonly press?: (touch: string, event: PointerEvent) => void
-    readonly twice?: (touch: string, event: MouseEvent) => void
+    readonly twice?: (touch: string, event: MouseEvent) => boolean
     /** What the menu offers on a part of its marks, which is chosen then; nothing where that is none of its own. */
     readonly menu?: (touch: string) => readonly MenuLine[] | undefined
     /** Takes a topic that is clicked, if it waits for one. */
@@ -59,6 +59,8 @@ export interface Feature {
     readonly landing?: (dragged: Dragged) => Landing | null
     /** What it has below topics in the outline, by topic. */
     readonly lines?: () => ReadonlyMap<string, readonly TiedLine[]>
+    /** What it has before the title of a topic in the outline; it is given the topic. */
+    readonly inLine?: Component
     /** What is chosen of its own, for those who do not see it. */
     readonly spoken?: () => string
     /** What it has put on a topic, for those who do not see the board; nothing where there is none. */

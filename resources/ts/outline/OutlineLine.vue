@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { toldOf } from '@/features'
+import { features, toldOf } from '@/features'
 import type { Editing } from '@/stores/map'
 import type { Topic } from '@/stores/tree'
 import TitleEditor from '@/text/TitleEditor.vue'
@@ -23,6 +23,7 @@ const props = defineProps<{
 const emit = defineEmits<{ fold: []; leave: [] }>()
 
 const text = computed(() => plainTitle(props.topic?.title ?? '').replace(/\s+/g, ' '))
+const ahead = features.flatMap((feature) => feature.inLine ?? [])
 const told = computed(() => (props.topic === undefined ? '' : toldOf(props.topic.id)))
 </script>
 
@@ -36,6 +37,7 @@ const told = computed(() => (props.topic === undefined ? '' : toldOf(props.topic
             <svg width="12" height="12" viewBox="0 0 12 12" :class="{ folded }"><path d="M2 4.5L6 8.5L10 4.5" /></svg>
         </button>
         <span v-else class="dot" :style="{ background: chalk === null ? undefined : `var(--${chalk})` }" />
+        <component :is="part" v-for="(part, i) in ahead" :key="i" :topic="topic.id" />
         <TitleEditor v-if="editing !== null" :title="topic.title" :instead="editing.instead" class="editor" @leave="emit('leave')" />
         <span v-else class="text" dir="auto" :class="{ empty: text === '' }"><span v-if="number !== ''" class="number">{{ number }}</span>{{ text !== '' ? text : told === '' ? 'Untitled' : told }}</span>
         <span v-if="told !== '' && text !== '' && editing === null" class="unseen">, {{ told }}</span>

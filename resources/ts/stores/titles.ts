@@ -1,6 +1,9 @@
 import { useMap, newId, type Editing, type Region } from './map'
 import { childrenOf, siblingOf } from './tree'
 
+/** Those who may take a new topic before its title is typed; they begin the title themselves. Each is told the topic and the step that makes it. */
+export const askedFirst = new Set<(topic: string, step: string) => boolean>()
+
 /** Typing titles: beginning, ending, and going straight on to the next topic. */
 export function useTitles() {
     const map = useMap()
@@ -66,7 +69,9 @@ export function useTitles() {
         const step = newId()
         map.edit({ name: 'topic.add', step, topic: { id, title: '' }, ...place })
         map.choose(id)
-        map.editing = { id, where: map.region, step, fresh: true, instead: null }
+        if (![...askedFirst].some((takes) => takes(id, step))) {
+            map.editing = { id, where: map.region, step, fresh: true, instead: null }
+        }
     }
 
     const top = (): string => (map.region === 'board' ? map.scope : map.outlineScope) ?? map.tree.root

@@ -2,7 +2,7 @@
 import { NButton, NCheckbox, NInput, NInputNumber, NSelect } from 'naive-ui'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { api } from '@/api/client'
-import type { SentencesAnswer } from '@/api/wire'
+import type { Edit, SentencesAnswer } from '@/api/wire'
 import { useCamera } from '@/board/cameraStore'
 import { useBeside } from '@/stores/beside'
 import { newId, useMap } from '@/stores/map'
@@ -58,24 +58,33 @@ const sentences = computed(() => answer.value?.sentences ?? [])
 const missing = computed(() => sentences.value.filter(({ phrase }) => phrase === '').length)
 const repeated = computed(() => sentences.value.filter((one) => one.repeated).length)
 
-function goTo(link: string): void {
-    links.choose([link])
-    const its = links.find(link)
-    ;[its?.to, its?.from].forEach((topic) => {
-        if (topic !== undefined) {
-            map.uncover(topic, 'board')
-            camera.reveal(topic)
-        }
-    })
+type Said = SentencesAnswer['sentences'][number]
+const isLink = (one: Said): boolean => one.type === 'crosslink'
+/** Of a connector, the topic that it leads to stands for it. */
+const isOn = (one: Said): boolean => (isLink(one) ? links.chosen.includes(one.id) : links.chosen.length === 0 && map.current === one.id)
+function choose(one: Said): void {
+    if (isLink(one)) {
+        links.choose([one.id])
+    } else {
+        map.choose(one.id)
+    }
+}
+function goTo(one: Said): void {
+    choose(one)
+    for (const topic of [one.to, one.from]) {
+        map.uncover(topic, 'board')
+        camera.reveal(topic)
+    }
 }
 function goToTopic(topic: string): void {
     map.uncover(topic, 'board')
     map.choose(topic)
     camera.reveal(topic)
 }
-function say(link: string, phrase: string): void {
-    if (phrase.trim() !== (links.find(link)?.phrase ?? '')) {
-        links.set({ phrase: phrase.trim().slice(0, 300) }, [link])
+const set = (one: Said, fields: Record<string, string | boolean | null>): void => map.edit((isLink(one) ? { name: 'row.set', type: one.type, rows: [one.id], fields } : { name: 'row.set', type: one.type, topics: [one.id], fields }) as Edit)
+function say(one: Said, phrase: string): void {
+    if (phrase.trim() !== one.phrase) {
+        set(one, { phrase: phrase.trim().slice(0, 300) })
     }
 }
 /** From phrase to phrase by Enter and the arrows. */
@@ -90,9 +99,8 @@ function step(event: KeyboardEvent, by: 1 | -1): void {
 
 const marks = ref(false)
 const judgements = [{ value: 'valid', label: 'Valid' }, { value: 'doubtful', label: 'Doubtful' }, { value: 'wrong', label: 'Wrong' }]
-const judgedOf = (link: string): string | null => (typeof links.find(link)?.fields.judged === 'string' ? String(links.find(link)?.fields.judged) : null)
-const isTelling = (link: string): boolean => links.find(link)?.fields.telling === true
-const judge = (link: string, judged: string): void => links.set({ judged: judgedOf(link) === judged ? null : judged }, [link])
+const fieldOf = (one: Said, field: string): string | number | boolean | null => beside.tree.rows.get(`${one.type} ${one.id}`)?.fields[field] ?? null
+const judge = (one: Said, judged: string): void => set(one, { judged: fieldOf(one, 'judged') === judged ? null : judged })
 
 const WEIGHTS = { valid: 1, level: 5, cross: 10, example: 1 } as const
 const weights = computed(() => [...beside.tree.rows.values()].filter(({ type }) => type === 'score-weights').sort((a, b) => (a.id < b.id ? -1 : 1))[0])
@@ -130,20 +138,20 @@ function close(): void {
     <section ref="panel" class="sentences" role="dialog" aria-label="Sentences" @keydown.escape.stop="close">
         <header><h2>Sentences</h2><NButton size="small" secondary @click="close">Close</NButton></header>
         <p v-if="problem !== ''">{{ problem }}</p>
-        <p v-else-if="answer !== null && sentences.length === 0">No propositions yet. Draw cross-links between topics and give each a phrase; here the map is read out then.</p>
+        <p v-else-if="answer !== null && sentences.length === 0">No propositions yet. Give connectors and cross-links their phrases; here the map is read out then.</p>
         <template v-if="sentences.length > 0">
             <p>{{ sentences.length === 1 ? '1 proposition' : `${sentences.length} propositions` }}<template v-if="missing > 0">, {{ missing }} without a phrase</template><template v-if="repeated > 0">, {{ repeated }} said more than once</template></p>
             <ol>
-                <li v-for="one in sentences" :key="one.link" :class="{ on: links.chosen.includes(one.link) }">
-                    <button class="text" :aria-label="`Go to: ${one.text}`" @click="goTo(one.link)">{{ one.text }}</button>
+                <li v-for="one in sentences" :key="one.id" :class="{ on: isOn(one) }">
+                    <button class="text" :aria-label="`Go to: ${one.text}`" @click="goTo(one)">{{ one.text }}</button>
                     <NInput
                         class="phrase" :default-value="one.phrase" size="tiny" placeholder="no phrase yet" :maxlength="300" :input-props="{ 'aria-label': `Phrase between ${one.first} and ${one.last}`, dir: 'auto' }"
-                        @change="say(one.link, $event)" @focus="links.choose([one.link])" @keydown.enter="step($event, 1)" @keydown.down="step($event, 1)" @keydown.up="step($event, -1)" />
+                        @change="say(one, $event)" @focus="choose(one)" @keydown.enter="step($event, 1)" @keydown.down="step($event, 1)" @keydown.up="step($event, -1)" />
                     <span v-if="marks && one.phrase !== ''" class="marks" role="group" :aria-label="`Marks of: ${one.text}`">
-                        <button v-for="mark in judgements" :key="mark.value" :class="[mark.value, { on: judgedOf(one.link) === mark.value }]" :aria-pressed="judgedOf(one.link) === mark.value" @click="judge(one.link, mark.value)">{{ mark.label }}</button>
-                        <button class="telling" :class="{ on: isTelling(one.link) }" :aria-pressed="isTelling(one.link)" title="A cross-link that matters" @click="links.set({ telling: !isTelling(one.link) }, [one.link])">Telling</button>
+                        <button v-for="mark in judgements" :key="mark.value" :class="[mark.value, { on: fieldOf(one, 'judged') === mark.value }]" :aria-pressed="fieldOf(one, 'judged') === mark.value" @click="judge(one, mark.value)">{{ mark.label }}</button>
+                        <button v-if="isLink(one)" class="telling" :class="{ on: fieldOf(one, 'telling') === true }" :aria-pressed="fieldOf(one, 'telling') === true" title="A cross-link that matters" @click="set(one, { telling: fieldOf(one, 'telling') !== true })">Telling</button>
                     </span>
-                    <em v-if="answer?.match?.there.includes(one.link)">Is in the other map too.</em>
+                    <em v-if="answer?.match?.there.includes(one.id)">Is in the other map too.</em>
                     <em v-if="one.phrase === ''">The phrase is missing.</em><em v-else-if="one.repeated">Said more than once.</em>
                 </li>
             </ol>

@@ -65,6 +65,7 @@ export const crosslink: Feature = {
             const at = useCamera().handle?.toBoard(event.clientX, event.clientY)
             useLinks().plantOn(ids[0] ?? '', at?.x ?? 0, at?.y ?? 0)
         }
+        return ids !== null
     },
     menu: (touch) => {
         const [ids, links] = [touched(touch), useLinks()]

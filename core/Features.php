@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace ChalkTree;
 
 use ChalkTree\Arrange\ArrangeFeature;
+use ChalkTree\Brace\BraceFeature;
 use ChalkTree\CrossLink\CrossLinkFeature;
 use ChalkTree\Look\LookFeature;
 use ChalkTree\Number\NumberFeature;
 use ChalkTree\Picture\PictureFeature;
+use ChalkTree\Ring\RingFeature;
 use ChalkTree\Sign\SignFeature;
 
 /** The list of all features. A new one is a folder and one line here. */
@@ -17,10 +19,12 @@ final class Features
     /** @var list<class-string<Feature>> */
     private const ALL = [
         ArrangeFeature::class,
+        BraceFeature::class,
         CrossLinkFeature::class,
         LookFeature::class,
         NumberFeature::class,
         PictureFeature::class,
+        RingFeature::class,
         SignFeature::class,
     ];
 

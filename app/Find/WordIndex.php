@@ -85,7 +85,7 @@ final readonly class WordIndex implements Index
     public function more(string $map): array
     {
         $more = [];
-        $classes = array_values(array_filter(Features::rows(), fn (string $class): bool => $class::texts() !== []));
+        $classes = array_values(array_filter(Features::rows(), fn (string $class): bool => $class::texts() !== [] && ! $class::isOfMap()));
         foreach ($classes === [] ? [] : $this->store->livingRows($map, $classes) as $row) {
             foreach ($row::texts() as $field) {
                 $more[$row->topics()[0]] = ($more[$row->topics()[0]] ?? '').' '.$row->text($field);

@@ -185,7 +185,7 @@ final readonly class MapEditing
             foreach ($records as $changes) {
                 $changes->applyTo($map, $recorder);
             }
-            $problem = Invariants::settle($map, $recorder);
+            $problem = Invariants::settle($map, $recorder, isBack: true);
             if ($problem !== null) {
                 throw new ChangedSince("What this would bring back no longer fits into the map, so everything was left as it is. {$problem}");
             }

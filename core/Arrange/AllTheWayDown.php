@@ -22,6 +22,11 @@ trait AllTheWayDown
         return false;
     }
 
+    public function siblings(): Siblings
+    {
+        return Siblings::Banded;
+    }
+
     public function phrases(): PhraseWay
     {
         return PhraseWay::Strip;

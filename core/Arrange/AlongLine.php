@@ -50,6 +50,11 @@ trait AlongLine
         return true;
     }
 
+    public function siblings(): Siblings
+    {
+        return Siblings::Apart;
+    }
+
     public function phrases(): PhraseWay
     {
         return PhraseWay::Strip;

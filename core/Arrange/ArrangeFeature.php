@@ -8,7 +8,6 @@ use ChalkTree\Edit\Recorder;
 use ChalkTree\Edit\Settles;
 use ChalkTree\Exchange\WritesLines;
 use ChalkTree\Look\SaysLooks;
-use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\TopicMap;
 
 /** Branches with an arrangement of their own, and those that are pulled apart. */
@@ -78,12 +77,12 @@ final class ArrangeFeature implements SaysLooks, Settles, WritesLines
         return $lines;
     }
 
-    public function readLine(TopicMap $map, string $topic, string $line, array $titles): ?FeatureRow
+    public function readLine(TopicMap $map, string $topic, string $line, array $titles): array
     {
         $phrase = substr($line, strlen(self::SIGN));
         $isTold = $map->row(ConnectorPhrase::type(), $topic) !== null || $map->topic($topic)->parent === null || mb_strlen($phrase) > ConnectorPhrase::LONGEST;
 
-        return $isTold ? null : ConnectorPhrase::fromFields($topic, ['phrase' => $phrase]);
+        return $isTold ? [] : [ConnectorPhrase::fromFields($topic, ['phrase' => $phrase])];
     }
 
     public function drawn(): array

@@ -42,6 +42,9 @@ interface Arrangement
     /** Whether it has a right way round, and is seen in a mirror on boards that are. */
     public function isMirrorable(): bool;
 
+    /** How siblings stand to each other, which is what decides whether a ring has room and where a brace stands. */
+    public function siblings(): Siblings;
+
     /** How the phrases on the connectors that lead to children are shown. */
     public function phrases(): PhraseWay;
 

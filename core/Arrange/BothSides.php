@@ -52,6 +52,11 @@ final readonly class BothSides implements Arrangement
         return false;
     }
 
+    public function siblings(): Siblings
+    {
+        return Siblings::Banded;
+    }
+
     public function phrases(): PhraseWay
     {
         return PhraseWay::Strip;

@@ -22,6 +22,9 @@ final class Connector
         }
         $look = $child->look->connector;
         $route = $child->route;
+        if ($child->brace !== null) {
+            return self::brace($child, $child->brace);
+        }
         if ($route === [] || $look->form === 'none') {
             return '';
         }
@@ -51,6 +54,31 @@ final class Connector
             $path .= $x0 === $x1 || $y0 === $y1
                 ? self::bar($x0, $y0, $x1, $y1, $thin, $at > 0 ? $thin : 0.0, $at + 2 < $last ? $thin : 0.0)
                 : self::slant($x0, $y0, $x1, $y1, $thin, $thin);
+        }
+
+        return $path;
+    }
+
+    /**
+     * A brace with the way from its tip, to be stroked.
+     *
+     * @param  array{float, float, float, float}  $ends
+     */
+    private static function brace(Slip $child, array $ends): string
+    {
+        [$x0, $y0, $x1, $y1] = $ends;
+        $grows = $child->leaves;
+        $deep = BraceStand::DEEP * $grows->sign();
+        // Along the brace, and out to its tip.
+        $at = $grows->isSideways()
+            ? fn (float $along, float $out): string => self::short($x0 + $out).' '.self::short($y0 + $along)
+            : fn (float $along, float $out): string => self::short($x0 + $along).' '.self::short($y0 + $out);
+        $long = $grows->isSideways() ? $y1 - $y0 : $x1 - $x0;
+        [$half, $round] = [$deep / 2, min(10.0, $long / 4)];
+        $path = 'M'.$at(0.0, 0.0).'Q'.$at(0.0, $half).' '.$at($round, $half).'L'.$at($long / 2 - $round, $half).'Q'.$at($long / 2, $half).' '.$at($long / 2, $deep)
+            .'Q'.$at($long / 2, $half).' '.$at($long / 2 + $round, $half).'L'.$at($long - $round, $half).'Q'.$at($long, $half).' '.$at($long, 0.0);
+        foreach (array_chunk(array_map(self::short(...), $child->route), 2) as $n => [$x, $y]) {
+            $path .= ($n === 0 ? 'M' : 'L')."{$x} {$y}";
         }
 
         return $path;

@@ -69,6 +69,11 @@ final readonly class Fishbone implements Arrangement
         return true;
     }
 
+    public function siblings(): Siblings
+    {
+        return Siblings::Tabled;
+    }
+
     public function phrases(): PhraseWay
     {
         return PhraseWay::InBox;

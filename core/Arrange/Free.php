@@ -58,6 +58,11 @@ final readonly class Free implements Arrangement
         return $growth;
     }
 
+    public function siblings(): Siblings
+    {
+        return Siblings::Put;
+    }
+
     public function phrases(): PhraseWay
     {
         return PhraseWay::Along;

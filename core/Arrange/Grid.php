@@ -53,6 +53,11 @@ final readonly class Grid implements Arrangement
         return false;
     }
 
+    public function siblings(): Siblings
+    {
+        return Siblings::Tabled;
+    }
+
     public function phrases(): PhraseWay
     {
         return PhraseWay::InBox;

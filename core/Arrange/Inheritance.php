@@ -26,6 +26,8 @@ final class Inheritance
 
     private Chalks $chalks;
 
+    private ?Groups $groups = null;
+
     /** @var array<string, BranchArrangement> what is said of branches, by topic */
     private array $said = [];
 
@@ -45,10 +47,11 @@ final class Inheritance
      * From now on for this map, as it is now; its looks have to have been read.
      *
      * @param  string  $root  the topic drawn as the root
+     * @param  Groups|null  $groups  null where nothing holds siblings together
      */
-    public function read(TopicMap $map, string $root): void
+    public function read(TopicMap $map, string $root, ?Groups $groups = null): void
     {
-        [$this->map, $this->root] = [$map, $root];
+        [$this->map, $this->root, $this->groups] = [$map, $root, $groups];
         $this->chalks = new Chalks($map, $this->looks);
         $this->said = $map->rowsOf(BranchArrangement::class);
         $this->places = $map->rowsOf(Place::class);
@@ -93,21 +96,28 @@ final class Inheritance
         $phrases = $above->given->phrases;
         $phrase = $phrases === BranchPhrases::HIDDEN ? PhraseWay::Hidden : $arrangement->phrases();
         $index = 0;
-        $count = count($children);
-        $alike = $given = [];
-        foreach ($children as $id => $topic) {
-            $growth = $arrangement->growth($above, $topic, $index++, $count, $this->places[$id] ?? null);
+        $braces = $this->groups === null ? [] : array_filter($children, fn (Topic $topic): bool => $this->groups->isBrace($topic->id, $arrangement));
+        $count = count($children) - count($braces);
+        $alike = $given = $growths = [];
+        // A brace stands beyond what it spans, whatever its place among these.
+        foreach (array_diff_key($children, $braces) + $braces as $id => $topic) {
+            $growth = isset($braces[$id]) ? $growths[$this->groups?->firstOf((string) $id) ?? ''] ?? null : null;
+            $growth ??= $arrangement->growth($above, $topic, $index++, $count, $this->places[$id] ?? null);
+            $growths[$id] = $growth;
             $handed = $arrangement->handsDown($growth);
             $seen = $isMirrored ? $growth->mirrored() : $growth;
             // Siblings are mostly given the same.
-            if ($chalks === [] && ! isset($this->said[$id]) && ! isset($this->phrases[$id]) && ! $this->looks->hasOwn($id)) {
+            $its = isset($braces[$id]) && $phrase !== PhraseWay::Hidden ? PhraseWay::InBox : $phrase;
+            if (! isset($braces[$id]) && $chalks === [] && ! isset($this->said[$id]) && ! isset($this->phrases[$id]) && ! $this->looks->hasOwn($id)) {
                 $given[$id] = $alike[$growth->value] ??= $this->give($id, $handed, $seen, $level, $above->chalk, $this->looks->ofLevel($level), $keeps, $asHead, $phrase, $phrases);
 
                 continue;
             }
             $own = $this->looks->chalkOf($id);
-            $arranged = $isPlacedByHead ? $handed : $this->own($id) ?? $handed;
-            $given[$id] = $this->give($id, $arranged, $seen, $level, $own ?? $chalks[$id] ?? $above->chalk, $this->looks->of($id, $level), $keeps || $own !== null, $asHead, $phrase, isset($this->phrases[$id]) && $this->phrases[$id]->saying() !== [] ? $this->phrases[$id]->text('are') : $phrases);
+            // What stands beyond rows and columns is laid out by itself.
+            $isWithin = $isPlacedByHead && ! isset($braces[$id]);
+            $arranged = $isWithin ? $handed : $this->own($id) ?? ($isPlacedByHead ? SteppedList::name() : $handed);
+            $given[$id] = $this->give($id, $arranged, $seen, $level, $own ?? $chalks[$id] ?? $above->chalk, $this->looks->of($id, $level), $keeps || $own !== null, $isWithin ? $asHead : null, $its, isset($this->phrases[$id]) && $this->phrases[$id]->saying() !== [] ? $this->phrases[$id]->text('are') : $phrases);
         }
 
         return $given;

@@ -57,6 +57,8 @@ final class Layout
     /** @var array<string, Apart> by topic */
     private array $apart = [];
 
+    private ?Groups $groups = null;
+
     /** @var array<string, ConnectorPhrase> by topic */
     private array $phrases = [];
 
@@ -146,7 +148,9 @@ final class Layout
         $isAlike = $this->faces->read($map, $touched === null) && $isAlike;
         // Where something is said otherwise of the map as a whole, everything may be drawn otherwise.
         $stale = $touched === null || ! $isAlike ? null : $this->stale($map, [...$touched, ...$this->renumbered($before)]);
-        $this->inheritance->read($map, $this->root);
+        $groups = Groups::of($map);
+        $this->groups = $groups->isEmpty() ? null : $groups;
+        $this->inheritance->read($map, $this->root, $this->groups);
         $this->apart = $map->rowsOf(Apart::class);
         $this->phrases = $map->rowsOf(ConnectorPhrase::class);
         $todo = [];
@@ -207,19 +211,21 @@ final class Layout
                 $below[$child->topic->id] = $this->slipsBelow($child->topic->id);
                 foreach ($below[$child->topic->id] as $cell) {
                     $cell->isDirect = $cell->isWinding = $cell->isFree = false;
+                    $cell->brace = null;
                 }
             }
         }
         $slip->axis = [];
         foreach ($children as $child) {
             $child->isDirect = $child->isWinding = $child->isFree = false;
+            $child->brace = null;
         }
-        if ($slip->given->isMirrored) {
-            Mirror::place($arrangement, $slip, $children, $below);
-        } else {
-            $arrangement->place($slip, $children, $below);
-        }
-        Ends::meet($slip, $children, $below);
+        $place = function (array $children) use ($arrangement, $slip, $below): void {
+            /** @var list<Slip> $children */
+            $slip->given->isMirrored ? Mirror::place($arrangement, $slip, $children, $below) : $arrangement->place($slip, $children, $below);
+            Ends::meet($slip, $children, $below);
+        };
+        $this->groups === null ? $place($children) : $this->groups->place($slip, $children, $place);
         if ($this->phrases !== []) {
             if ($arrangement->phrases() === PhraseWay::Strip) {
                 array_map(ConnectorWords::stand(...), $children);
@@ -286,7 +292,8 @@ final class Layout
             }
             if ($known === null && $old !== null && $slip->hasFaceOf($old)) {
                 [$slip->w, $slip->h] = [$old->w, $old->h];
-            } elseif ($known === null) {
+            } elseif ($known === null || ($known === false && isset($this->phrases[$id]))) {
+                // A phrase may have come to stand in the box, or not to do so any more.
                 $this->measurer->measure($slip);
             }
             $this->slips[$id] = $slip;

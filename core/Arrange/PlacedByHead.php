@@ -32,6 +32,11 @@ trait PlacedByHead
         return false;
     }
 
+    public function siblings(): Siblings
+    {
+        return Siblings::ByHead;
+    }
+
     public function phrases(): PhraseWay
     {
         return PhraseWay::InBox;

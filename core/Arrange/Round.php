@@ -56,6 +56,11 @@ final readonly class Round implements Arrangement
         return false;
     }
 
+    public function siblings(): Siblings
+    {
+        return Siblings::Apart;
+    }
+
     public function phrases(): PhraseWay
     {
         return PhraseWay::Strip;

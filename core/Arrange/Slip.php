@@ -62,6 +62,13 @@ final class Slip
      */
     public ?array $gap = null;
 
+    /**
+     * Of one that is a brace over its siblings: the ends of that, from its corner.
+     *
+     * @var array{float, float, float, float}|null
+     */
+    public ?array $brace = null;
+
     /** How far it is held apart by hand; see Apart. */
     public int $apartX = 0;
 
@@ -203,7 +210,7 @@ final class Slip
     private function place(): array
     {
         return [
-            $this->x, $this->y, $this->w, $this->h, $this->parent, $this->hidden, $this->above, $this->route, $this->leaves, $this->isDirect, $this->isFree, $this->axis, $this->given->hash, $this->phrase, $this->words,
+            $this->x, $this->y, $this->w, $this->h, $this->parent, $this->hidden, $this->above, $this->route, $this->leaves, $this->isDirect, $this->isFree, $this->axis, $this->given->hash, $this->phrase, $this->words, $this->brace,
         ];
     }
 }

@@ -11,7 +11,6 @@ use ChalkTree\Edit\Settles;
 use ChalkTree\Exchange\WritesLines;
 use ChalkTree\Look\LookResolver;
 use ChalkTree\Look\Looks;
-use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Text\InlineMarkdown;
@@ -93,7 +92,7 @@ final class CrossLinkFeature implements Settles, WritesLines
         return $lines;
     }
 
-    public function readLine(TopicMap $map, string $topic, string $line, array $titles): ?FeatureRow
+    public function readLine(TopicMap $map, string $topic, string $line, array $titles): array
     {
         $said = substr($line, strlen(self::SIGN));
         // A phrase or a title may hold a colon of its own: the first that leaves a title is taken.
@@ -107,11 +106,11 @@ final class CrossLinkFeature implements Settles, WritesLines
             if ($to !== null && $to !== $topic && ($nth > 1 || count($titles[$title]) === 1 || str_ends_with($said, ' [1]'))) {
                 $phrase = $at === 0 ? '' : substr($said, 0, $at - 2);
 
-                return mb_strlen($phrase) > CrossLink::LONGEST_PHRASE ? null : CrossLink::fromFields(Ids::next(), ['from' => $topic, 'to' => $to, 'phrase' => $phrase]);
+                return mb_strlen($phrase) > CrossLink::LONGEST_PHRASE ? [] : [CrossLink::fromFields(Ids::next(), ['from' => $topic, 'to' => $to, 'phrase' => $phrase])];
             }
         }
 
-        return null;
+        return [];
     }
 
     /** No cross-link ties a topic to itself, whatever edit it was. */

@@ -76,10 +76,10 @@ final readonly class SlipParts
         }
         $look = $slip->look->connector;
         $paint = self::paint($look->paint, $slip);
-        if ($look->dash === 'solid' || $slip->parent === null) {
+        if ($slip->brace === null && ($look->dash === 'solid' || $slip->parent === null)) {
             return Primitive::path('connector', $path, $paint);
         }
-        $thick = round(($look->thick + $look->thin) / 2, 2);
+        $thick = round($slip->brace === null ? ($look->thick + $look->thin) / 2 : max(2.0, min(3.0, $look->thick / 2)), 2);
 
         return Primitive::path('connector', $path, '', $paint, $thick, self::dashes($look->dash, $thick));
     }

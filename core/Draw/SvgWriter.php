@@ -59,7 +59,8 @@ final class SvgWriter
             }
             $slips .= "<g {$at}>".$this->slip($slip)."</g>\n";
         }
-        $marks = implode('', array_map(fn (SceneMark $mark): string => '<g>'.$this->writer->write($mark->parts)."</g>\n", $scene->marks));
+        $drawn = fn (bool $isUnder): string => implode('', array_map(fn (SceneMark $mark): string => $mark->isUnder === $isUnder ? '<g>'.$this->writer->write($mark->parts)."</g>\n" : '', $scene->marks));
+        [$under, $marks] = [$drawn(true), $drawn(false)];
         $colours = $this->board->colours();
         $ground = $this->background ? "<rect x=\"{$x}\" y=\"{$y}\" width=\"{$w}\" height=\"{$h}\" fill=\"{$colours['board']}\"/>\n" : '';
         $style = 'text{font-family:"'.TypeFace::Clear->family().'",sans-serif;font-kerning:none;font-variant-ligatures:none;white-space:pre}'
@@ -67,7 +68,7 @@ final class SvgWriter
             .($this->fonts?->css(array_keys($this->writer->cuts)) ?? '');
 
         return "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"{$w}\" height=\"{$h}\" viewBox=\"{$x} {$y} {$w} {$h}\" role=\"img\">\n"
-            .'<title>'.PartsWriter::text($title)."</title>\n<style>{$style}</style>\n{$ground}{$connectors}{$marks}{$slips}</svg>\n";
+            .'<title>'.PartsWriter::text($title)."</title>\n<style>{$style}</style>\n{$ground}{$under}{$connectors}{$marks}{$slips}</svg>\n";
     }
 
     /** A colour by its role; see Primitive. */

@@ -21,12 +21,15 @@ final class Invariants
     /**
      * Parts siblings that have come to one rank, and tells what else is wrong.
      *
+     * @param  bool  $isBack  whether what was is put back as it was, with all that was said of places
      * @return string|null a sentence; null for a sound map
      */
-    public static function settle(TopicMap $map, Recorder $recorder): ?string
+    public static function settle(TopicMap $map, Recorder $recorder, bool $isBack = false): ?string
     {
         $placed = self::placed($map, $recorder);
-        self::dropOfPlace($map, $recorder);
+        if (! $isBack) {
+            self::dropOfPlace($map, $recorder);
+        }
         self::partTies($map, $recorder, $placed);
 
         return TreeCheck::rootProblem($map) ?? self::problem($map, $recorder) ?? self::depthProblem($map, $placed);

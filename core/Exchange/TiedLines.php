@@ -52,9 +52,9 @@ final class TiedLines
         }
         foreach ($lines as $id => $line) {
             foreach (self::features() as $feature) {
-                $row = str_starts_with($line, $feature->sign()) ? $feature->readLine($map, (string) $map->topic((string) $id)->parent, $line, $titles) : null;
-                if ($row !== null) {
-                    $map->put($row);
+                $rows = str_starts_with($line, $feature->sign()) ? $feature->readLine($map, (string) $map->topic((string) $id)->parent, $line, $titles) : [];
+                if ($rows !== []) {
+                    array_map($map->put(...), $rows);
                     $map->drop(Topic::type(), (string) $id);
                     break;
                 }

@@ -21,9 +21,10 @@ interface WritesLines extends Feature
     public function lines(TopicMap $map): array;
 
     /**
-     * What the line below a topic says; null where it is none of its own, or says nothing that there is.
+     * What the line below a topic says; nothing where it is none of its own, or says nothing that there is.
      *
      * @param  array<string, list<string>>  $titles  the ids of topics by their titles in plain words, in reading order
+     * @return list<FeatureRow>
      */
-    public function readLine(TopicMap $map, string $topic, string $line, array $titles): ?FeatureRow;
+    public function readLine(TopicMap $map, string $topic, string $line, array $titles): array;
 }

@@ -31,7 +31,7 @@ final readonly class TopicText
 
     /**
      * All texts of some topics, each topic's own before those that features keep of it. What a row says is said of the
-     * first topic it is about.
+     * first topic it is about, and of the root where it is about the map as a whole.
      *
      * @param  array<string, Topic>  $topics
      * @param  list<string>  $sorts  of SORTS
@@ -41,9 +41,7 @@ final readonly class TopicText
     {
         $rows = [];
         foreach (in_array('more', $sorts, true) ? $map->living() : [] as $row) {
-            if ($row->topics() !== []) {
-                $rows[$row->topics()[0]][] = $row;
-            }
+            $rows[$row->topics()[0] ?? $map->root()->id][] = $row;
         }
         foreach ($topics as $id => $topic) {
             foreach ($sorts as $sort) {

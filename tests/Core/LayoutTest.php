@@ -20,6 +20,7 @@ use ChalkTree\Arrange\Slip;
 use ChalkTree\Arrange\SteppedList;
 use ChalkTree\Arrange\TopDown;
 use ChalkTree\Arrange\View;
+use ChalkTree\Brace\Braces;
 use ChalkTree\Edit\Edits;
 use ChalkTree\Edit\TopicDraft;
 use ChalkTree\Look\MapLook;
@@ -52,6 +53,11 @@ function checkScene(Scene $scene, TopicMap $map): void
         $isMirrored = $scene->slips[$slip->parent]->given->isMirrored;
         $across = $isMirrored ? -1 : 1;
         expect($slip->parent)->toBe($map->topic($id)->parent);
+        if ($slip->brace !== null) {
+            checkBrace($scene, $map, (string) $id, $boxes);
+
+            continue;
+        }
         match (true) {
             // What goes all around has no side, and what stands along a rib is anywhere beside it.
             $head instanceof Round, $head instanceof FishRib, $head instanceof Free => null,
@@ -80,6 +86,40 @@ function checkScene(Scene $scene, TopicMap $map): void
         $order = array_values(array_intersect(array_map(strval(...), array_keys($map->children(substr($key, 0, 26)))), array_keys($places)));
         asort($places);
         expect(array_keys($places))->toBe($order);
+    }
+}
+
+/** A brace stands beyond all that it spans, away from the parent, with its ends where those begin and end. */
+function checkBrace(Scene $scene, TopicMap $map, string $id, array $boxes): void
+{
+    $slip = $scene->slips[$id];
+    $head = $scene->slips[$slip->parent]->given->arrangement;
+    if ($head instanceof Free) {
+        return;
+    }
+    [$x0, $y0, $x1, $y1] = $slip->brace;
+    $box = $boxes[$id];
+    $braces = Braces::of($map);
+    $spanned = $braces->spanned($braces->byTopic[$id], array_map(strval(...), array_keys($map->children($slip->parent))));
+    expect($spanned)->not->toBe([]);
+    foreach ($spanned as $one) {
+        if ($scene->slips[$one]->growth === $scene->slips[$spanned[0]]->growth) {
+            $its = $boxes[$one];
+            match ($slip->leaves) {
+                Growth::Right => expect($box['x'])->toBeGreaterThan($box['x'] + $x0)->and($box['x'] + $x0)->toBeGreaterThan($its['x'] + $its['w']),
+                Growth::Left => expect($box['x'] + $box['w'])->toBeLessThan($box['x'] + $x0)->and($box['x'] + $x0)->toBeLessThan($its['x']),
+                Growth::Down => expect($box['y'])->toBeGreaterThan($box['y'] + $y0)->and($box['y'] + $y0)->toBeGreaterThan($its['y'] + $its['h']),
+                Growth::Up => expect($box['y'] + $box['h'])->toBeLessThan($box['y'] + $y0)->and($box['y'] + $y0)->toBeLessThan($its['y']),
+            };
+        }
+    }
+    expect(($x1 - $x0) + ($y1 - $y0))->toBeGreaterThan(10.0);
+    // Nothing lies across its line.
+    $line = [min($x0, $x1) + $box['x'], min($y0, $y1) + $box['y'], max($x0, $x1) + $box['x'], max($y0, $y1) + $box['y']];
+    foreach ($boxes as $other => $o) {
+        if (($line[0] === $line[2] ? $o['x'] < $line[0] && $line[0] < $o['x'] + $o['w'] && $o['y'] < $line[3] && $line[1] < $o['y'] + $o['h'] : $o['y'] < $line[1] && $line[1] < $o['y'] + $o['h'] && $o['x'] < $line[2] && $line[0] < $o['x'] + $o['w']) && ! standsFree($scene, (string) $other) && ! standsFree($scene, $id)) {
+            throw new RuntimeException("The brace {$id} crosses {$other} ({$scene->slips[$other]->topic->title}).");
+        }
     }
 }
 

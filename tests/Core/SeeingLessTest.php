@@ -147,10 +147,10 @@ it('draws again after edits to loose topics, numbers, scopes and distances as it
             $layout = Layout::of($map, $view);
         }
         $layout->draw($map, $view, $changes->topics($map));
-        $anew = Layout::of($map, $view)->scene();
-        expect($layout->scene()->boxes())->toEqual($anew->boxes());
+        [$scene, $anew] = [$layout->scene(), Layout::of($map, $view)->scene()];
+        expect($scene->boxes())->toEqual($anew->boxes());
         foreach ($anew->slips as $id => $slip) {
-            expect($layout->scene()->slips[$id]->sameAs($slip))->toBeTrue();
+            expect($scene->slips[$id]->sameAs($slip))->toBeTrue();
         }
         expect(overlapping($anew))->toBe([]);
     }

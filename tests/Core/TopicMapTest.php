@@ -212,7 +212,7 @@ it('makes every sort of row again from its fields', function () {
             expect(RowTypes::make($type, (string) $id, $row->fields()))->toEqual($row);
         }
     }
-    expect(fn () => RowTypes::make('ring', 'x', []))->toThrow(UnknownRowType::class);
+    expect(fn () => RowTypes::make('lasso', 'x', []))->toThrow(UnknownRowType::class);
 });
 
 it('makes ids that sort by time and tells them from anything else', function () {

@@ -7,6 +7,7 @@ namespace Tests\Support;
 use ChalkTree\Arrange\Arrangements;
 use ChalkTree\Arrange\BranchPhrases;
 use ChalkTree\Arrange\ConnectorPhrase;
+use ChalkTree\Brace\Brace;
 use ChalkTree\CrossLink\CrossLink;
 use ChalkTree\Edit\Edit;
 use ChalkTree\Edit\Edits;
@@ -24,6 +25,8 @@ use ChalkTree\Map\Sheet;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Picture\TopicPicture;
+use ChalkTree\Ring\Ring;
+use ChalkTree\Ring\RingMember;
 use ChalkTree\Shape\Shapes;
 use ChalkTree\Sign\LegendPlace;
 use ChalkTree\Sign\Meaning;
@@ -83,6 +86,9 @@ final class RandomMaps
                 $map->put(BranchPhrases::fromFields($id, ['are' => $chance->pick(['asked', 'hidden'])]));
             }
         }
+        if ($chance->yes(40)) {
+            self::together($chance, $map, $ids);
+        }
         if ($chance->yes(30)) {
             $map->put(LegendPlace::fromFields(Ids::next(), ['shown' => true]));
             $map->put(Meaning::of('stamp:idea', 'to be tried'));
@@ -93,6 +99,30 @@ final class RandomMaps
         }
 
         return $map;
+    }
+
+    /**
+     * Rings around some topics, and braces over some siblings.
+     *
+     * @param  list<string>  $ids
+     */
+    private static function together(Chance $chance, TopicMap $map, array $ids): void
+    {
+        for ($i = $chance->int(0, 3); $i > 0; $i--) {
+            $map->put($ring = Ring::fromFields(Ids::next(), ['name' => $chance->yes(60) ? $chance->word() : '', 'line' => $chance->pick([null, 'dashed']), 'fill' => $chance->pick([null, 'tint'])]));
+            $siblings = array_map(strval(...), array_keys($map->children($chance->pick($ids))));
+            foreach (array_unique($siblings !== [] && $chance->yes(60) ? array_slice($siblings, $chance->int(0, 1), $chance->int(1, 4)) : [$chance->pick($ids), $chance->pick($ids)]) as $id) {
+                $map->put(RingMember::fromFields(Ids::next(), ['topic' => $id, 'ring' => $ring->id]));
+            }
+        }
+        foreach (array_filter($ids, fn (): bool => $chance->yes(12)) as $parent) {
+            $siblings = array_map(strval(...), array_keys($map->children($parent)));
+            if (count($siblings) > 1) {
+                $from = $chance->int(0, count($siblings) - 2);
+                $to = $chance->int($from, count($siblings) - 2);
+                $map->put(Brace::fromFields(Ids::next(), ['topic' => $siblings[count($siblings) - 1], 'first' => $siblings[$from], 'last' => $siblings[$to]]));
+            }
+        }
     }
 
     /** @return array<string, scalar> how a cross-link is, without what it ties */
@@ -158,7 +188,12 @@ final class RandomMaps
 
         $links = [Ids::next(), ...array_map(strval(...), array_keys($map->rowsOf(CrossLink::class)))];
 
-        return match ($chance->int(1, 44)) {
+        $rings = [Ids::next(), ...array_map(strval(...), array_keys($map->rowsOf(Ring::class)))];
+        $braces = [$chance->pick($ids), ...array_values(array_map(fn (Brace $brace): string => $brace->topic(), $map->rowsOf(Brace::class)))];
+        $below = array_map(strval(...), array_keys($map->children((string) $map->root()->id)));
+        $siblings = $below === [] || $chance->yes(10) ? [$chance->pick($ids)] : [$chance->pick($below), $chance->pick($below)];
+
+        return match ($chance->int(1, 46)) {
             41 => $chance->pick([
                 ['name' => 'row.set', 'type' => 'stamps', 'topics' => $some(), 'fields' => self::stamps($chance)],
                 ['name' => 'row.set', 'type' => 'stamps', 'topics' => $some(), 'fields' => ['done' => false, 'rank' => null]],
@@ -181,6 +216,16 @@ final class RandomMaps
                 ['name' => 'row.remove', 'type' => 'crosslink', 'rows' => [$chance->pick($links)]],
                 ['name' => 'row.set', 'type' => 'phrase', 'topics' => $some(), 'fields' => ['phrase' => $chance->words($chance->int(0, 5))]],
                 ['name' => 'row.set', 'type' => 'phrases', 'topics' => $some(), 'fields' => ['are' => $chance->pick([null, 'asked', 'hidden'])]],
+            ]),
+            45, 46 => $chance->pick([
+                ['name' => 'ring.draw', 'topics' => $some(), 'as' => Ids::next()],
+                ['name' => 'ring.put', 'topics' => $some(), 'ring' => $chance->pick($rings), 'out' => $chance->yes(50)],
+                ['name' => 'row.set', 'type' => 'ring', 'row' => $chance->pick($rings), 'fields' => ['name' => $chance->word(), 'corner' => $chance->int(0, 40)]],
+                ['name' => 'row.remove', 'type' => 'ring', 'rows' => [$chance->pick($rings)]],
+                ['name' => 'brace.draw', 'topics' => $siblings, 'as' => Ids::next()],
+                ['name' => 'brace.draw', 'topics' => $siblings, 'as' => Ids::next()],
+                ['name' => 'brace.span', 'topic' => $chance->pick($braces), 'from' => $chance->pick($siblings), 'to' => $chance->pick($ids)],
+                ['name' => 'topic.copy', 'topics' => [$chance->pick($ids)]] + $place(),
             ]),
             1, 2, 3, 4 => ['name' => 'topic.add', 'topic' => ['id' => Ids::next(), 'title' => self::title($chance), 'children' => $chance->yes(20) ? [['title' => $chance->word()], ['children' => [['note' => 'n']]]] : []]] + $place(),
             5 => ['name' => 'topic.retitle', 'topic' => $chance->pick($ids), 'title' => self::title($chance)],

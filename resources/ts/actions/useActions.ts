@@ -90,7 +90,11 @@ export function useActions() {
         return key === undefined ? '' : readable(key)
     }
 
-    const actionOf = (key: string, scope: Scope): Action | undefined => actions.find((action) => action.scopes.includes(scope) && keysOf(action).includes(key) && action.native !== true)
+    /** What a key does; where several share it, the one that makes sense now. */
+    function actionOf(key: string, scope: Scope): Action | undefined {
+        const all = actions.filter((action) => action.scopes.includes(scope) && keysOf(action).includes(key) && action.native !== true)
+        return all.length > 1 ? (all.find((action) => action.available?.(context(scope)) ?? true) ?? all[0]) : all[0]
+    }
 
     function onKey(event: KeyboardEvent): void {
         if (event.isComposing || event.keyCode === 229 || event.defaultPrevented || stores.ui.holdsKeys) {

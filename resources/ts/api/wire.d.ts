@@ -15,6 +15,7 @@ export type FeatureRow =
   | PlaceRow
   | PhrasesRow
   | PhraseRow
+  | BraceRow
   | CrosslinkRow
   | ScoreWeightsRow
   | LookRow
@@ -25,6 +26,8 @@ export type FeatureRow =
   | ChalkTurnRow
   | NumberingRow
   | PictureRow
+  | RingRow
+  | RingMemberRow
   | StampsRow
   | TagRow
   | TagsRow
@@ -84,6 +87,9 @@ export type Edit =
   | HoldApart
   | AlignTopics
   | GridColumn
+  | SetBrace
+  | DrawBrace
+  | SpanBrace
   | SetCrosslink
   | SetScoreWeights
   | TieTopics
@@ -99,6 +105,10 @@ export type Edit =
   | NumberBranch
   | SetPicture
   | MovePicture
+  | SetRing
+  | SetRingMember
+  | DrawRing
+  | PutInRing
   | SetStamps
   | SetTag
   | SetTags
@@ -366,6 +376,26 @@ export interface PhraseRow {
   fields: {
     phrase: string;
     judged: "valid" | "doubtful" | "wrong" | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "BraceRow".
+ */
+export interface BraceRow {
+  type: "brace";
+  id: string;
+  fields: {
+    topic: string;
+    first: string;
+    last: string;
   } | null;
   whole?: true;
   /**
@@ -726,6 +756,48 @@ export interface PictureRow {
  * Always with all its fields; none where it is gone.
  *
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "RingRow".
+ */
+export interface RingRow {
+  type: "ring";
+  id: string;
+  fields: {
+    name: string;
+    chalk: string | null;
+    line: "dashed" | "dotted" | "none" | null;
+    thick: number | null;
+    fill: "tint" | null;
+    corner: number | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "RingMemberRow".
+ */
+export interface RingMemberRow {
+  type: "ring-member";
+  id: string;
+  fields: {
+    topic: string;
+    ring: string | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "StampsRow".
  */
 export interface StampsRow {
@@ -951,6 +1023,13 @@ export interface Slip {
    * @maxItems 4
    */
   title?: [number, number, number, number];
+  /**
+   * Of a topic that is a brace over its siblings: x and y of both its ends, from the corner of this box.
+   *
+   * @minItems 4
+   * @maxItems 4
+   */
+  brace?: [number, number, number, number];
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -1077,6 +1156,10 @@ export interface Mark {
    * @maxItems 4
    */
   box?: [number, number, number, number];
+  /**
+   * Whether it lies below connectors and topics.
+   */
+  under?: true;
 }
 /**
  * So much of a look as is needed to type in a topic before it is drawn.
@@ -2097,6 +2180,64 @@ export interface GridColumn {
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetBrace".
+ */
+export interface SetBrace {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "brace";
+  row?: string;
+  rows?: string[];
+  fields: {
+    topic?: string;
+    first?: string;
+    last?: string;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "DrawBrace".
+ */
+export interface DrawBrace {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "brace.draw";
+  topics: string[];
+  as: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SpanBrace".
+ */
+export interface SpanBrace {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "brace.span";
+  topic: string;
+  from: string;
+  to: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "SetCrosslink".
  */
 export interface SetCrosslink {
@@ -2557,6 +2698,89 @@ export interface MovePicture {
   name: "picture.move";
   topic: string;
   to: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetRing".
+ */
+export interface SetRing {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "ring";
+  row?: string;
+  rows?: string[];
+  fields: {
+    name?: string;
+    chalk?: string | null;
+    line?: "dashed" | "dotted" | "none" | null;
+    thick?: number | null;
+    fill?: "tint" | null;
+    corner?: number | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetRingMember".
+ */
+export interface SetRingMember {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "ring-member";
+  row?: string;
+  rows?: string[];
+  fields: {
+    topic?: string;
+    ring?: string | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "DrawRing".
+ */
+export interface DrawRing {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "ring.draw";
+  topics: string[];
+  as: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "PutInRing".
+ */
+export interface PutInRing {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "ring.put";
+  topics: string[];
+  ring: string;
+  out?: boolean;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema

@@ -100,14 +100,28 @@ const marks = computed(() => {
     const all = [...shown.value.marks.values()].filter((mark) => map.tried === null || !isLine(mark))
     const isRead = ({ parts }: Mark): boolean => parts.every((part) => !('spans' in part) || part.size * props.painted.scale >= LEAST_TYPE - 0.5)
     // Of a line the words go, the line stays.
-    const lines = all.filter((mark) => isLine(mark) && !isRead(mark)).map((mark) => ({ ...mark, parts: mark.parts.filter(({ part }) => ['hand', 'line', 'head'].includes(part)) }))
+    const lines = all.filter((mark) => isLine(mark) && !isRead(mark)).map((mark) => ({ ...mark, parts: mark.parts.filter(({ part }) => ['hand', 'line', 'head', 'fill'].includes(part)) }))
     const others = all.filter((mark) => !isLine(mark) || isRead(mark))
     const near = far.value ? others.filter((mark) => mark.box !== undefined && isRead(mark)) : others
     return { near: [...lines, ...near], far: far.value ? others.filter((mark) => mark.box !== undefined && !isRead(mark)) : [] }
 })
+const under = computed(() => marks.value.near.filter((mark) => mark.under === true))
+const over = computed(() => marks.value.near.filter((mark) => mark.under !== true))
 const isDimmed = (id: string): boolean => narrowing.isBack(id) || (walk.at !== null && walk.at !== id) || drag.ids.includes(id)
 const isChosen = (id: string): boolean => walk.at === null && shown.value.chosen.includes(id)
 const isParent = (id: string): boolean => childrenOf(shown.value.tree, id).length > 0
+/** What features do when their marks are touched, while nothing is shown. */
+function touched(run: (feature: (typeof features)[number]) => void): void {
+    if (walk.at === null) {
+        features.forEach(run)
+    }
+}
+const onMarks = {
+    touch: (touch: string, event: MouseEvent): void => touched((feature) => feature.touch?.(touch, event)),
+    press: (touch: string, event: PointerEvent): void => touched((feature) => feature.press?.(touch, event)),
+    twice: (touch: string, event: MouseEvent): void => touched((feature) => feature.twice?.(touch, event)),
+}
+const isMarkChosen = ({ id }: Mark): boolean => chosenMarks.chosen?.ids.includes(id) === true && walk.at === null
 /** All that a slip is drawn of, so that the others are passed over when one changes. */
 const memoOf = (slip: DrawnSlip, box: Box): unknown[] => [
     slip, box.x, box.y, props.shift?.id === slip.id ? props.shift : null, isChosen(slip.id), isDimmed(slip.id),
@@ -130,13 +144,12 @@ function stemOf(slip: DrawnSlip): number {
 
 <template>
     <FarView v-if="far" :painted="painted" :boxes="shown.boxes" :slips="shown.drawn" :labelled="labelled" :back="narrowing.isBack" :pictured="(slip) => showsPicture(slip, painted.scale)" />
+    <MarkShape v-for="mark in under" :key="mark.id" :mark="mark" :dimmed="walk.at !== null" :chosen="isMarkChosen(mark)" v-on="onMarks" />
     <path
         v-for="{ slip, box } in visible.connectors" :key="slip.id" v-memo="[slip, box.x, box.y, walk.at !== null || isDimmed(slip.id)]" class="connector" :class="{ dimmed: walk.at !== null || isDimmed(slip.id) }"
         :d="slip.connector?.d" :style="connectorStyle(slip, box)" />
     <rect v-for="{ id, box } in marks.far" :key="id" class="far-mark" :x="box?.[0]" :y="box?.[1]" :width="box?.[2]" :height="box?.[3]" />
-    <MarkShape
-        v-for="mark in marks.near" :key="mark.id" :mark="mark" :dimmed="walk.at !== null" :chosen="chosenMarks.chosen?.ids.includes(mark.id) === true && walk.at === null" @touch="(touch, event) => walk.at === null && features.forEach((feature) => feature.touch?.(touch, event))"
-        @press="(touch, event) => walk.at === null && features.forEach((feature) => feature.press?.(touch, event))" @twice="(touch, event) => walk.at === null && features.forEach((feature) => feature.twice?.(touch, event))" />
+    <MarkShape v-for="mark in over" :key="mark.id" :mark="mark" :dimmed="walk.at !== null" :chosen="isMarkChosen(mark)" v-on="onMarks" />
     <SlipShape
         v-for="{ slip, box } in visible.seen" :key="slip.id" v-memo="memoOf(slip, box)" :slip="slip" :x="box.x + (shift?.id === slip.id ? shift.x : 0)" :y="box.y + (shift?.id === slip.id ? shift.y : 0)"
         :chosen="isChosen(slip.id)" :dimmed="isDimmed(slip.id)" :typing="slip.id === shown.typing || !isLegible(slip)"

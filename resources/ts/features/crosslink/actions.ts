@@ -44,6 +44,7 @@ export const linkActions: readonly Action[] = [
     grow('down', 'below', 'Mod+Alt+ArrowDown'),
     action('phrase', 'Type the linking phrase', 'Puts the caret into the phrase of the chosen cross-link.', ['Enter', 'F2'], () => useLinks().beginPhrase()),
     action('turn', 'Turn it round', 'Lets the chosen cross-links begin where they ended.', ['Alt+R'], () => useLinks().turn()),
+    action('between', 'Put a new topic in between', 'Makes a topic in the middle of the chosen cross-link, which goes on from there.', ['Tab'], () => useLinks().plantBetween(), { available: onOne }),
     action('move-end', 'Let it end elsewhere', 'Looks for another topic at which the chosen cross-link ends.', ['Alt+D'], () => useLinks().beginMove('to'), { available: onOne }),
     action('move-begin', 'Let it begin elsewhere', 'Looks for another topic at which the chosen cross-link begins.', ['Alt+Shift+D'], () => useLinks().beginMove('from'), { available: onOne }),
     bend('higher', 'Alt+ArrowUp', 0, -STEP), bend('lower', 'Alt+ArrowDown', 0, STEP), bend('nearer to its beginning', 'Alt+ArrowLeft', -60, 0), bend('nearer to its end', 'Alt+ArrowRight', 60, 0),

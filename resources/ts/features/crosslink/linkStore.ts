@@ -283,6 +283,15 @@ export const useLinks = defineStore('links', () => {
         }
     }
 
+    /** The same in the middle of the chosen one. */
+    function plantBetween(): void {
+        const its = find(chosen.value[0] ?? '')
+        const [a, b] = [camera.boxes.get(its?.from ?? ''), camera.boxes.get(its?.to ?? '')]
+        if (its !== undefined && a !== undefined && b !== undefined) {
+            plantOn(its.id, (a.x + a.w / 2 + b.x + b.w / 2) / 2, (a.y + a.h / 2 + b.y + b.h / 2) / 2)
+        }
+    }
+
     watch(() => map.editing, (now, before) => {
         const wanted = toPhrase
         if (now === null && wanted !== null && before?.id === wanted.topic) {
@@ -308,6 +317,6 @@ export const useLinks = defineStore('links', () => {
 
     return {
         isReading, isTied, chosen, phrasing, tying, target, lines, linksIn, linksOf, find, titleOf, describe, told, choose, canEnd, begin, beginMove, cancel, take, tie, tieOrUntie, set, moveEnd, turn, remove,
-        beginPhrase, endPhrase, next, splice, grow, plantOn,
+        beginPhrase, endPhrase, next, splice, grow, plantOn, plantBetween,
     }
 })

@@ -1,0 +1,181 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Ring;
+
+use ChalkTree\Arrange\Ground;
+use ChalkTree\Arrange\Growth;
+use ChalkTree\Arrange\Slip;
+use ChalkTree\Draw\Primitive;
+use ChalkTree\Draw\SceneMark;
+use ChalkTree\Draw\SlipParts;
+use ChalkTree\Map\TopicMap;
+use ChalkTree\Text\Advances;
+use ChalkTree\Text\Run;
+
+/**
+ * How rings are drawn: around the branches of their topics, or what is shown of these, with their names in their lines.
+ *
+ * @phpstan-import-type Rect from RingOutline
+ */
+final class RingMarks
+{
+    /** How wide the hand is that chooses a ring, pixels. */
+    private const HAND = 14.0;
+
+    private const SIZE = 14.0;
+
+    /** From a corner to the name, and around it. */
+    private const BEFORE = 10.0;
+
+    private const PAD = 5.0;
+
+    private readonly Advances $advances;
+
+    public function __construct(private readonly TopicMap $map, private readonly Ground $ground)
+    {
+        $this->advances = new Advances;
+    }
+
+    /** @return list<SceneMark> those that go around others first */
+    public function all(): array
+    {
+        $rings = Rings::of($this->map);
+        $marks = [];
+        foreach (array_reverse($rings->rings, true) as $id => $ring) {
+            $mark = $this->mark($ring, $rings->members[$id], $rings->pad((string) $id));
+            if ($mark !== null) {
+                $marks[] = $mark;
+            }
+        }
+
+        return $marks;
+    }
+
+    /** @param  non-empty-list<string>  $topics */
+    private function mark(Ring $ring, array $topics, float $pad): ?SceneMark
+    {
+        $found = [];
+        foreach ($topics as $topic) {
+            $at = $this->ground->find($this->map, $topic);
+            if ($at !== null) {
+                $found[$at[0]->topic->id] = $at;
+            }
+        }
+        if ($found === []) {
+            return null;
+        }
+        $own = array_map(fn (array $at): array => self::extent(...$at), array_values($found));
+        $strangers = $this->strangers(array_map(strval(...), array_keys($found)), $own, $pad);
+        if ($strangers !== []) {
+            // What a person put somewhere may stand among what is below a topic.
+            $own = $this->split($found, $own, $strangers);
+        }
+        $loops = RingOutline::around($own, $strangers, $pad);
+        $d = RingOutline::path($loops, (float) ($ring->number('corner') ?? Ring::CORNER));
+        $chalk = $ring->text('chalk');
+        $thick = (float) ($ring->number('thick') ?? Ring::THICK);
+        $touch = "ring:{$ring->id}";
+        $parts = $ring->text('fill') === 'tint' ? [Primitive::path('fill', $d, $chalk === '' ? 'edge' : "tint:{$chalk}")] : [];
+        $parts[] = Primitive::path('hand', $d, thick: self::HAND)->touching($touch);
+        if ($ring->text('line') !== 'none') {
+            $parts[] = Primitive::path('line', $d, '', $chalk === '' ? 'soft' : "chalk:{$chalk}", $thick, SlipParts::dashes($ring->text('line'), $thick))->touching($touch);
+        }
+        $points = array_merge(...$loops);
+        $box = [min(array_column($points, 0)) - $thick, min(array_column($points, 1)) - self::SIZE, max(array_column($points, 0)) + $thick, max(array_column($points, 1)) + self::SIZE];
+        if ($ring->text('name') !== '') {
+            $named = $this->name($ring, self::nameAt($loops, (float) ($ring->number('corner') ?? Ring::CORNER), array_values($found)[0][0]->growth === Growth::Down), $chalk === '' ? 'ink' : "text:{$chalk}");
+            $box[2] = max($box[2], $named[1]);
+            array_push($parts, ...array_map(fn (Primitive $part): Primitive => $part->touching($touch), $named[0]));
+        }
+
+        return new SceneMark($ring->id, Ring::type(), $parts, array_map(fn (float $at): float => round($at, 1), [$box[0], $box[1], $box[2] - $box[0], $box[3] - $box[1]]), true);
+    }
+
+    /**
+     * @param  array{float, float}  $at
+     * @return array{list<Primitive>, float} and where it ends at the right
+     */
+    private function name(Ring $ring, array $at, string $ink): array
+    {
+        $name = trim((string) preg_replace('/\s+/u', ' ', $ring->text('name')));
+        $w = round($this->advances->width($name, Run::BOLD) * self::SIZE / 1000, 1);
+        [$x, $y] = [round($at[0] + self::BEFORE, 1), round($at[1], 1)];
+        [$left, $top, $wide, $high] = [$x - self::PAD, $y - self::SIZE / 2 - 2, $w + 2 * self::PAD, self::SIZE + 4];
+
+        return [[
+            Primitive::path('ground', "M{$left} {$top}h{$wide}v{$high}h-{$wide}Z", 'board'),
+            Primitive::text('name', $name, $x, $y + self::SIZE * 0.34, $w, self::SIZE, $ink, Run::BOLD),
+        ], $left + $wide];
+    }
+
+    /**
+     * Where the name begins: behind the left corner of what is highest; or lowest, where connectors come in from above.
+     *
+     * @param  list<non-empty-list<array{float, float}>>  $loops
+     * @return array{float, float}
+     */
+    private static function nameAt(array $loops, float $corner, bool $isBelow): array
+    {
+        $points = array_merge(...$loops);
+        usort($points, fn (array $a, array $b): int => [$isBelow ? -$a[1] : $a[1], $a[0]] <=> [$isBelow ? -$b[1] : $b[1], $b[0]]);
+
+        return [$points[0][0] + $corner / 2, $points[0][1]];
+    }
+
+    /** @return Rect */
+    private static function extent(Slip $slip, float $x, float $y): array
+    {
+        return [$x - $slip->left, $y - $slip->top, $x + $slip->w + $slip->right, $y + $slip->h + $slip->bottom];
+    }
+
+    /**
+     * The boxes that stand where the ring would go around, and are none of its own.
+     *
+     * @param  list<string>  $topics
+     * @param  non-empty-list<Rect>  $own
+     * @return list<Rect>
+     */
+    private function strangers(array $topics, array $own, float $pad): array
+    {
+        $boxes = $this->ground->boxesIn(min(array_column($own, 0)) - $pad, min(array_column($own, 1)) - $pad, max(array_column($own, 2)) + $pad, max(array_column($own, 3)) + $pad);
+        $members = array_flip($topics);
+        $strangers = [];
+        foreach ($boxes as $id => $box) {
+            $topic = str_replace(Ground::WORDS, '', (string) $id);
+            if (! isset($members[$topic]) && array_intersect_key($members, array_flip(array_map(fn ($above): string => $above->id, $this->map->ancestors($topic)))) === []) {
+                $strangers[] = $box;
+            }
+        }
+
+        return $strangers;
+    }
+
+    /**
+     * @param  array<string, array{Slip, float, float}>  $found
+     * @param  non-empty-list<Rect>  $own  the extents of these branches
+     * @param  list<Rect>  $strangers
+     * @return non-empty-list<Rect> for a branch into which a stranger reaches, each box of it
+     */
+    private function split(array $found, array $own, array $strangers): array
+    {
+        $boxes = [];
+        foreach (array_values($found) as $n => [$slip]) {
+            [$left, $top, $right, $bottom] = $own[$n];
+            $isClear = array_filter($strangers, fn (array $box): bool => $box[0] < $right && $box[2] > $left && $box[1] < $bottom && $box[3] > $top) === [];
+            $id = $slip->topic->id;
+            foreach ($isClear ? [] : $this->ground->boxesIn($left, $top, $right, $bottom) as $other => $box) {
+                $topic = str_replace(Ground::WORDS, '', (string) $other);
+                if ($topic === $id || in_array($id, array_map(fn ($above): string => $above->id, $this->map->ancestors($topic)), true)) {
+                    $boxes[] = $box;
+                }
+            }
+            if ($isClear) {
+                $boxes[] = $own[$n];
+            }
+        }
+
+        return $boxes === [] ? $own : $boxes;
+    }
+}

@@ -84,7 +84,7 @@ final class BraceFeature implements Feature, Settles
         sort($ranks, SORT_STRING);
         $within = [];
         foreach ($map->children((string) $topic->parent) as $id => $sibling) {
-            if ((string) $id !== $topic->id && strcmp($sibling->rank, $ranks[0]) >= 0 && strcmp($sibling->rank, $ranks[1]) <= 0 && ! self::isBrace($map, (string) $id)) {
+            if ((string) $id !== $topic->id && strcmp($sibling->rank, $ranks[0]) >= 0 && strcmp($sibling->rank, $ranks[1]) <= 0 && ! self::leadsOne($map, (string) $id)) {
                 $within[] = (string) $id;
             }
         }
@@ -92,7 +92,7 @@ final class BraceFeature implements Feature, Settles
         return $within === [] ? null : $brace->with(['first' => $within[0], 'last' => $within[count($within) - 1]]);
     }
 
-    private static function isBrace(TopicMap $map, string $topic): bool
+    private static function leadsOne(TopicMap $map, string $topic): bool
     {
         return array_filter($map->rowsOf(Brace::class), fn (Brace $one): bool => $one->topic() === $topic) !== [];
     }

@@ -79,7 +79,8 @@ const visible = computed(() => {
         if (isNear && (isDrawn || ((chosen.includes(id) || showsPicture(slip, scale)) && !labelled.value.has(id)))) {
             seen.push({ slip, box })
         }
-        if (!isDrawn || slip.connector === null) {
+        // A brace is seen from afar too.
+        if ((!isDrawn && slip.brace === undefined) || slip.connector === null) {
             continue
         }
         // A connector reaches from a box to its parent, so it can be in view when the box is not.
@@ -143,8 +144,8 @@ function stemOf(slip: DrawnSlip): number {
 </script>
 
 <template>
-    <FarView v-if="far" :painted="painted" :boxes="shown.boxes" :slips="shown.drawn" :labelled="labelled" :back="narrowing.isBack" :pictured="(slip) => showsPicture(slip, painted.scale)" />
     <MarkShape v-for="mark in under" :key="mark.id" :mark="mark" :dimmed="walk.at !== null" :chosen="isMarkChosen(mark)" v-on="onMarks" />
+    <FarView v-if="far" :painted="painted" :boxes="shown.boxes" :slips="shown.drawn" :labelled="labelled" :back="narrowing.isBack" :pictured="(slip) => showsPicture(slip, painted.scale)" />
     <path
         v-for="{ slip, box } in visible.connectors" :key="slip.id" v-memo="[slip, box.x, box.y, walk.at !== null || isDimmed(slip.id)]" class="connector" :class="{ dimmed: walk.at !== null || isDimmed(slip.id) }"
         :d="slip.connector?.d" :style="connectorStyle(slip, box)" />

@@ -2,8 +2,8 @@ import { onTopics } from '@/actions/conditions'
 import type { Action, Context } from '@/actions/registry'
 import { useBraces } from './braceStore'
 
-const onBrace = ({ map }: Context): boolean => useBraces().of(map.current) !== undefined
-const action = (id: string, name: string, what: string, keys: readonly string[], run: () => void, available: (context: Context) => boolean = onBrace): Action =>
+const isOnOne = ({ map }: Context): boolean => useBraces().of(map.current) !== undefined
+const action = (id: string, name: string, what: string, keys: readonly string[], run: () => void, available: (context: Context) => boolean = isOnOne): Action =>
     ({ id: `brace.${id}`, name, what, group: 'Shape', keys, scopes: onTopics, available, run })
 
 /** Drawing and changing braces. */

@@ -97,6 +97,11 @@ final class LooseTopics
                     yield [$a, $b, $c, $d];
                 }
             }
+            if ($slip->brace !== null) {
+                [$a, $b, $c, $d] = $slip->brace;
+                $deep = BraceStand::DEEP;
+                yield [$x + min($a, $c) - $deep, $y + min($b, $d) - $deep, $x + max($a, $c) + $deep, $y + max($b, $d) + $deep];
+            }
             if ($slip->words !== null) {
                 yield [$x + $slip->words[0], $y + $slip->words[1], $x + $slip->words[0] + $slip->words[2], $y + $slip->words[1] + $slip->words[3]];
             }

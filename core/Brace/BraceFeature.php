@@ -69,6 +69,10 @@ final class BraceFeature implements Feature, Settles
     /** @param  array<string, Topic|null>  $touched  the topics of this edit as they were before */
     private static function mended(TopicMap $map, Brace $brace, Topic $topic, array $touched): ?Brace
     {
+        // One whose topic hangs elsewhere now is over nothing.
+        if (array_key_exists($topic->id, $touched) && $touched[$topic->id]?->parent !== $topic->parent) {
+            return null;
+        }
         $ranks = [];
         foreach ([$brace->first(), $brace->last()] as $end) {
             $before = $touched[$end] ?? null;

@@ -15,7 +15,7 @@ use ChalkTree\Map\TopicMap;
 /** Rings: lines drawn around topics that belong together. */
 final class RingFeature implements Settles, WritesLines
 {
-    private const SIGN = '○ ';
+    private const SIGN = '○ ring: ';
 
     public function rows(): array
     {
@@ -53,7 +53,7 @@ final class RingFeature implements Settles, WritesLines
         return self::SIGN;
     }
 
-    /** "○ name" below each topic of a ring, and where several are called so, which of them: "○ name [2]". */
+    /** "○ ring: name" below each topic of a ring, and where several are called so, which of them: "○ ring: name [2]". */
     public function lines(TopicMap $map): array
     {
         $rings = Rings::of($map);

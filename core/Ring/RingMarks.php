@@ -26,6 +26,9 @@ final class RingMarks
 
     private const SIZE = 14.0;
 
+    /** Across more of a board than this, square pixels, each of its topics has a line to itself: nobody sees all of it at once. */
+    private const LARGEST = 6e7;
+
     /** From a corner to the name, and around it. */
     private const BEFORE = 10.0;
 
@@ -67,12 +70,7 @@ final class RingMarks
             return null;
         }
         $own = array_map(fn (array $at): array => self::extent(...$at), array_values($found));
-        $strangers = $this->strangers(array_map(strval(...), array_keys($found)), $own, $pad);
-        if ($strangers !== []) {
-            // What a person put somewhere may stand among what is below a topic.
-            $own = $this->split($found, $own, $strangers);
-        }
-        $loops = RingOutline::around($own, $strangers, $pad);
+        $loops = $this->loops($found, $own, $pad);
         $d = RingOutline::path($loops, (float) ($ring->number('corner') ?? Ring::CORNER));
         $chalk = $ring->text('chalk');
         $thick = (float) ($ring->number('thick') ?? Ring::THICK);
@@ -91,6 +89,23 @@ final class RingMarks
         }
 
         return new SceneMark($ring->id, Ring::type(), $parts, array_map(fn (float $at): float => round($at, 1), [$box[0], $box[1], $box[2] - $box[0], $box[3] - $box[1]]), true);
+    }
+
+    /**
+     * @param  non-empty-array<string, array{Slip, float, float}>  $found
+     * @param  non-empty-list<Rect>  $own  the extents of these branches
+     * @return non-empty-list<non-empty-list<array{float, float}>>
+     */
+    private function loops(array $found, array $own, float $pad): array
+    {
+        $area = (max(array_column($own, 2)) - min(array_column($own, 0))) * (max(array_column($own, 3)) - min(array_column($own, 1)));
+        if ($area > self::LARGEST && count($own) > 1) {
+            return array_merge(...array_map(fn (array $box): array => RingOutline::around([$box], [], $pad), $own));
+        }
+        $strangers = $this->strangers(array_map(strval(...), array_keys($found)), $own, $pad);
+
+        // What a person put somewhere may stand among what is below a topic.
+        return RingOutline::around($strangers === [] ? $own : $this->split($found, $own, $strangers), $strangers, $pad);
     }
 
     /**

@@ -93,6 +93,21 @@ it('spans what comes between, and less where an end goes away', function () {
     expect(($this->spans)())->toBe([])->and($this->map->rowsOf(Brace::class))->toBe([])->and(($this->id)('The three'))->not->toBe('');
 });
 
+it('is over nothing once its topic hangs elsewhere', function () {
+    $brace = ($this->draw)('Ann', 'Cy');
+    ($this->make)('topic.add', ['parent' => ($this->id)('Di'), 'topic' => ['title' => 'Eve']]);
+    ($this->make)('topic.add', ['parent' => ($this->id)('Di'), 'topic' => ['title' => 'Flo']]);
+    $moved = ($this->make)('topic.move', ['topics' => [$brace], 'parent' => ($this->id)('Di')]);
+    expect(($this->spans)())->toBe([])->and($this->map->rowsOf(Brace::class))->toBe([]);
+    $moved->reversed()->applyTo($this->map, new Recorder($this->map));
+    expect(($this->spans)())->toBe(['The three: Ann, Bo, Cy']);
+    // Into the trash and back it is one again.
+    ($this->make)('topic.remove', ['topics' => [$brace]]);
+    expect(($this->spans)())->toBe([]);
+    ($this->make)('topic.restore', ['topics' => [$brace]]);
+    expect(($this->spans)())->toBe(['The three: Ann, Bo, Cy']);
+});
+
 it('is dragged over more or fewer, and over nothing that it cannot span', function () {
     $brace = ($this->draw)('Bo', 'Cy');
     ($this->make)('brace.span', ['topic' => $brace, 'from' => ($this->id)('Di'), 'to' => ($this->id)('Ann')]);

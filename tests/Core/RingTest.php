@@ -197,5 +197,5 @@ it('is written into formats of lines and comes back', function (string $format) 
     $again = Formats::read($text, 'Class', $format);
     $around = ($this->around)($again);
     sort($around);
-    expect($text)->toContain('○ no engine')->and($around)->toBe(['Barge, Rain', 'Candle, Raft', 'Tide'])->and(count($again->all()))->toBe(13);
+    expect($text)->toContain('○ ring: no engine')->and($around)->toBe(['Barge, Rain', 'Candle, Raft', 'Tide'])->and(count($again->all()))->toBe(13);
 })->with(['opml', 'md', 'txt']);

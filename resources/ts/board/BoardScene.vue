@@ -96,7 +96,7 @@ const visible = computed(() => {
 const narrowing = useNarrowing()
 /** Marks that can be read; of others, where they take room of their own, that room. */
 const marks = computed(() => {
-    const isLine = ({ parts }: Mark): boolean => parts.some(({ part }) => part === 'line')
+    const isLine = ({ parts, under }: Mark): boolean => under === true || parts.some(({ part }) => part === 'line')
     // Lines stand where topics do, which are elsewhere while something is tried.
     const all = [...shown.value.marks.values()].filter((mark) => map.tried === null || !isLine(mark))
     const isRead = ({ parts }: Mark): boolean => parts.every((part) => !('spans' in part) || part.size * props.painted.scale >= LEAST_TYPE - 0.5)

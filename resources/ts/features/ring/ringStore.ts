@@ -19,6 +19,8 @@ foresight.set('ring.draw', (edit, before) => {
     }
     const rows = new Map(before)
     rows.set(`${RING} ${edit.as}`, { type: RING, id: edit.as, topics: [], fields: { name: '' } })
+    // What rows they will be is the server's to say.
+    edit.topics.forEach((topic) => rows.set(`ring-member ${edit.as} ${topic}`, { type: 'ring-member', id: `${edit.as} ${topic}`, topics: [topic], fields: { topic, ring: edit.as } }))
     return rows
 })
 
@@ -54,7 +56,7 @@ export const useRings = defineStore('rings', () => {
     const nameOf = (ring: Ring | undefined): string => (ring?.name ?? '') === '' ? 'ring without a name' : `ring ${ring?.name}`
     const titlesOf = (ring: Ring): string => ring.topics.map((topic) => topicName(beside.tree.topics.get(topic)?.title)).join(', ')
 
-    const chosen = computed<readonly string[]>(() => (marks.chosen?.type === RING ? marks.chosen.ids : []))
+    const chosen = computed<readonly string[]>(() => (marks.chosen?.type === RING ? marks.chosen.ids.filter((id) => find(id) !== undefined) : []))
     const choose = (ids: readonly string[]): void => marks.choose(RING, ids)
     /** The name that is being typed; the step is that of the drawing where it was drawn just now. */
     const naming = shallowRef<{ readonly id: string; readonly step: string; readonly around: readonly string[] } | null>(null)

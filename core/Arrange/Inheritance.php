@@ -100,10 +100,12 @@ final class Inheritance
         $count = count($children) - count($braces);
         $alike = $given = $growths = [];
         // A brace stands beyond what it spans, whatever its place among these.
-        foreach (array_diff_key($children, $braces) + $braces as $id => $topic) {
-            $growth = isset($braces[$id]) ? $growths[$this->groups?->firstOf((string) $id) ?? ''] ?? null : null;
+        foreach ($braces === [] ? $children : array_diff_key($children, $braces) + $braces as $id => $topic) {
+            $growth = $braces !== [] && isset($braces[$id]) ? $growths[$this->groups?->firstOf((string) $id) ?? ''] ?? null : null;
             $growth ??= $arrangement->growth($above, $topic, $index++, $count, $this->places[$id] ?? null);
-            $growths[$id] = $growth;
+            if ($braces !== []) {
+                $growths[$id] = $growth;
+            }
             $handed = $arrangement->handsDown($growth);
             $seen = $isMirrored ? $growth->mirrored() : $growth;
             // Siblings are mostly given the same.

@@ -220,18 +220,34 @@ final class Layout
             $child->isDirect = $child->isWinding = $child->isFree = false;
             $child->brace = null;
         }
-        $place = function (array $children) use ($arrangement, $slip, $below): void {
-            /** @var list<Slip> $children */
-            $slip->given->isMirrored ? Mirror::place($arrangement, $slip, $children, $below) : $arrangement->place($slip, $children, $below);
-            Ends::meet($slip, $children, $below);
-        };
-        $this->groups === null ? $place($children) : $this->groups->place($slip, $children, $place);
+        if ($this->groups === null) {
+            self::arrange($slip, $children, $below);
+        } else {
+            $this->groups->place($slip, $children, function (array $children) use ($slip, $below): void {
+                /** @var list<Slip> $children */
+                self::arrange($slip, $children, $below);
+            });
+        }
         if ($this->phrases !== []) {
             if ($arrangement->phrases() === PhraseWay::Strip) {
                 array_map(ConnectorWords::stand(...), $children);
             }
             ConnectorWords::makeRoom($slip);
         }
+    }
+
+    /**
+     * @param  list<Slip>  $children
+     * @param  array<string, list<Slip>>  $below
+     */
+    private static function arrange(Slip $slip, array $children, array $below): void
+    {
+        if ($slip->given->isMirrored) {
+            Mirror::place($slip->given->arrangement, $slip, $children, $below);
+        } else {
+            $slip->given->arrangement->place($slip, $children, $below);
+        }
+        Ends::meet($slip, $children, $below);
     }
 
     /** @return list<Slip> */

@@ -9,12 +9,17 @@ use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\Recorder;
 use ChalkTree\Edit\Settles;
 use ChalkTree\Exchange\WritesLines;
+use ChalkTree\Look\LookResolver;
+use ChalkTree\Look\Looks;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\TopicMap;
 
 /** Rings: lines drawn around topics that belong together. */
 final class RingFeature implements Settles, WritesLines
 {
+    /** The level of topics in whose typeface names are set. */
+    private const TYPE = 2;
+
     private const SIGN = '○ ring: ';
 
     public function rows(): array
@@ -45,7 +50,13 @@ final class RingFeature implements Settles, WritesLines
 
     public function marks(TopicMap $map, Scene $scene): iterable
     {
-        return $scene->ground === null ? [] : (new RingMarks($map, $scene->ground))->all();
+        if ($scene->ground === null) {
+            return [];
+        }
+        $looks = new LookResolver(Looks::standard());
+        $looks->read($map);
+
+        return (new RingMarks($map, $scene->ground, $looks->ofLevel(self::TYPE)))->all();
     }
 
     public function sign(): string
@@ -102,25 +113,22 @@ final class RingFeature implements Settles, WritesLines
             return;
         }
         $this->partCopies($map, $recorder, $changed);
-        $touched = array_map(strval(...), array_keys($rings));
-        foreach ($changed as $id => $before) {
-            foreach ([$before, $map->row(RingMember::type(), (string) $id)] as $member) {
-                $touched[] = $member instanceof RingMember ? $member->ring() : '';
-            }
-        }
         $members = $seen = [];
         foreach ($map->rowsOf(RingMember::class) as $id => $member) {
             $isTwice = isset($seen["{$member->ring()} {$member->topic()}"]);
             if ($isTwice || ! $map->row(Ring::type(), $member->ring()) instanceof Ring) {
                 $recorder->drop(RingMember::type(), (string) $id);
             } else {
-                $seen["{$member->ring()} {$member->topic()}"] = $members[$member->ring()] = true;
+                $seen["{$member->ring()} {$member->topic()}"] = true;
+                $members[$member->ring()] = ($members[$member->ring()] ?? 0) + 1;
             }
         }
-        foreach (array_unique($touched) as $ring) {
-            if ($map->row(Ring::type(), $ring) !== null && ! isset($members[$ring])) {
-                $recorder->drop(Ring::type(), $ring);
-            }
+        // Also those whose topics were swept out of the trash.
+        foreach (array_diff_key($map->rowsOf(Ring::class), $members) as $ring => $_) {
+            $recorder->drop(Ring::type(), (string) $ring);
+        }
+        if ($members !== [] && max($members) > RingMember::MOST_IN_ONE) {
+            throw new InvalidEdit('A ring goes around at most '.RingMember::MOST_IN_ONE.' topics, each with all below it.', 'topics');
         }
         if (count($map->rowsOf(Ring::class)) > Ring::MOST) {
             throw new InvalidEdit('A map holds at most '.Ring::MOST.' rings.', 'topics');

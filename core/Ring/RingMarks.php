@@ -10,9 +10,13 @@ use ChalkTree\Arrange\Slip;
 use ChalkTree\Draw\Primitive;
 use ChalkTree\Draw\SceneMark;
 use ChalkTree\Draw\SlipParts;
+use ChalkTree\Draw\TextLine;
+use ChalkTree\Look\Look;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Text\Advances;
+use ChalkTree\Text\Line;
 use ChalkTree\Text\Run;
+use ChalkTree\Text\Wrapper;
 
 /**
  * How rings are drawn: around the branches of their topics, or what is shown of these, with their names in their lines.
@@ -26,6 +30,11 @@ final class RingMarks
 
     private const SIZE = 14.0;
 
+    private const LINE = 18.0;
+
+    /** Longer names go on in another line, pixels. */
+    private const WIDEST = 320.0;
+
     /** Across more of a board than this, square pixels, each of its topics has a line to itself: nobody sees all of it at once. */
     private const LARGEST = 6e7;
 
@@ -34,11 +43,12 @@ final class RingMarks
 
     private const PAD = 5.0;
 
-    private readonly Advances $advances;
+    private readonly Wrapper $wrapper;
 
-    public function __construct(private readonly TopicMap $map, private readonly Ground $ground)
+    /** @param  Look  $look  of topics whose typeface names are set in */
+    public function __construct(private readonly TopicMap $map, private readonly Ground $ground, private readonly Look $look)
     {
-        $this->advances = new Advances;
+        $this->wrapper = new Wrapper(new Advances);
     }
 
     /** @return list<SceneMark> those that go around others first */
@@ -84,7 +94,7 @@ final class RingMarks
         $box = [min(array_column($points, 0)) - $thick, min(array_column($points, 1)) - self::SIZE, max(array_column($points, 0)) + $thick, max(array_column($points, 1)) + self::SIZE];
         if ($ring->text('name') !== '') {
             $named = $this->name($ring, self::nameAt($loops, (float) ($ring->number('corner') ?? Ring::CORNER), array_values($found)[0][0]->growth === Growth::Down), $chalk === '' ? 'ink' : "text:{$chalk}");
-            $box[2] = max($box[2], $named[1]);
+            $box = [min($box[0], $named[1][0]), min($box[1], $named[1][1]), max($box[2], $named[1][2]), max($box[3], $named[1][3])];
             array_push($parts, ...array_map(fn (Primitive $part): Primitive => $part->touching($touch), $named[0]));
         }
 
@@ -110,19 +120,22 @@ final class RingMarks
 
     /**
      * @param  array{float, float}  $at
-     * @return array{list<Primitive>, float} and where it ends at the right
+     * @return array{list<Primitive>, Rect} and where it stands
      */
     private function name(Ring $ring, array $at, string $ink): array
     {
         $name = trim((string) preg_replace('/\s+/u', ' ', $ring->text('name')));
-        $w = round($this->advances->width($name, Run::BOLD) * self::SIZE / 1000, 1);
-        [$x, $y] = [round($at[0] + self::BEFORE, 1), round($at[1], 1)];
-        [$left, $top, $wide, $high] = [$x - self::PAD, $y - self::SIZE / 2 - 2, $w + 2 * self::PAD, self::SIZE + 4];
+        $lines = $this->wrapper->wrapPlain($name, self::SIZE, self::WIDEST, Run::BOLD | $this->look->type->face->cut());
+        $w = max(array_map(fn (Line $line): float => $line->width, $lines));
+        $high = count($lines) * self::LINE + 4;
+        // The last line of the name is in that of the ring, the others are outside.
+        [$left, $top, $wide] = [round($at[0] + self::BEFORE - self::PAD, 1), round($at[1] + self::LINE / 2 + 2 - $high, 1), round($w + 2 * self::PAD, 1)];
+        $parts = [Primitive::path('ground', "M{$left} {$top}h{$wide}v{$high}h-{$wide}Z", 'board')];
+        foreach ($lines as $n => $line) {
+            array_push($parts, ...TextLine::of('name', $line, $left + self::PAD, round($top + 2 + $n * self::LINE + $this->look->type->face->baseline(self::SIZE, self::LINE), 2), self::SIZE, $ink, $this->look));
+        }
 
-        return [[
-            Primitive::path('ground', "M{$left} {$top}h{$wide}v{$high}h-{$wide}Z", 'board'),
-            Primitive::text('name', $name, $x, $y + self::SIZE * 0.34, $w, self::SIZE, $ink, Run::BOLD),
-        ], $left + $wide];
+        return [$parts, [$left, $top, $left + $wide, $top + $high]];
     }
 
     /**

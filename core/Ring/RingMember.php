@@ -11,6 +11,9 @@ use ChalkTree\Map\Ids;
 /** A topic that a ring goes around, with all below it. */
 final readonly class RingMember extends FeatureRow
 {
+    /** More in one ring is a branch or a tag. */
+    public const MOST_IN_ONE = 300;
+
     public static function type(): string
     {
         return 'ring-member';

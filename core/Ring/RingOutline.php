@@ -19,8 +19,10 @@ final class RingOutline
 
     private const NEAR = 4.0;
 
-    /** Past so many strangers in between, each of its own has a loop to itself. */
+    /** Past so many strangers in between, or so many of its own and of them, each of its own has a loop to itself. */
     private const MOST = 60;
+
+    private const MOST_OF_ALL = 160;
 
     /**
      * @param  non-empty-list<Rect>  $own
@@ -35,7 +37,7 @@ final class RingOutline
         if ($strangers === []) {
             return [[[$all[0], $all[1]], [$all[2], $all[1]], [$all[2], $all[3]], [$all[0], $all[3]]]];
         }
-        if (count($strangers) > self::MOST) {
+        if (count($strangers) > self::MOST || count($strangers) + count($own) > self::MOST_OF_ALL) {
             return array_merge(...array_map(fn (array $box): array => self::around([$box], [], min($pad, self::NEAR)), $own));
         }
         $kept = array_map(fn (array $box): array => self::grown($box, self::NEAR), $own);

@@ -172,6 +172,34 @@ it('goes with the last of its topics and comes back with it', function () {
     expect(($this->around)())->toBe(['Barge, Raft']);
 });
 
+it('takes in what is written in any script, and more than fits into a line', function (string $name) {
+    $ring = ($this->draw)('Barge', 'Raft');
+    ($this->make)('row.set', ['type' => 'ring', 'row' => $ring, 'fields' => ['name' => $name]]);
+    $mark = Layout::of($this->map, new View)->scene()->marks["ring {$ring}"];
+    $lines = array_values(array_filter($mark->parts, fn ($part): bool => $part->part === 'name'));
+    [$x, $y, $w, $h] = $mark->box;
+    expect($lines)->not->toBe([]);
+    foreach ($lines as $line) {
+        foreach ($line->what['spans'] as $span) {
+            expect($span['x'])->toBeGreaterThanOrEqual($x)->and($span['x'] + $span['w'])->toBeLessThanOrEqual($x + $w + 0.2)
+                ->and($line->what['y'])->toBeGreaterThan($y)->and($line->what['y'])->toBeLessThan($y + $h);
+        }
+    }
+})->with(['no engine', 'סירות בלי מנוע', '没有发动机的船 🚣', str_repeat('boats that have neither engine nor sail ', 4)]);
+
+it('goes around no more than anybody can see, and keeps none that has nothing in it', function () {
+    $many = array_map(fn (int $n): array => ['id' => Ids::next(), 'title' => "Boat {$n}"], range(1, 301));
+    ($this->make)('topic.add-many', ['parent' => ($this->id)('Water'), 'topics' => $many]);
+    expect(fn () => ($this->make)('ring.draw', ['topics' => array_column($many, 'id'), 'as' => Ids::next()]))->toThrow('A ring goes around at most 300 topics, each with all below it.');
+    // As it is after the trash was emptied.
+    $this->map->put(Ring::fromFields(Ids::next(), ['name' => 'left behind']));
+    $ring = ($this->draw)('Barge');
+    expect(array_map(strval(...), array_keys($this->map->rowsOf(Ring::class))))->toBe([$ring]);
+    // Three hundred with strangers among them cost no more than three hundred lines.
+    ($this->make)('ring.put', ['topics' => array_column(array_filter($many, fn (array $one, int $n): bool => $n % 2 === 0 && $n < 300, ARRAY_FILTER_USE_BOTH), 'id'), 'ring' => $ring]);
+    expect(count(loopsOf(Layout::of($this->map, new View)->scene()->marks["ring {$ring}"]->parts[0]->what['d'])))->toBe(151);
+});
+
 it('takes topics in, once each, and refuses a ring that is gone', function () {
     $ring = ($this->draw)('Barge');
     ($this->make)('ring.put', ['topics' => [($this->id)('Rain'), ($this->id)('Barge'), ($this->id)('Rain')], 'ring' => $ring]);

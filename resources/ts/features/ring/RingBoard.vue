@@ -22,7 +22,7 @@ const place = computed(() => {
     const ground = map.marks.get(naming.id)?.parts.find((part) => part.part === 'ground')
     const [x, y] = ground !== undefined && 'd' in ground ? (ground.d.match(/-?\d+(?:\.\d+)?/g)?.map(Number) ?? []) : []
     if (x !== undefined && y !== undefined) {
-        return { x, y: y + 9 }
+        return { x, y: y + 11 }
     }
     const box = map.marks.get(naming.id)?.box
     const around = frameAround(naming.around.flatMap((topic) => camera.boxes.get(topic) ?? []))

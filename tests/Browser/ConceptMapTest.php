@@ -96,3 +96,57 @@ it('puts a new topic in between a cross-link by a key', function () {
     $browser->keys('Mod+z')->saved()->waitUntil(fn (): bool => $lines() === ['→ fear: Rain'], 'the one again');
     expect($browser->complaints())->toBe([]);
 });
+
+it('takes ten loose thoughts on free paper to a story: joined, parted, put into a line, piled, aligned', function () {
+    $browser = Studio::browser()->newMap();
+    $browser->type('The lamp that went out')->keys('Mod+Enter')->saved();
+    $browser->act('Arrange the map freely')->saved();
+    $thoughts = ['a storm', 'the keeper', 'a lost oar', 'fog', 'the last ferry', 'a letter', 'the daughter', 'a match', 'the choir', 'morning'];
+    $browser->keys('Tab');
+    foreach ($thoughts as $n => $thought) {
+        $browser->waitFor('.title-editor')->type($thought)->keys($n === 9 ? 'Mod+Enter' : 'Enter');
+    }
+    $browser->saved();
+    expect($browser->count('.board .slip'))->toBe(11);
+    // Joined by a key and a name, and with a phrase.
+    $browser->press('Show all')->pick('fog')->keys('Alt+d')->waitFor('.tying');
+    $browser->type('a lost oar')->waitFor('.board .target')->keys('Enter')->waitFor('.phrase-field')->type('hides')->keys('Enter')->saved();
+    // Another is put into the line, and parted from it again.
+    $browser->waitFor('.mark.chosen')->keys('Tab')->waitFor('.title-editor')->type('a wave')->keys('Mod+Enter')->saved();
+    $lines = fn (): array => (array) $browser->script('return [...document.querySelectorAll(".outline .tied")].map((one) => one.textContent.trim()).sort()');
+    $browser->waitUntil(fn (): bool => $lines() === ['→ a lost oar', '→ hides: a wave'], 'a wave in between');
+    $browser->keys('Mod+z')->saved()->waitUntil(fn (): bool => $lines() === ['→ hides: a lost oar'], 'parted again');
+    // Three in a column, two in a row.
+    $browser->pick('the keeper')->pick('the daughter', 2)->pick('a letter', 2)->act('Align at the left')->saved();
+    $lefts = fn (): array => array_unique(array_map(fn (string $title): float => round($browser->boxOf($title)['x']), ['the keeper', 'the daughter', 'a letter']));
+    $browser->waitUntil(fn (): bool => count($lefts()) === 1, 'one left edge');
+    expect(textsOverEachOther($browser))->toBe([]);
+    // A ring around them follows when one is put elsewhere.
+    $browser->keys('Alt+Shift+6')->waitFor('.ring-name')->type('at the lamp')->keys('Enter')->saved();
+    $browser->waitUntil(fn (): bool => in_array('○ at the lamp', $lines(), true), 'the ring');
+    $before = (string) $browser->script('return [...document.querySelectorAll(".board .mark")].find((mark) => mark.querySelector("text.name")).querySelector("path.line").getAttribute("d")');
+    $browser->pick('a letter')->keys('Mod+ArrowRight', 'Mod+ArrowRight', 'Mod+ArrowRight')->saved();
+    $browser->waitUntil(fn (): bool => $before !== (string) $browser->script('return [...document.querySelectorAll(".board .mark")].find((mark) => mark.querySelector("text.name")).querySelector("path.line").getAttribute("d")'), 'another line');
+    expect($browser->complaints())->toBe([]);
+});
+
+it('has rings, braces and phrases on a narrow window, in the outline and on the board', function () {
+    $browser = Studio::browser()->newMap();
+    $browser->type('Class')->keys('Tab')->type('Ines')->keys('Enter')->type('Bram')->keys('Enter')->type('Olu')->keys('Mod+Enter')->saved();
+    $browser->pick('Ines')->keys('Shift+ArrowDown', 'Mod+Shift+b')->waitFor('.title-editor')->type('The two')->keys('Mod+Enter')->saved();
+    $browser->pick('Olu')->keys('F3')->waitFor('.connector-phrase')->type('is helped by')->keys('Enter')->saved();
+    $browser->size(420, 800)->visit((string) $browser->script('return location.pathname'))->waitFor('.outline .line');
+    expect($browser->script('return [...document.querySelectorAll(".outline .line em.phrase")].map((one) => one.textContent)'))->toBe(['is helped by'])
+        ->and($browser->count('.outline .brace-sign'))->toBe(1)
+        // Nothing reaches beyond the window.
+        ->and($browser->script('return document.documentElement.scrollWidth <= innerWidth'))->toBeTrue();
+    $browser->script('[...document.querySelectorAll(".outline .line")].find((line) => line.textContent.includes("Olu")).dispatchEvent(new PointerEvent("pointerdown", {bubbles: true, button: 0})); document.querySelector(".outline").focus()');
+    $browser->keys('F3')->waitFor('.outline .connector-phrase');
+    $box = (array) $browser->script('const box = document.querySelector(".outline .connector-phrase").getBoundingClientRect(); return [box.left, box.right, innerWidth]');
+    expect($box[0])->toBeGreaterThanOrEqual(0)->and($box[1])->toBeLessThanOrEqual($box[2]);
+    $browser->type('helps')->keys('Enter')->saved()->waitUntil(fn (): bool => $browser->script('return document.querySelector(".outline .line em.phrase").textContent') === 'helps', 'another phrase');
+    $browser->press('Board')->waitFor('.board .slip');
+    $browser->waitUntil(fn (): bool => $browser->has('.board .brace-line'), 'the brace');
+    $browser->size(1280, 800);
+    expect($browser->complaints())->toBe([]);
+});

@@ -68,3 +68,35 @@ it('draws no ring and no brace for anybody else', function () {
     }
     expect($this->topics($its)->rowsOf(Ring::class))->toBe([])->and($this->topics($its)->rowsOf(Brace::class))->toBe([]);
 });
+
+it('lets two people of one account draw at once, each told what the other did', function () {
+    $ring = ($this->draw)('Boats', 'crew');
+    $seq = $this->getJson("/api/maps/{$this->map->id}")->json('seq');
+    [$lanterns, $willow] = [$this->id($this->map, 'Lanterns'), $this->id($this->map, 'Willow')];
+    $first = $this->sendEdits($this->map, [['name' => 'ring.put', 'topics' => [$lanterns], 'ring' => $ring]], $seq)->assertOk()->json();
+    // The other has not heard of that yet.
+    $second = $this->sendEdits($this->map, [['name' => 'ring.put', 'topics' => [$willow], 'ring' => $ring]], $seq)->assertOk()->json();
+    $topics = fn (array $answer): array => array_column(array_column(array_filter($answer['rows'], fn (array $row): bool => $row['type'] === 'ring-member'), 'fields'), 'topic');
+    expect($topics($first))->toBe([$lanterns]);
+    $told = $topics($second);
+    sort($told);
+    $both = [$lanterns, $willow];
+    sort($both);
+    expect($told)->toBe($both);
+    // One takes the ring away, the other puts into it: refused, and nothing is left half there.
+    $this->sendEdits($this->map, [['name' => 'row.remove', 'type' => 'ring', 'rows' => [$ring]]], $second['seq'])->assertOk();
+    $this->sendEdits($this->map, [['name' => 'ring.put', 'topics' => [$this->id($this->map, 'Paper')], 'ring' => $ring]], $second['seq'])->assertOk()->assertJsonPath('edits.0.status', 'refused');
+    expect($this->topics($this->map)->rowsOf(RingMember::class))->toBe([]);
+});
+
+it('undoes a drawing whole, and refuses to undo what has changed since', function () {
+    $this->sendEdits($this->map, [['name' => 'brace.draw', 'topics' => [$this->id($this->map, 'Lanterns')], 'as' => $brace = Ids::next()]])->assertOk();
+    $seq = $this->getJson("/api/maps/{$this->map->id}")->json('seq');
+    $this->sendEdits($this->map, [['name' => 'undo']], $seq)->assertOk()->assertJsonPath('edits.0.status', 'done');
+    expect($this->topics($this->map)->rowsOf(Brace::class))->toBe([])->and($this->topics($this->map)->has($brace))->toBeFalse();
+    $this->sendEdits($this->map, [['name' => 'redo']], $seq)->assertOk()->assertJsonPath('edits.0.status', 'done');
+    expect($this->topics($this->map)->rowsOf(Brace::class))->toHaveCount(1);
+    $opened = $this->getJson("/api/maps/{$this->map->id}")->json('scene.slips');
+    $slip = array_values(array_filter($opened, fn (array $slip): bool => $slip['id'] === $brace))[0];
+    expect($slip['brace'])->toHaveCount(4)->and($slip['connector']['d'])->toStartWith('M');
+});

@@ -41,6 +41,8 @@ export interface Action {
     /** Such as "Shift+Enter", "Mod+Z" (Mod is Ctrl, on a Mac ⌘), "Alt+ArrowUp". The first is the one shown. */
     keys: readonly string[]
     scopes: readonly Scope[]
+    /** On a mark: the sort of row that the mark stands for. Marks of different sorts may share a key, as only one sort is chosen at a time. */
+    mark?: string
     /** The browser does it by itself and tells the page; the registry only lists the key. */
     native?: boolean
     /** Whether it makes sense now; where it does not, it is not offered. */

@@ -30,7 +30,7 @@ const isChanged = computed(() => Object.keys(session.keys).length > 0)
 /** Others that listen to one of the same keys in the same place; only the first of them would hear it. */
 function clashes(action: Action): { key: string; other: Action }[] {
     return keysOf(action).flatMap((key) => actions
-        .filter((other) => other.id !== action.id && keysOf(other).includes(key) && other.scopes.some((scope) => action.scopes.includes(scope)))
+        .filter((other) => other.id !== action.id && keysOf(other).includes(key) && other.scopes.some((scope) => action.scopes.includes(scope) && (scope !== 'mark' || action.mark === other.mark)))
         .map((other) => ({ key, other })))
 }
 

@@ -7,7 +7,7 @@ import { useLinks } from './linkStore'
 const onLinks = (): boolean => useLinks().chosen.length > 0
 const onOne = (): boolean => useLinks().chosen.length === 1
 const action = (id: string, name: string, what: string, keys: readonly string[], run: (context: Context) => void, more: Partial<Action> = {}): Action =>
-    ({ id: `crosslink.${id}`, name, what, group: 'Cross-links', keys, scopes: ['mark'], available: onLinks, run, ...more })
+    ({ id: `crosslink.${id}`, name, what, group: 'Cross-links', keys, scopes: ['mark'], mark: 'crosslink', available: onLinks, run, ...more })
 
 const grow = (direction: Direction, words: string, key: string): Action => action(`grow-${direction}`, `Tie a new topic ${words}`, `Makes a topic ${words} of this one, tied to it by a cross-link; title and phrase are typed one after the other.`, [key], () => useLinks().grow(direction), {
     scopes: ['board'], available: ({ map }) => map.current !== null && (map.scope === null || map.slips.get(map.current)?.free === true),

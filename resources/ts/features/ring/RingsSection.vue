@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NCheckbox } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { useActions } from '@/actions/useActions'
 import { useBeside } from '@/stores/beside'
 import { useRings, type Ring } from './ringStore'
@@ -19,7 +19,7 @@ const toggle = (ring: Ring): void => {
 <template>
     <ul v-if="rings.all.length > 0" class="rings" aria-label="Rings">
         <li v-for="ring in rings.all" :key="ring.id">
-            <NCheckbox :checked="inIt(ring) === beside.chosen.length" :indeterminate="inIt(ring) > 0 && inIt(ring) < beside.chosen.length" :aria-label="`In ${rings.nameOf(ring)}`" @update:checked="() => toggle(ring)" />
+            <input type="checkbox" :checked="inIt(ring) === beside.chosen.length" :indeterminate="inIt(ring) > 0 && inIt(ring) < beside.chosen.length" :aria-label="`In ${rings.nameOf(ring)}`" @change="toggle(ring)" />
             <button :aria-label="`Go to ${rings.nameOf(ring)}`" @click="rings.choose([ring.id])">{{ ring.name === '' ? `Ring around ${rings.titlesOf(ring)}` : ring.name }}</button>
         </li>
     </ul>
@@ -31,5 +31,6 @@ const toggle = (ring: Ring): void => {
 .rings li { display: flex; align-items: center; gap: 6px; }
 .rings button { flex: 1; min-width: 0; border: 0; background: none; color: var(--ink); font: inherit; font-size: 14px; text-align: start; padding: 3px 4px; border-radius: 5px; cursor: pointer; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 .rings button:hover, .rings button:focus-visible { background: color-mix(in srgb, var(--tide) 16%, transparent); }
+.rings input { accent-color: var(--tide); width: 16px; height: 16px; margin: 0 2px; flex: none; }
 .tools { margin-top: 6px; }
 </style>

@@ -5,7 +5,7 @@ import { useRings } from './ringStore'
 
 const onRings = (): boolean => useRings().chosen.length > 0
 const action = (id: string, name: string, what: string, keys: readonly string[], run: () => void, more: Partial<Action> = {}): Action =>
-    ({ id: `ring.${id}`, name, what, group: 'Shape', keys, scopes: ['mark'], available: onRings, run, ...more })
+    ({ id: `ring.${id}`, name, what, group: 'Shape', keys, scopes: ['mark'], mark: 'ring', available: onRings, run, ...more })
 const look = (id: string, name: string, what: string, fields: Record<string, string | number | null>): Action => action(id, name, what, [], () => useRings().set(fields))
 
 /** Drawing and changing rings. */

@@ -288,6 +288,13 @@ final class ConnectorWords
     /** @return array{float, float} width and height of the words with what is around them */
     private static function extent(Slip $slip): array
     {
+        self::$wrapper ??= new Wrapper(new Advances);
+        $size = self::size($slip);
+        // One short line, as most are.
+        $width = self::$wrapper->plainWidth($slip->phrase, $size, $slip->look->type->face->cut());
+        if ($width !== null && $width <= $size * self::WIDEST) {
+            return [ceil($width) + 2 * self::PAD, ceil($size * self::LINE) + self::PAD];
+        }
         $lines = self::lines($slip);
 
         return [ceil(max(array_map(fn (Line $line): float => $line->width, $lines))) + 2 * self::PAD, ceil(count($lines) * self::size($slip) * self::LINE) + self::PAD];

@@ -51,19 +51,21 @@ final class RingMarks
         $this->wrapper = new Wrapper(new Advances);
     }
 
-    /** @return list<SceneMark> those that go around others first */
+    /** @return list<SceneMark> those that go around others first, and those that are filled before all whose line alone is seen */
     public function all(): array
     {
         $rings = Rings::of($this->map);
-        $marks = [];
+        $filled = $bare = [];
         foreach (array_reverse($rings->rings, true) as $id => $ring) {
             $mark = $this->mark($ring, $rings->members[$id], $rings->pad((string) $id));
-            if ($mark !== null) {
-                $marks[] = $mark;
+            if ($mark !== null && $ring->text('fill') === 'tint') {
+                $filled[] = $mark;
+            } elseif ($mark !== null) {
+                $bare[] = $mark;
             }
         }
 
-        return $marks;
+        return [...$filled, ...$bare];
     }
 
     /** @param  non-empty-list<string>  $topics */

@@ -150,6 +150,9 @@ it('draws rings in each other so that no two lines lie on each other', function 
     }
     // Those around others are drawn first, so that their fill lies below.
     expect(array_keys($marks))->toBe(["ring {$outer}", "ring {$inner}", "ring {$around}"]);
+    // A fill covers no line of another.
+    ($this->make)('row.set', ['type' => 'ring', 'row' => $inner, 'fields' => ['fill' => 'tint']]);
+    expect(array_keys(Layout::of($this->map, new View)->scene()->marks))->toBe(["ring {$inner}", "ring {$outer}", "ring {$around}"]);
 });
 
 it('goes with the last of its topics and comes back with it', function () {

@@ -335,7 +335,18 @@ final class Browser
     /** @return array{x: float, y: float, w: float, h: float} where a topic is in the window */
     public function boxOf(string $text): array
     {
-        return $this->script('const r = document.querySelector(`.slip[data-topic="${arguments[0]}"] .paper, .far-label[data-topic="${arguments[0]}"] .chip`).getBoundingClientRect(); return {x: r.x, y: r.y, w: r.width, h: r.height}', $this->topic($text));
+        $id = $this->topic($text);
+        $read = fn (): ?array => $this->script('const r = document.querySelector(`.slip[data-topic="${arguments[0]}"] .paper, .far-label[data-topic="${arguments[0]}"] .chip`)?.getBoundingClientRect(); return r && {x: r.x, y: r.y, w: r.width, h: r.height}', $id);
+        // A slip that glides to its place is hit where it was a moment ago.
+        $box = null;
+        $this->waitUntil(function () use ($read, &$box): bool {
+            $before = $box;
+            $box = $read();
+
+            return $box !== null && $box === $before;
+        }, "“{$text}” to stand still");
+
+        return (array) $box;
     }
 
     /** Drags from one point of the window to others, and lets go unless told not to. */

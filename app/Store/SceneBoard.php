@@ -54,6 +54,7 @@ final class SceneBoard
             $this->memory = Memory::of($layout->slips());
             $scene = $layout->scene($ways = new KnownWays);
             $this->memory->learnWays($ways);
+            $this->memory->learnCharts($layout->charts());
 
             return $this->data($scene, new SceneChange($layout->slips(), []), true, levels: $layout->levels());
         }
@@ -82,6 +83,7 @@ final class SceneBoard
 
         $scene = $layout->scene($ways);
         $this->memory->learnWays($ways);
+        $this->memory->learnCharts($layout->charts());
 
         return $this->data($scene, $news, false, $marks);
     }

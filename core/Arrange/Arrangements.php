@@ -22,6 +22,7 @@ final class Arrangements
         Grid::class,
         Round::class,
         Free::class,
+        Flow::class,
     ];
 
     /** Those that only other arrangements ask for. */
@@ -30,6 +31,7 @@ final class Arrangements
         FishRib::class,
         TimelineAbove::class,
         TimelineBelow::class,
+        FlowAcross::class,
     ];
 
     /** @var array<string, Arrangement> by name */
@@ -44,9 +46,10 @@ final class Arrangements
     /** The name of one, as a branch wants it. */
     public static function variant(string $name, ?BranchArrangement $wanted): string
     {
-        return $name !== Timeline::name() ? $name : match ($wanted?->text('sides')) {
-            'above' => TimelineAbove::name(),
-            'below' => TimelineBelow::name(),
+        return match ([$name, $wanted?->text($name === Flow::name() ? 'runs' : 'sides')]) {
+            [Timeline::name(), 'above'] => TimelineAbove::name(),
+            [Timeline::name(), 'below'] => TimelineBelow::name(),
+            [Flow::name(), 'across'] => FlowAcross::name(),
             default => $name,
         };
     }

@@ -24,7 +24,8 @@ final readonly class BranchArrangement extends FeatureRow
 
     /**
      * "headings": whether the first row of a grid is one of headings; "head": the side on which a fishbone has its head;
-     * "sides": on which sides of its line a timeline has its topics. They hold where the branch is laid out so.
+     * "sides": on which sides of its line a timeline has its topics; "runs": which
+     * way a flow runs. They hold where the branch is laid out so.
      */
     public static function declared(): array
     {
@@ -33,6 +34,7 @@ final readonly class BranchArrangement extends FeatureRow
             'headings' => Field::flag()->called('headings'),
             'head' => Field::choice(['right', 'left'])->called('side of the head'),
             'sides' => Field::choice(['both', 'above', 'below'])->called('sides of the line'),
+            'runs' => Field::choice(['down', 'across'])->called('way of the flow'),
         ];
     }
 

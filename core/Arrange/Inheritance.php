@@ -91,7 +91,7 @@ final class Inheritance
         [$arrangement, $keeps, $isMirrored] = [$above->given->arrangement, $above->given->keepsChalk, $above->given->isMirrored];
         $chalks = $keeps ? [] : $this->chalks->below($above->topic->id);
         // Where two levels are placed at once, both are what their head makes of them.
-        $isPlacedByHead = $arrangement->levels() > 1;
+        $isPlacedByHead = $arrangement->levels() > 1 || $arrangement instanceof FollowsTies;
         $asHead = $isPlacedByHead ? $isMirrored : null;
         $phrases = $above->given->phrases;
         $phrase = $phrases === BranchPhrases::HIDDEN ? PhraseWay::Hidden : $arrangement->phrases();

@@ -6,6 +6,7 @@ namespace ChalkTree\Arrange;
 
 use ChalkTree\Face\FaceParts;
 use ChalkTree\Face\PhrasePart;
+use ChalkTree\Flow\KnownCharts;
 use ChalkTree\Look\Look;
 use ChalkTree\Look\LookResolver;
 use ChalkTree\Look\Looks;
@@ -62,6 +63,11 @@ final class Layout
     /** @var array<string, ConnectorPhrase> by topic */
     private array $phrases = [];
 
+    /** What ties topics to each other; null until something asks. */
+    private ?Ties $ties = null;
+
+    private KnownCharts $charts;
+
     private readonly LookResolver $looks;
 
     private readonly FaceParts $faces;
@@ -77,6 +83,7 @@ final class Layout
         $this->measurer = new Measurer(new Wrapper($advances ?? new Advances));
         $this->inheritance = new Inheritance($arrangement, $this->looks);
         $this->faces = new FaceParts;
+        $this->charts = new KnownCharts;
     }
 
     /** Lays out everything that is not known yet, or all that could have changed if these topics have. */
@@ -98,6 +105,7 @@ final class Layout
     {
         $layout = new self($map->sheet()->arrangement, $looks ?? Looks::standard(), face: $view->face);
         $layout->memory = $memory;
+        $layout->charts = $memory->charts();
         $layout->numbers = Numbers::of($map);
         $layout->draw($map, $view, $touched);
 
@@ -108,6 +116,12 @@ final class Layout
     public function slips(): array
     {
         return $this->slips;
+    }
+
+    /** What is known of the charts that it laid out. */
+    public function charts(): KnownCharts
+    {
+        return $this->charts;
     }
 
     /** @return list<Look> how topics of each level look of which nothing else is said */
@@ -142,6 +156,7 @@ final class Layout
         $before = $this->numbers;
         $this->numbers = Numbers::of($map);
         $this->before = $this->recalled = [];
+        [$this->map, $this->view, $this->ties] = [$map, $view, null];
         $scope = $view->scope !== null && $map->has($view->scope) ? $view->scope : null;
         $this->root = $scope ?? $map->sheet()->root;
         $isAlike = $this->looks->read($map);
@@ -171,7 +186,6 @@ final class Layout
         }
         $this->placeTops($map, $view);
         $change = $touched === null && $this->before === [] ? new SceneChange($this->slips, []) : $this->change($todo, $this->drop($left));
-        [$this->map, $this->view] = [$map, $view];
         if ($this->memory !== null) {
             [$this->mapBefore, $this->viewBefore] = [$map, $view];
         }
@@ -216,6 +230,9 @@ final class Layout
             }
         }
         $slip->axis = [];
+        if ($arrangement instanceof FollowsTies && $this->map !== null) {
+            $slip->ties = $this->ties ??= Ties::of($this->map, $this->charts);
+        }
         foreach ($children as $child) {
             $child->isDirect = $child->isWinding = $child->isFree = false;
             $child->brace = null;
@@ -228,6 +245,7 @@ final class Layout
                 self::arrange($slip, $children, $below);
             });
         }
+        $slip->ties = null;
         if ($this->phrases !== []) {
             if ($arrangement->phrases() === PhraseWay::Strip) {
                 array_map(ConnectorWords::stand(...), $children);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Arrange;
 
+use ChalkTree\Flow\KnownCharts;
 use ChalkTree\Route\KnownWays;
 use Closure;
 
@@ -57,6 +58,8 @@ final class Memory
 
     private const WAYS = '~ways';
 
+    private const CHARTS = '~charts';
+
     /**
      * The marks as they were drawn last; null where that is not known.
      *
@@ -92,6 +95,20 @@ final class Memory
         $kept = $ways->kept();
         if ($kept !== null || $this->record(self::WAYS) !== null) {
             $this->records[self::WAYS] = $this->changed[self::WAYS] = $kept;
+        }
+    }
+
+    /** What is known of charts that follow ties. */
+    public function charts(): KnownCharts
+    {
+        return KnownCharts::from($this->record(self::CHARTS));
+    }
+
+    public function learnCharts(KnownCharts $charts): void
+    {
+        $kept = $charts->kept();
+        if ($kept !== $this->record(self::CHARTS)) {
+            $this->records[self::CHARTS] = $this->changed[self::CHARTS] = $kept;
         }
     }
 

@@ -92,6 +92,16 @@ final class Slip
      */
     public array $axis = [];
 
+    /** What ties its subtopics to each other, where its arrangement follows that; known only while it is placed. */
+    public ?Ties $ties = null;
+
+    /**
+     * How that runs, by the id of the tie: from outline to outline, and the middle of the words on it; from its corner.
+     *
+     * @var array<string, array{points: non-empty-list<array{float, float}>, words: array{float, float}|null}>
+     */
+    public array $ways = [];
+
     /** The direction in which the connector leaves the parent. */
     public Growth $leaves = Growth::Right;
 

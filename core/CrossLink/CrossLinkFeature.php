@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace ChalkTree\CrossLink;
 
 use ChalkTree\Arrange\Scene;
+use ChalkTree\Arrange\Tie;
+use ChalkTree\Arrange\TiesTopics;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\Recorder;
 use ChalkTree\Edit\Settles;
 use ChalkTree\Exchange\WritesLines;
+use ChalkTree\Look\Look;
 use ChalkTree\Look\LookResolver;
 use ChalkTree\Look\Looks;
 use ChalkTree\Map\Ids;
@@ -16,7 +19,7 @@ use ChalkTree\Map\TopicMap;
 use ChalkTree\Text\InlineMarkdown;
 
 /** Cross-links: lines between any two topics, each with a phrase. */
-final class CrossLinkFeature implements Settles, WritesLines
+final class CrossLinkFeature implements Settles, TiesTopics, WritesLines
 {
     private const SIGN = '→ ';
 
@@ -55,10 +58,31 @@ final class CrossLinkFeature implements Settles, WritesLines
         if ($scene->ground === null) {
             return [];
         }
+
+        return (new LinkMarks($map, $scene->ground, self::look($map), $scene->ways))->all();
+    }
+
+    public function ties(TopicMap $map): iterable
+    {
+        $links = $map->rowsOf(CrossLink::class);
+        $look = $links === [] ? null : self::look($map);
+        ksort($links);
+        foreach ($links as $link) {
+            $phrase = $link->text('phrase');
+            $words = $phrase === '' || $look === null ? null : PhraseLines::of($link, $phrase, $look, PhraseLines::WIDEST[0]);
+            if ($map->isLiving($link)) {
+                yield new Tie($link->id, $link->from(), $link->to(), $words->w ?? 0.0, $words->h ?? 0.0);
+            }
+        }
+    }
+
+    /** How the topics look in whose type phrases are set. */
+    private static function look(TopicMap $map): Look
+    {
         $looks = new LookResolver(Looks::standard());
         $looks->read($map);
 
-        return (new LinkMarks($map, $scene->ground, $looks->ofLevel(self::TYPE), $scene->ways))->all();
+        return $looks->ofLevel(self::TYPE);
     }
 
     public function sign(): string

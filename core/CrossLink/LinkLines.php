@@ -286,7 +286,18 @@ final class LinkLines
         return true;
     }
 
-    private function withHeads(CrossLink $link, Stroke $stroke, bool $isClear, float $thick): LinkStroke
+    /**
+     * One whose way is decided.
+     *
+     * @param  array{points: non-empty-list<array{float, float}>, words: array{float, float}|null}  $way
+     */
+    public function along(CrossLink $link, array $way, float $thick): LinkStroke
+    {
+        return $this->withHeads($link, Stroke::rounded($way['points'], self::ROUND_CORNER), true, $thick, $way['words']);
+    }
+
+    /** @param  array{float, float}|null  $words */
+    private function withHeads(CrossLink $link, Stroke $stroke, bool $isClear, float $thick, ?array $words = null): LinkStroke
     {
         $heads = $link->text('heads');
         $paths = [];
@@ -298,7 +309,7 @@ final class LinkLines
             $paths[] = self::head(array_reverse($points), $thick);
         }
 
-        return new LinkStroke($stroke, $paths, $isClear);
+        return new LinkStroke($stroke, $paths, $isClear, $words);
     }
 
     /**

@@ -15,10 +15,6 @@ use ChalkTree\Map\TopicMap;
 use ChalkTree\Route\KnownWays;
 use ChalkTree\Route\Spots;
 use ChalkTree\Route\Stroke;
-use ChalkTree\Text\Advances;
-use ChalkTree\Text\Line;
-use ChalkTree\Text\Run;
-use ChalkTree\Text\Wrapper;
 
 /**
  * How cross-links are drawn: their lines first, each around what is in its way, then the phrases where there is room.
@@ -35,19 +31,9 @@ final class LinkMarks
     /** Of lines that stand for what is folded, beside their own thickness. */
     private const THINNER = 0.6;
 
-    /** Phrases are broken into lines of so many times their type size; narrower and wider ones where there is room for these. */
-    private const WIDEST = [11.0, 7.0, 18.0];
-
-    private const LINE = 1.3;
-
-    private const PAD = 3.0;
-
-    private readonly Wrapper $wrapper;
-
     /** @param  Look  $look  that topics have, whose type phrases are set in */
     public function __construct(private readonly TopicMap $map, private readonly Ground $ground, private readonly Look $look, private readonly KnownWays $known)
     {
-        $this->wrapper = new Wrapper(new Advances);
     }
 
     /** @return list<SceneMark> */
@@ -64,17 +50,24 @@ final class LinkMarks
         $strokes = [];
         foreach ($between as $numbers) {
             foreach ($numbers as $nth => $n) {
-                $strokes[$n] = $lines->line($drawn[$n]['links'][0], $drawn[$n]['from'], $drawn[$n]['to'], $nth, count($numbers), self::thick($drawn[$n]));
+                $way = $this->wayInFlow($drawn[$n]);
+                $strokes[$n] = $way !== null ? $lines->along($drawn[$n]['links'][0], $way, self::thick($drawn[$n])) : $lines->line($drawn[$n]['links'][0], $drawn[$n]['from'], $drawn[$n]['to'], $nth, count($numbers), self::thick($drawn[$n]));
             }
         }
         ksort($strokes);
         $spots = new Spots($this->ground, array_map(fn (LinkStroke $line): Stroke => $line->stroke, $strokes));
         $marks = [];
-        foreach ($drawn as $n => $one) {
-            $marks[] = $this->mark($one, $strokes[$n], $spots, $n);
+        // Those whose place is decided come first.
+        foreach ([true, false] as $isDecided) {
+            foreach ($drawn as $n => $one) {
+                if (($strokes[$n]->words !== null) === $isDecided) {
+                    $marks[$n] = $this->mark($one, $strokes[$n], $spots, $n);
+                }
+            }
         }
+        ksort($marks);
 
-        return $marks;
+        return array_values($marks);
     }
 
     /** @return list<Drawn> in an order that stays */
@@ -104,6 +97,25 @@ final class LinkMarks
         return array_values($drawn);
     }
 
+    /**
+     * How it runs where what heads both of its ends says so, which a person may have overruled by a bend.
+     *
+     * @param  Drawn  $one
+     * @return array{points: non-empty-list<array{float, float}>, words: array{float, float}|null}|null
+     */
+    private function wayInFlow(array $one): ?array
+    {
+        [$link, $head] = [$one['links'][0], $one['from'][0]->parent];
+        if ($head === null || $one['isHidden'] || $one['to'][0]->parent !== $head || $link->number('bendAt') !== null) {
+            return null;
+        }
+        [$slip, $x, $y] = $this->ground->find($this->map, $head) ?? [null, 0.0, 0.0];
+        $way = $slip->ways[$link->id] ?? null;
+        $moved = fn (array $point): array => [$point[0] + $x, $point[1] + $y];
+
+        return $way === null ? null : ['points' => array_map($moved, $way['points']), 'words' => $way['words'] === null ? null : $moved($way['words'])];
+    }
+
     /** @param  Drawn  $one */
     private static function thick(array $one): float
     {
@@ -129,7 +141,7 @@ final class LinkMarks
         [$left, $top, $right, $bottom] = $line->stroke->bounds();
         $phrase = $count > 1 ? "{$count} cross-links" : $link->text('phrase');
         if ($phrase !== '') {
-            [$words, $spot] = $this->phrase($link, $phrase, $line->stroke, $spots, $name, $chalk === '' ? 'ink' : "text:{$chalk}");
+            [$words, $spot] = $this->phrase($link, $phrase, $line, $spots, $name, $chalk === '' ? 'ink' : "text:{$chalk}");
             array_push($parts, ...$words);
             [$left, $top, $right, $bottom] = [min($left, $spot[0]), min($top, $spot[1]), max($right, $spot[2]), max($bottom, $spot[3])];
         }
@@ -145,30 +157,28 @@ final class LinkMarks
     }
 
     /** @return array{list<Primitive>, array{float, float, float, float}} and where it stands */
-    private function phrase(CrossLink $link, string $phrase, Stroke $stroke, Spots $spots, int $name, string $ink): array
+    private function phrase(CrossLink $link, string $phrase, LinkStroke $line, Spots $spots, int $name, string $ink): array
     {
-        $size = (float) ($link->number('size') ?? max(CrossLink::SIZE, round($this->look->type->size * 0.9)));
-        $marks = ($link->text('weight') === 'bold' ? Run::BOLD : 0) | ($link->text('slant') === 'slanted' ? Run::ITALIC : 0) | $this->look->type->face->cut();
-        $sizes = $wrapped = [];
-        foreach (self::WIDEST as $wide) {
-            $lines = $this->wrapper->wrapPlain($phrase, $size, $size * $wide, $marks);
-            if ($wrapped === [] || count($lines) !== count($wrapped[count($wrapped) - 1])) {
-                $wrapped[] = $lines;
-                $sizes[] = [max(array_map(fn (Line $line): float => $line->width, $lines)) + 2 * self::PAD, count($lines) * $size * self::LINE + self::PAD];
+        $offered = [];
+        foreach ($line->words === null ? PhraseLines::WIDEST : [PhraseLines::WIDEST[0]] as $wide) {
+            $lines = PhraseLines::of($link, $phrase, $this->look, $wide);
+            if ($offered === [] || count($lines->lines) !== count($offered[count($offered) - 1]->lines)) {
+                $offered[] = $lines;
             }
         }
-        ['box' => $box, 'isAside' => $isAside, 'size' => $which] = $spots->of($name, $sizes);
-        $lines = $wrapped[$which];
+        $spot = $line->words === null ? $spots->of($name, array_map(fn (PhraseLines $lines): array => [$lines->w, $lines->h], $offered)) : $spots->at($line->words, $offered[0]->w, $offered[0]->h);
+        ['box' => $box, 'isAside' => $isAside, 'size' => $which] = $spot;
+        [$lines, $size] = [$offered[$which]->lines, $offered[$which]->size];
         [$left, $top, $right, $bottom] = array_map(fn (float $at): float => round($at, 1), $box);
         $parts = [];
         if ($isAside) {
-            [$x, $y] = $stroke->along(0.5);
+            [$x, $y] = $line->stroke->along(0.5);
             $parts[] = Primitive::path('leader', 'M'.round($x, 1).' '.round($y, 1).'L'.round(max($left, min($right, $x)), 1).' '.round(max($top, min($bottom, $y)), 1), '', 'soft', 1.0, '2 4');
         }
         $parts[] = Primitive::path('ground', "M{$left} {$top}H{$right}V{$bottom}H{$left}Z", 'board');
-        foreach ($lines as $i => $line) {
-            $base = round($top + self::PAD / 2 + $i * $size * self::LINE + $this->look->type->face->baseline($size, $size * self::LINE), 2);
-            array_push($parts, ...TextLine::of('phrase', $line, ($left + $right - $line->width) / 2, $base, $size, $ink, $this->look));
+        foreach ($lines as $i => $one) {
+            $base = round($top + PhraseLines::PAD / 2 + $i * $size * PhraseLines::LINE + $this->look->type->face->baseline($size, $size * PhraseLines::LINE), 2);
+            array_push($parts, ...TextLine::of('phrase', $one, ($left + $right - $one->width) / 2, $base, $size, $ink, $this->look));
         }
 
         return [$parts, $box];

@@ -12,8 +12,9 @@ final readonly class LinkStroke
     /**
      * @param  list<string>  $heads
      * @param  bool  $isClear  whether it goes through no box
+     * @param  array{float, float}|null  $words  the middle of its phrase, where that is decided
      */
-    public function __construct(public Stroke $stroke, public array $heads, public bool $isClear)
+    public function __construct(public Stroke $stroke, public array $heads, public bool $isClear, public ?array $words = null)
     {
     }
 }

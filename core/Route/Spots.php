@@ -103,6 +103,27 @@ final class Spots
             $spot = ['box' => self::box($x, $y, $w, $h), 'isAside' => false, 'size' => 0];
         }
         $spot ??= self::spot($this->near($stroke, $w, $h), true, 0) ?? ['box' => $this->aside($stroke, $w, $h), 'isAside' => true, 'size' => 0];
+
+        return $this->taken($spot);
+    }
+
+    /**
+     * Words whose place is decided.
+     *
+     * @param  array{float, float}  $middle
+     * @return Spot
+     */
+    public function at(array $middle, float $w, float $h): array
+    {
+        return $this->taken(['box' => self::box($middle[0], $middle[1], $w, $h), 'isAside' => false, 'size' => 0]);
+    }
+
+    /**
+     * @param  Spot  $spot
+     * @return Spot
+     */
+    private function taken(array $spot): array
+    {
         foreach (self::squares(...$spot['box']) as [$column, $row]) {
             $this->taken[$column][$row][] = $spot['box'];
         }

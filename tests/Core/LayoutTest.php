@@ -9,6 +9,7 @@ use ChalkTree\Arrange\BranchArrangement;
 use ChalkTree\Arrange\Connector;
 use ChalkTree\Arrange\Fishbone;
 use ChalkTree\Arrange\FishRib;
+use ChalkTree\Arrange\FollowsTies;
 use ChalkTree\Arrange\Free;
 use ChalkTree\Arrange\Grid;
 use ChalkTree\Arrange\GridRow;
@@ -21,6 +22,7 @@ use ChalkTree\Arrange\SteppedList;
 use ChalkTree\Arrange\TopDown;
 use ChalkTree\Arrange\View;
 use ChalkTree\Brace\Braces;
+use ChalkTree\CrossLink\CrossLink;
 use ChalkTree\Edit\Edits;
 use ChalkTree\Edit\TopicDraft;
 use ChalkTree\Look\MapLook;
@@ -70,6 +72,14 @@ function checkScene(Scene $scene, TopicMap $map): void
         if ($head instanceof Free) {
             continue;
         }
+        if ($head instanceof FollowsTies) {
+            // Their order is that of what ties them; one that another leads to has no connector.
+            if ($slip->route !== []) {
+                checkConnector($scene, $id, $boxes);
+            }
+
+            continue;
+        }
         $below[$slip->parent.$slip->growth->value][$id] = match (true) {
             $head instanceof TopDown, $head instanceof BottomUp, $head instanceof GridRow => $across * ($box['x'] + ($isMirrored ? $box['w'] : 0)),
             // By its pole.
@@ -82,6 +92,7 @@ function checkScene(Scene $scene, TopicMap $map): void
         checkConnector($scene, $id, $boxes);
     }
     checkWords($scene, $boxes);
+    checkWays($scene, $boxes);
     foreach ($below as $key => $places) {
         $order = array_values(array_intersect(array_map(strval(...), array_keys($map->children(substr($key, 0, 26)))), array_keys($places)));
         asort($places);
@@ -149,6 +160,30 @@ function checkWords(Scene $scene, array $boxes): void
     }
     $fixed = array_filter($boxes, fn (array $box): bool => ! standsFree($scene, $box['id']));
     expect(overlaps([...array_values($fixed), ...$words]))->toBe([]);
+}
+
+/** The ways of ties go across and down from outline to outline, through no box and within what the branch takes. */
+function checkWays(Scene $scene, array $boxes): void
+{
+    foreach ($scene->slips as $head => $slip) {
+        foreach ($slip->ways as $way) {
+            $points = array_map(fn (array $at): array => [$boxes[$head]['x'] + $at[0], $boxes[$head]['y'] + $at[1]], $way['points']);
+            foreach ($points as $i => [$x, $y]) {
+                expect($x)->toBeGreaterThanOrEqual($boxes[$head]['x'] - $slip->left - 0.2)->and($x)->toBeLessThanOrEqual($boxes[$head]['x'] + $slip->w + $slip->right + 0.2)
+                    ->and($y)->toBeGreaterThanOrEqual($boxes[$head]['y'] - $slip->top - 0.2)->and($y)->toBeLessThanOrEqual($boxes[$head]['y'] + $slip->h + $slip->bottom + 0.2);
+                if ($i === 0) {
+                    continue;
+                }
+                [$a, $b] = $points[$i - 1];
+                expect($a === $x || $b === $y)->toBeTrue("the ways below {$head} run across and down");
+                foreach ($boxes as $other => $o) {
+                    if (max($a, $x) > $o['x'] + 0.2 && min($a, $x) < $o['x'] + $o['w'] - 0.2 && max($b, $y) > $o['y'] + 0.2 && min($b, $y) < $o['y'] + $o['h'] - 0.2 && ! standsFree($scene, (string) $other) && $scene->slips[$other]->look->box->shape()->isFull()) {
+                        throw new RuntimeException("A way below {$head} ({$slip->topic->title}) crosses {$other} ({$scene->slips[$other]->topic->title}).");
+                    }
+                }
+            }
+        }
+    }
 }
 
 /** Whether a point is on the edge of a box, rounded as paths are. */
@@ -235,7 +270,23 @@ function mixed(Chance $chance, TopicMap $map): TopicMap
 {
     foreach (array_map(strval(...), array_keys($map->all())) as $id) {
         if ($chance->yes(18)) {
-            $map->put(BranchArrangement::fromFields($id, ['name' => $chance->pick(Arrangements::names()), 'head' => $chance->pick([null, 'left', 'right']), 'sides' => $chance->pick([null, 'both', 'above', 'below'])]));
+            $map->put(BranchArrangement::fromFields($id, ['name' => $chance->pick(Arrangements::names()), 'head' => $chance->pick([null, 'left', 'right']), 'sides' => $chance->pick([null, 'both', 'above', 'below']), 'runs' => $chance->pick([null, 'down', 'across'])]));
+        }
+    }
+
+    return tied($chance, $map);
+}
+
+/** Ties some siblings to each other, as the steps of a process are. */
+function tied(Chance $chance, TopicMap $map): TopicMap
+{
+    foreach (array_map(strval(...), array_keys($map->all())) as $id) {
+        $steps = array_map(strval(...), array_keys($map->children($id)));
+        for ($n = count($steps) > 1 && $chance->yes(50) ? $chance->int(1, count($steps) + 2) : 0; $n > 0; $n--) {
+            [$from, $to] = [$chance->pick($steps), $chance->pick($steps)];
+            if ($from !== $to) {
+                $map->put(CrossLink::fromFields(Ids::next(), ['from' => $from, 'to' => $to, 'phrase' => $chance->pick(['', 'yes', $chance->words(4)])]));
+            }
         }
     }
 
@@ -249,7 +300,7 @@ function randomView(Chance $chance, TopicMap $map): View
 
 it('lays out any map so that nothing overlaps, order is kept and connectors touch only what they join', function (int $seed) {
     $chance = new Chance($seed);
-    $map = RandomMaps::map($chance, $chance->int(1, 120));
+    $map = tied($chance, RandomMaps::map($chance, $chance->int(1, 120)));
     foreach (Arrangements::names() as $arrangement) {
         checkScene(Layout::of($map, new View, $arrangement)->scene(), $map);
         checkScene(Layout::of($map, randomView($chance, $map), $arrangement)->scene(), $map);

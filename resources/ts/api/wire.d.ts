@@ -297,10 +297,12 @@ export interface ArrangementRow {
       | "grid"
       | "round"
       | "free"
+      | "flow"
       | null;
     headings: boolean;
     head: "right" | "left" | null;
     sides: "both" | "above" | "below" | null;
+    runs: "down" | "across" | null;
   } | null;
   whole?: true;
   /**
@@ -2034,10 +2036,12 @@ export interface SetArrangement {
       | "grid"
       | "round"
       | "free"
+      | "flow"
       | null;
     headings?: boolean;
     head?: "right" | "left" | null;
     sides?: "both" | "above" | "below" | null;
+    runs?: "down" | "across" | null;
   };
 }
 /**

@@ -10,6 +10,7 @@ use ChalkTree\CrossLink\CrossLinkFeature;
 use ChalkTree\Look\LookFeature;
 use ChalkTree\Number\NumberFeature;
 use ChalkTree\Picture\PictureFeature;
+use ChalkTree\Process\ProcessFeature;
 use ChalkTree\Ring\RingFeature;
 use ChalkTree\Sign\SignFeature;
 
@@ -24,6 +25,7 @@ final class Features
         LookFeature::class,
         NumberFeature::class,
         PictureFeature::class,
+        ProcessFeature::class,
         RingFeature::class,
         SignFeature::class,
     ];

@@ -21,7 +21,7 @@ final class LoadDemo extends Command
     protected $description = 'Makes the demo person with the demo maps, if they are not there yet.';
 
     /** The latest made stands first in the library. */
-    private const MAPS = ['archive', 'light-and-shadow', 'meeting-log', 'late-procession', 'crew-chart', 'festival-week', 'why-boats-float', 'guidebook', 'festival-plan'];
+    private const MAPS = ['archive', 'light-and-shadow', 'meeting-log', 'late-procession', 'crew-chart', 'dark-lamp', 'festival-week', 'why-boats-float', 'guidebook', 'festival-plan'];
 
     public function handle(MapStore $store, Arrivals $arrivals, ViewStore $views): int
     {

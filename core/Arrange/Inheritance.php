@@ -90,6 +90,8 @@ final class Inheritance
         $level = $this->looks->clamp($above->level + 1);
         [$arrangement, $keeps, $isMirrored] = [$above->given->arrangement, $above->given->keepsChalk, $above->given->isMirrored];
         $chalks = $keeps ? [] : $this->chalks->below($above->topic->id);
+        // The steps of a process are all of one chalk.
+        $chalks = $arrangement instanceof FollowsTies && $chalks !== [] ? array_map(fn (): string => reset($chalks), $chalks) : $chalks;
         // Where two levels are placed at once, both are what their head makes of them.
         $isPlacedByHead = $arrangement->levels() > 1 || $arrangement instanceof FollowsTies;
         $asHead = $isPlacedByHead ? $isMirrored : null;

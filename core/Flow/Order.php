@@ -162,10 +162,12 @@ final class Order
     /** @return array{int, array<int, list<int>>} crossings, and the order */
     private function better(): array
     {
-        $this->exchange();
         $best = [$this->counted(), $this->rows];
         for ($round = $waited = 0; $waited < self::PATIENCE && $best[0] > 0; $round++) {
-            $this->sweep($round % 2 === 0, $round % 4 < 2);
+            // As it begins it is mended only, and where nothing crosses it stays.
+            if ($round > 0) {
+                $this->sweep($round % 2 === 1, $round % 4 < 2);
+            }
             $this->exchange();
             $crossings = $this->counted();
             $waited = $crossings < $best[0] ? 0 : $waited + 1;

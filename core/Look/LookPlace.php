@@ -11,10 +11,11 @@ enum LookPlace: int
     case Map = 1;
     case Level = 2;
     case Heading = 3;
-    case Kind = 4;
-    case Named = 5;
-    case Topic = 6;
-    case Rule = 7;
+    case Step = 4;
+    case Kind = 5;
+    case Named = 6;
+    case Topic = 7;
+    case Rule = 8;
 
     /** For the question why something looks so. */
     public function words(): string
@@ -24,6 +25,7 @@ enum LookPlace: int
             self::Map => 'the whole map',
             self::Level => 'its level',
             self::Heading => 'the headings of its grid',
+            self::Step => 'a step of its process',
             self::Kind => 'its kind',
             self::Named => 'a look with a name',
             self::Topic => 'the topic itself',

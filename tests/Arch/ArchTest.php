@@ -23,7 +23,7 @@ arch('controllers answer and leave the work to others')
     ->expect('App\Http\Controllers')->not->toUse('Illuminate\Database\Eloquent\Builder');
 
 /** The engines that features may use beside the map; some of them keep a feature of their own. */
-const ENGINES = ['Map', 'Edit', 'Text', 'Find', 'Paste', 'Arrange', 'Draw', 'Route', 'Face', 'Shape', 'Look', 'Exchange'];
+const ENGINES = ['Map', 'Edit', 'Text', 'Find', 'Paste', 'Arrange', 'Draw', 'Route', 'Face', 'Shape', 'Look', 'Exchange', 'Flow', 'CrossLink'];
 
 /** @return array<string, list<string>> the rooms of the core that the files of each room use */
 function roomsUsed(): array
@@ -42,7 +42,7 @@ it('holds features apart: they use engines and not each other', function () {
     $rooms = array_map(fn (string $class): string => explode('\\', $class)[1], array_filter(array_keys(Features::all()), fn (string $class): bool => str_starts_with($class, 'ChalkTree\\')));
     $features = array_diff($rooms, ENGINES);
     expect($features)->not->toBe([]);
-    foreach ($features as $room) {
+    foreach ([...$features, 'CrossLink'] as $room) {
         expect(array_diff(roomsUsed()[$room], ENGINES))->toBe([]);
     }
 });

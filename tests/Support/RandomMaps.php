@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Support;
 
 use ChalkTree\Arrange\Arrangements;
+use ChalkTree\Arrange\BranchArrangement;
 use ChalkTree\Arrange\BranchPhrases;
 use ChalkTree\Arrange\ConnectorPhrase;
 use ChalkTree\Brace\Brace;
@@ -25,6 +26,7 @@ use ChalkTree\Map\Sheet;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Picture\TopicPicture;
+use ChalkTree\Process\Steps;
 use ChalkTree\Ring\Ring;
 use ChalkTree\Ring\RingMember;
 use ChalkTree\Shape\Shapes;
@@ -193,7 +195,8 @@ final class RandomMaps
         $below = array_map(strval(...), array_keys($map->children((string) $map->root()->id)));
         $siblings = $below === [] || $chance->yes(10) ? [$chance->pick($ids)] : [$chance->pick($below), $chance->pick($below)];
 
-        return match ($chance->int(1, 46)) {
+        return match ($chance->int(1, 47)) {
+            47 => self::step($chance, $map, $ids, $links),
             41 => $chance->pick([
                 ['name' => 'row.set', 'type' => 'stamps', 'topics' => $some(), 'fields' => self::stamps($chance)],
                 ['name' => 'row.set', 'type' => 'stamps', 'topics' => $some(), 'fields' => ['done' => false, 'rank' => null]],
@@ -243,7 +246,7 @@ final class RandomMaps
                 ['name' => 'row.set', 'type' => 'mixed-chalk', 'row' => $chance->pick([Ids::next(), ...array_keys($map->rowsOf(MixedChalk::class))]), 'fields' => ['name' => $chance->word(), 'day' => $chance->pick(['#225566', '#ffee00']), 'slate' => '#88ccee']],
                 ['name' => 'row.set', 'type' => 'look', 'topics' => $some(), 'fields' => ['chalk' => $chance->pick([Ids::next(), ...array_keys($map->rowsOf(MixedChalk::class))]), 'named' => $chance->pick([null, ...array_keys($map->rowsOf(NamedLook::class))])]],
                 ['name' => 'row.set', 'type' => 'named-look', 'row' => Ids::next(), 'fields' => ['name' => 'Loud', 'fill' => 'tint:'.$chance->pick(['kelp', ...array_keys($map->rowsOf(MixedChalk::class))])] + self::look($chance)],
-                ['name' => 'row.set', 'type' => 'arrangement', 'topics' => $some(), 'fields' => ['name' => $chance->pick([null, ...Arrangements::names()]), 'head' => $chance->pick([null, 'left']), 'sides' => $chance->pick([null, 'above', 'below'])]],
+                ['name' => 'row.set', 'type' => 'arrangement', 'topics' => $some(), 'fields' => ['name' => $chance->pick([null, ...Arrangements::names()]), 'head' => $chance->pick([null, 'left']), 'sides' => $chance->pick([null, 'above', 'below']), 'runs' => $chance->pick([null, 'across'])]],
             ]),
             14, 15 => ['name' => 'topic.add', 'topic' => ['title' => $chance->title()], 'parent' => null, 'x' => $chance->int(-600, 600), 'y' => $chance->int(-400, 400)],
             16 => ['name' => 'topic.move', 'topics' => $some(), 'parent' => null, 'x' => $chance->int(-600, 600), 'y' => $chance->int(-400, 400)],
@@ -272,6 +275,33 @@ final class RandomMaps
             ]),
             default => $chance->pick([['name' => 'map.balance'], ['name' => 'map.arrange', 'arrangement' => $chance->pick(['both-sides', 'rightward'])], ['name' => 'map.rename', 'title' => $chance->word()]]),
         };
+    }
+
+    /**
+     * Something done with steps, of a process that is mostly there.
+     *
+     * @param  non-empty-list<string>  $ids
+     * @param  non-empty-list<string>  $links
+     */
+    private static function step(Chance $chance, TopicMap $map, array $ids, array $links): array
+    {
+        $steps = [];
+        foreach (array_keys($map->rowsOf(BranchArrangement::class)) as $head) {
+            if ($map->has((string) $head) && Steps::isFlow($map, (string) $head)) {
+                $steps = array_map(strval(...), array_keys($map->children((string) $head)));
+            }
+        }
+        if (count($steps) < 2) {
+            return ['name' => 'row.set', 'type' => 'arrangement', 'topics' => [$chance->pick($ids)], 'fields' => ['name' => 'flow']];
+        }
+
+        return $chance->pick([
+            ['name' => 'crosslink.tie', 'topics' => [$chance->pick($steps)], 'to' => $chance->pick($steps), 'as' => [Ids::next()]],
+            ['name' => 'crosslink.tie', 'topics' => [$chance->pick($steps)], 'to' => $chance->pick($steps), 'as' => [Ids::next()]],
+            ['name' => 'flow.lift', 'topics' => [$chance->pick($steps)]],
+            ['name' => 'flow.put', 'topic' => $chance->pick($chance->yes(30) ? $ids : $steps), 'link' => $chance->pick($links), 'as' => Ids::next()],
+            ['name' => 'flow.shift', 'topic' => $chance->pick($steps), 'by' => $chance->pick([-1, 1]), 'as' => Ids::next()],
+        ]);
     }
 
     /** Often a word that other topics have too, so that there is something to merge, find and replace. */

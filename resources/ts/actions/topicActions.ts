@@ -1,3 +1,4 @@
+import { ownWays } from '@/stores/titles'
 import { branchOf, childrenOf, siblingOf, siblingsOf, topsOf } from '@/stores/tree'
 import { isNotRoot, onTopics } from './conditions'
 import type { Action, Context } from './registry'
@@ -138,7 +139,7 @@ function neighbour(ids: readonly string[], by: -1 | 1, { map, camera }: Context)
 
 /** Puts topics before or after their neighbour. */
 function moveAmongSiblings(ids: readonly string[], by: -1 | 1, context: Context): void {
-    const next = neighbour(ids, by, context)
+    const next = [...ownWays].some((way) => way.shift(ids, by)) ? undefined : neighbour(ids, by, context)
     if (next !== undefined) {
         const side = context.map.tree.topics.get(ids[0] ?? '')?.side
         context.map.edit({ name: 'topic.move', topics: [...ids], ...(by < 0 ? { before: next } : { after: next }), ...(side == null ? {} : { side }) })

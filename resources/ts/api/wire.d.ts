@@ -105,6 +105,9 @@ export type Edit =
   | NumberBranch
   | SetPicture
   | MovePicture
+  | LiftSteps
+  | PutStep
+  | ShiftStep
   | SetRing
   | SetRingMember
   | DrawRing
@@ -2702,6 +2705,58 @@ export interface MovePicture {
   name: "picture.move";
   topic: string;
   to: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "LiftSteps".
+ */
+export interface LiftSteps {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "flow.lift";
+  topics: string[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "PutStep".
+ */
+export interface PutStep {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "flow.put";
+  topic: string;
+  link: string;
+  as: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ShiftStep".
+ */
+export interface ShiftStep {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "flow.shift";
+  topic: string;
+  by: -1 | 1;
+  as: string;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema

@@ -212,7 +212,22 @@ onBeforeUnmount(() => {
     camera.handle = null
 })
 /** After typing the keys belong to the board again. */
-watch(() => map.editing, (now, before) => now === null && before?.where === 'board' && frame.value?.focus({ preventScroll: true }))
+watch(() => map.editing, (now, before) => {
+    if (now === null && before?.where === 'board') {
+        frame.value?.focus({ preventScroll: true })
+        followAfterAnswer(before.id)
+    }
+})
+/** Where the server draws it elsewhere than it was typed, it is brought into view there. */
+function followAfterAnswer(id: string): void {
+    const was = camera.boxOf(id)
+    map.goOnAfterAnswer(() => {
+        const box = camera.boxOf(id)
+        if (was !== undefined && box !== undefined && (Math.abs(box.x - was.x) > 1 || Math.abs(box.y - was.y) > 1)) {
+            reveal(box)
+        }
+    })
+}
 /** A topic that is typed is brought into view whole, and stays so while it grows. */
 const typed = computed(() => (typingId.value === null ? undefined : camera.boxOf(typingId.value)))
 watch([typingId, () => typed.value?.x, () => typed.value?.y, () => typed.value?.w, () => typed.value?.h], ([now], [before]) => void nextTick(() => bringNear(now !== before)))

@@ -1,6 +1,6 @@
 import type { Slip } from '@/api/wire'
 import { ownWidth } from '@/features/look/width'
-import { childrenOf, type Topic, type Tree } from '@/stores/tree'
+import { childrenOf, isFlow, type Topic, type Tree } from '@/stores/tree'
 import { plainTitle } from '@/text/titleMarkdown'
 import { deepestLevel, lookNamed, lookOfLevel, type Look } from './looks'
 import { families, type DrawnPart, type GuessedPaper } from './Parts'
@@ -127,6 +127,11 @@ function placeBeside(
     }
     const mates = childrenOf(tree, parent.id).filter((id) => id === topic.id || slips.get(id)?.grows === grows)
     const above = slips.get(mates[mates.indexOf(topic.id) - 1] ?? '')
+    if (isFlow(tree, parent.id)) {
+        // A step goes on from the one before it.
+        const [from, out] = [above ?? { x: 0, y: 0, w: parent.w, h: parent.h }, gap + 40]
+        return grows === 'down' ? { x: from.x + (from.w - w) / 2, y: from.y + from.h + out } : { x: grows === 'left' ? from.x - out - w : from.x + from.w + out, y: from.y + (from.h - h) / 2 }
+    }
     if (grows === 'down' && above !== undefined) {
         return { x: isMirrored(tree) ? above.x - gap - 12 - w : above.x + above.w + gap + 12, y: above.y }
     }

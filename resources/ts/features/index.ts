@@ -5,11 +5,12 @@ import { crosslink } from './crosslink'
 import { look } from './look'
 import { number } from './number'
 import { picture } from './picture'
+import { process } from './process'
 import { ring } from './ring'
 import { sign } from './sign'
 
 /** The list of all features. A new one is a folder and one line here. */
-export const features: readonly Feature[] = [number, look, arrange, sign, picture, crosslink, ring, brace]
+export const features: readonly Feature[] = [number, look, arrange, sign, picture, process, crosslink, ring, brace]
 
 /** What features have put on a topic, in words. */
 export const toldOf = (topic: string): string => features.map((feature) => feature.tells?.(topic) ?? '').filter((words) => words !== '').join(', ')

@@ -1,8 +1,27 @@
+import type { Edit } from '@/api/wire'
 import { useMap, newId, type Editing, type Region } from './map'
 import { childrenOf, siblingOf } from './tree'
 
 /** Those who may take a new topic before its title is typed; they begin the title themselves. Each is told the topic and the step that makes it. */
 export const askedFirst = new Set<(topic: string, step: string) => boolean>()
+
+/** How topics go on from each other where that is more than standing side by side; each says whether it was its own. */
+export interface OwnWay {
+    /** Makes the topic that follows another, or the one before it. */
+    readonly next: (topic: string, before: boolean) => boolean
+    /** Makes one below another. */
+    readonly below: (parent: string) => boolean
+    /** Makes one on a cross-link. */
+    readonly between: (link: string) => boolean
+    /** Lets topics go one place on among others, or back. */
+    readonly shift: (topics: readonly string[], by: -1 | 1) => boolean
+    /** What has to be done before topics are removed. */
+    readonly leaving: (topics: readonly string[], step: string) => readonly Edit[]
+}
+
+export const ownWays = new Set<OwnWay>()
+
+const isOwn = (asks: (way: OwnWay) => boolean): boolean => [...ownWays].some(asks)
 
 /** Typing titles: beginning, ending, and going straight on to the next topic. */
 export function useTitles() {
@@ -46,14 +65,16 @@ export function useTitles() {
         if ((map.region === 'board' ? map.folded : map.outlineFolded).has(parent)) {
             map.setFolded(map.region, [parent], false)
         }
-        add({ parent })
+        if (!isOwn((way) => way.below(parent))) {
+            add({ parent })
+        }
     }
 
     /** A sibling after or before a topic; of the root, which has none, a subtopic. */
     function addSibling(topic: string, before = false): void {
         if (topic === map.tree.root || map.tree.topics.get(topic)?.parked != null || topic === (map.region === 'board' ? map.scope : map.outlineScope)) {
             addChild(topic)
-        } else {
+        } else if (!isOwn((way) => way.next(topic, before))) {
             add(before ? { before: topic } : { after: topic })
         }
     }
@@ -64,10 +85,11 @@ export function useTitles() {
         add({ parent: null, x, y })
     }
 
-    function add(place: { parent: string } | { before: string } | { after: string } | { parent: null; x: number; y: number }): void {
+    /** Makes a topic, does with it what is asked for in the same step, and begins its title. */
+    function add(place: { parent: string } | { before: string } | { after: string } | { parent: null; x: number; y: number }, more: (id: string, step: string) => readonly Edit[] = () => []): void {
         const id = newId()
         const step = newId()
-        map.edit({ name: 'topic.add', step, topic: { id, title: '' }, ...place })
+        map.edit({ name: 'topic.add', step, topic: { id, title: '' }, ...place }, ...more(id, step))
         map.choose(id)
         if (![...askedFirst].some((takes) => takes(id, step))) {
             map.editing = { id, where: map.region, step, fresh: true, instead: null }
@@ -129,7 +151,8 @@ export function useTitles() {
         const siblings = childrenOf(map.tree, parent).filter((id) => !chosen.has(id) || id === last)
         const at = siblings.indexOf(last)
         const next = siblings[at + 1] ?? siblings[at - 1] ?? parent
-        map.edit({ name: 'topic.remove', topics: [...topics] })
+        const step = newId()
+        map.edit(...[...ownWays].flatMap((way) => way.leaving(topics, step)), { name: 'topic.remove', step, topics: [...topics] })
         map.choose(next)
     }
 
@@ -137,5 +160,5 @@ export function useTitles() {
         return (element?.closest<HTMLElement>('[data-region]')?.dataset.region as Region | undefined) ?? null
     }
 
-    return { begin, end, canShiftOut, shiftIn, shiftOut, addChild, addSibling, addLoose, split, remove, regionOf }
+    return { begin, end, canShiftOut, shiftIn, shiftOut, addChild, addSibling, addLoose, add, split, remove, regionOf }
 }

@@ -50,6 +50,12 @@ export function rowOf(tree: Tree, type: string, topic: string): KeptRow | undefi
     return tree.rows.get(keyOf({ type, id: topic }))
 }
 
+/** Whether what is right below a topic are steps of a process. */
+export function isFlow(tree: Tree, topic: string): boolean {
+    const own = rowOf(tree, 'arrangement', topic)?.fields.name
+    return typeof own === 'string' ? own === 'flow' : tree.topics.get(topic)?.parent === null && tree.arrangement === 'flow'
+}
+
 const isKept = (row: Row | FeatureRow): row is FeatureRow => row.type !== 'map' && row.type !== 'topic'
 
 export const emptyTree: Tree = { topics: new Map(), children: new Map(), rows: new Map(), root: '', title: null, arrangement: 'both-sides' }

@@ -35,6 +35,7 @@ const saidOf = (field: string, blank: string): string | null => {
 const head = computed(() => saidOf('head', 'right'))
 const headSeen = computed(() => (head.value === null ? null : sideSeen(beside.tree, head.value === 'left' ? 'left' : 'right')))
 const sides = computed(() => saidOf('sides', 'both'))
+const runs = computed(() => saidOf('runs', 'down'))
 const say = (fields: Record<string, string>): void => map.edit({ name: 'row.set', type: 'arrangement', topics: [...map.chosen], fields } as Edit)
 /** What all chosen have in common. */
 const value = computed(() => {
@@ -105,6 +106,12 @@ function take(name: string | null): void {
             <span>Along its line</span>
             <NRadioGroup :value="sides" size="small" aria-label="Along its line" @update:value="(to: string) => say({ sides: to })">
                 <NRadioButton value="both">In turn</NRadioButton><NRadioButton value="above">Above</NRadioButton><NRadioButton value="below">Below</NRadioButton>
+            </NRadioGroup>
+        </div>
+        <div v-if="kind === 'flow'" class="more">
+            <span>It runs</span>
+            <NRadioGroup :value="runs" size="small" aria-label="It runs" @update:value="(to: string) => say({ runs: to })">
+                <NRadioButton value="down">Downwards</NRadioButton><NRadioButton value="across">From the left</NRadioButton>
             </NRadioGroup>
         </div>
     </div>

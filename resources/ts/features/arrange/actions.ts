@@ -30,11 +30,17 @@ const sides: readonly Action[] = ([['both', 'on both sides of its line'], ['abov
     run: ({ map }) => map.edit({ name: 'row.set', type: 'arrangement', topics: [...map.chosen], fields: { sides: value } }),
 }))
 
+const runs: readonly Action[] = ([['down', 'downwards'], ['across', 'from the left']] as const).map(([value, words]) => ({
+    id: `flow.${value}`, name: `Flow: run ${words}`, what: `Lays the steps of the flow out ${words}.`, group: 'Shape', keys: [], scopes: onTopics, available: areAll('flow'),
+    run: ({ map }) => map.edit({ name: 'row.set', type: 'arrangement', topics: [...map.chosen], fields: { runs: value } }),
+}))
+
 /** How the map and its branches are laid out. */
 export const arrangeActions: readonly Action[] = [
     ...ofMap,
     ...ofBranch,
     ...sides,
+    ...runs,
     {
         id: 'fishbone.head', name: 'Fishbone: head to the other side', what: 'Turns the fishbone round, so that its head looks the other way.', group: 'Shape', keys: [], scopes: onTopics, available: areAll('fishbone'),
         run: ({ map }) => {

@@ -13,6 +13,7 @@ export const arrangements = [
     { name: 'grid', label: 'Grid', words: 'as a grid' },
     { name: 'round', label: 'Round', words: 'all around' },
     { name: 'free', label: 'Free', words: 'freely' },
+    { name: 'flow', label: 'Flow', words: 'as a flow' },
 ] as const
 
 export type ArrangementName = (typeof arrangements)[number]['name']

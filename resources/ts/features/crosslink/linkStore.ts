@@ -7,6 +7,7 @@ import { useBeside } from '@/stores/beside'
 import { useChosenMarks } from '@/stores/chosenMarks'
 import { newId, useMap } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
+import { ownWays } from '@/stores/titles'
 import { foresight, type KeptRow, type Tree } from '@/stores/tree'
 import type { TiedLine } from '../feature'
 import { topicName } from '@/text/titleMarkdown'
@@ -36,6 +37,17 @@ foresight.set('crosslink.tie', (edit, before) => {
         }
     })
     return rows
+})
+
+foresight.set('crosslink.splice', (edit, before) => {
+    const link = edit.name === 'crosslink.splice' ? before.get(`${CROSSLINK} ${edit.link}`) : undefined
+    if (edit.name !== 'crosslink.splice' || link === undefined) {
+        return before
+    }
+    const { from, to } = link.fields
+    return new Map(before)
+        .set(`${CROSSLINK} ${link.id}`, { ...link, topics: [String(from), edit.topic], fields: { ...link.fields, to: edit.topic } })
+        .set(`${CROSSLINK} ${edit.as}`, { type: CROSSLINK, id: edit.as, topics: [edit.topic, String(to)], fields: { from: edit.topic, to: to ?? null, phrase: '' } })
 })
 
 /** The cross-links of the map that is open, which of them are chosen, and what is being done with them. */
@@ -278,7 +290,7 @@ export const useLinks = defineStore('links', () => {
     /** A new topic on a cross-link, in between its two. */
     function plantOn(link: string, x: number, y: number): void {
         const its = find(link)
-        if (its !== undefined && (map.scope === null || camera.drawn.get(its.from)?.free === true)) {
+        if (its !== undefined && ![...ownWays].some((way) => way.between(link)) && (map.scope === null || camera.drawn.get(its.from)?.free === true)) {
             plant(x, y, its.from, (topic, step) => [splice(link, topic, step)], null)
         }
     }
@@ -287,6 +299,9 @@ export const useLinks = defineStore('links', () => {
     function plantBetween(): void {
         const its = find(chosen.value[0] ?? '')
         const [a, b] = [camera.boxes.get(its?.from ?? ''), camera.boxes.get(its?.to ?? '')]
+        if (its !== undefined && [...ownWays].some((way) => way.between(its.id))) {
+            return
+        }
         if (its !== undefined && a !== undefined && b !== undefined) {
             plantOn(its.id, (a.x + a.w / 2 + b.x + b.w / 2) / 2, (a.y + a.h / 2 + b.y + b.h / 2) / 2)
         }

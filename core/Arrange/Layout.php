@@ -199,19 +199,20 @@ final class Layout
      */
     private function stale(TopicMap $map, iterable $touched): array
     {
-        $stale = [];
+        // What stands above one now and what stood above it are two ways, and one may meet the other half way.
+        $now = $before = [];
         foreach ($touched as $id) {
-            for ($at = $id; $at !== null && ! isset($stale[$at]);) {
-                $stale[$at] = true;
+            for ($at = $id; $at !== null && ! isset($now[$at]);) {
+                $now[$at] = true;
                 $row = $map->row(Topic::type(), $at);
                 $at = $row instanceof Topic ? $row->parent : null;
             }
-            for ($at = $this->slips[$id]->parent ?? null; $at !== null; $at = $this->slips[$at]->parent ?? null) {
-                $stale[$at] = true;
+            for ($at = $this->slips[$id]->parent ?? null; $at !== null && ! isset($before[$at]); $at = $this->slips[$at]->parent ?? null) {
+                $before[$at] = true;
             }
         }
 
-        return $stale;
+        return $now + $before;
     }
 
     /** Places what is right below a slip, and, where its arrangement asks for it, what is below that. */

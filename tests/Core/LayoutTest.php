@@ -33,6 +33,7 @@ use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Refusal;
 use Tests\Support\Chance;
+use Tests\Support\Outline;
 use Tests\Support\RandomMaps;
 
 /** Checks every rule that holds for any scene of any map. */
@@ -449,4 +450,17 @@ it('makes a box as wide as a person asked, and wider only for a word that cannot
     $slip = Layout::of($map, new View)->scene()->slips[array_key_first($map->children($map->root()->id))];
 
     expect($slip->w)->toBe(140.0)->and($slip->h)->toBeGreaterThan(3 * 23);
+});
+
+it('follows topics that go to different places at once, one from below the other', function () {
+    $map = Outline::map("Harbour\n\tQuay\n\t\tCrane\n\t\t\tHook\nLoose");
+    $id = fn (string $title): string => Outline::id($map, $title);
+    $layout = Layout::of($map, new View);
+    $after = clone $map;
+    foreach ([['Hook', 'Harbour'], ['Crane', 'Loose']] as [$topic, $to]) {
+        Edits::apply(Edits::read('topic.move', ['topics' => [$id($topic)], 'parent' => $id($to)]), $after);
+    }
+    $change = $layout->draw($after, new View, [$id('Hook'), $id('Crane')]);
+    expect($change->gone)->toBe([])
+        ->and($layout->scene()->boxes())->toEqual(Layout::of($after, new View)->scene()->boxes());
 });

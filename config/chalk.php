@@ -15,6 +15,9 @@ return [
     // Addresses of proxies whose word on where a request comes from is taken, with commas between; * for any.
     'trusted_proxies' => env('CHALK_TRUSTED_PROXIES'),
 
+    // The origin of the small site that stands in for pages of the network in the demo and in tests, as http://127.0.0.1:8001; none if empty.
+    'stand_in' => (string) env('CHALK_STAND_IN', ''),
+
     'demo_email' => 'wren@saltmere.example',
 
     // Bounds on how often somebody may ask; off for measuring and for tests that ask very often.

@@ -7,6 +7,7 @@ namespace ChalkTree;
 use ChalkTree\Arrange\ArrangeFeature;
 use ChalkTree\Brace\BraceFeature;
 use ChalkTree\CrossLink\CrossLinkFeature;
+use ChalkTree\Link\LinkFeature;
 use ChalkTree\Look\LookFeature;
 use ChalkTree\Number\NumberFeature;
 use ChalkTree\Picture\PictureFeature;
@@ -22,6 +23,7 @@ final class Features
         ArrangeFeature::class,
         BraceFeature::class,
         CrossLinkFeature::class,
+        LinkFeature::class,
         LookFeature::class,
         NumberFeature::class,
         PictureFeature::class,

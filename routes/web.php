@@ -8,6 +8,7 @@ use App\Http\Controllers\FindController;
 use App\Http\Controllers\FolderController;
 use App\Http\Controllers\HistoryController;
 use App\Http\Controllers\LibraryController;
+use App\Http\Controllers\LinkController;
 use App\Http\Controllers\LookController;
 use App\Http\Controllers\MapController;
 use App\Http\Controllers\PageController;
@@ -77,6 +78,10 @@ Route::prefix('api')->group(function (): void {
             Route::post('maps/{map}/clip/picture', [ClipboardController::class, 'picture']);
             Route::post('maps/{map}/copy', [ClipboardController::class, 'copy']);
             Route::get('maps/{map}/legend', [SignController::class, 'legend']);
+            Route::get('maps/{map}/card', [LinkController::class, 'card']);
+            Route::get('maps/{map}/topics/{topic}/card', [LinkController::class, 'card'])->where('topic', '[0-9a-z]{26}');
+            Route::get('maps/{map}/topics/{topic}/pointing', [LinkController::class, 'pointing'])->where('topic', '[0-9a-z]{26}');
+            Route::post('maps/{map}/pages', [LinkController::class, 'page'])->middleware(['throttle:heavy', 'alone:pages']);
             Route::get('maps/{map}/sentences', [SentenceController::class, 'index']);
             Route::get('maps/{map}/sentences.{format}', [SentenceController::class, 'file'])->where('format', 'txt|csv');
             Route::get('maps/{map}/pictures/{hash}/{size}', [PictureController::class, 'show'])->where(['hash' => '[0-9a-f]{64}', 'size' => 'small|large|original']);

@@ -30,9 +30,11 @@ final class LoadDemo extends Command
             return self::SUCCESS;
         }
         $person = Person::query()->create(['name' => 'Wren', 'email' => $email, 'password' => Str::random(40)]);
+        $ids = [];
         foreach (self::MAPS as $name) {
             if ($name !== 'archive') {
-                $record = $arrivals->bring($person, (string) file_get_contents(database_path("demo/{$name}.json")), "{$name}.json");
+                $record = $arrivals->bring($person, $this->file($name, $ids), "{$name}.json");
+                $ids["map:{$record->root}/"] = "map:{$record->id}/";
             } else {
                 $map = ArchiveIndex::make();
                 $record = $store->create($person, $map);
@@ -47,5 +49,18 @@ final class LoadDemo extends Command
         }
 
         return self::SUCCESS;
+    }
+
+    /**
+     * The file of a demo map. Its links lead to maps that were made before it, which it names by their roots, and to the site that
+     * stands in for the network.
+     *
+     * @param  array<string, string>  $ids  of maps as links have them, by what they are called in the files
+     */
+    private function file(string $name, array $ids): string
+    {
+        $site = (string) config('chalk.stand_in');
+
+        return strtr((string) file_get_contents(database_path("demo/{$name}.json")), $ids + ($site === '' ? [] : ['https://harbour-office.saltmere.example' => $site]));
     }
 }

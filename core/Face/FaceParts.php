@@ -19,6 +19,9 @@ final class FaceParts
     /** @var list<array{PutsInBoxes, string, array<string, FeatureRow>|null}> features with the sort of their rows, and all of these by topic where all may be asked for */
     private array $sources = [];
 
+    /** @var list<array{PutsTiesInBoxes, array<string, non-empty-list<FeatureRow>>}> features, with what ties topics by these */
+    private array $ties = [];
+
     /** @var array<class-string<FeatureRow>, array<string, FeatureRow>> what is said of the map as a whole */
     private array $ofMap = [];
 
@@ -37,10 +40,13 @@ final class FaceParts
     {
         $before = $this->map === null ? null : $this->ofMap;
         $this->map = $map;
-        $this->sources = $this->ofMap = [];
+        $this->sources = $this->ofMap = $this->ties = [];
         foreach (Features::all() as $feature) {
             if ($feature instanceof PutsInBoxes) {
                 $this->readRows($map, $feature, $isWhole);
+            }
+            if ($feature instanceof PutsTiesInBoxes) {
+                $this->readTies($map, $feature);
             }
         }
 
@@ -60,6 +66,23 @@ final class FaceParts
             if ($rows !== []) {
                 $this->sources[] = [$feature, $class::type(), $rows];
             }
+        }
+    }
+
+    private function readTies(TopicMap $map, PutsTiesInBoxes $feature): void
+    {
+        $ties = [];
+        foreach ($feature->tiesInBoxes() as $class) {
+            $rows = $map->rowsOf($class);
+            ksort($rows);
+            foreach ($rows as $row) {
+                foreach ($map->isLiving($row) ? array_unique($row->topics()) : [] as $topic) {
+                    $ties[$topic][] = $row;
+                }
+            }
+        }
+        if ($ties !== []) {
+            $this->ties[] = [$feature, $ties];
         }
     }
 
@@ -84,6 +107,11 @@ final class FaceParts
                 foreach ($feature->parts($this->map, $row) as $part) {
                     $parts[] = $part;
                 }
+            }
+        }
+        foreach ($this->ties as [$feature, $ties]) {
+            if (isset($ties[$id]) && $this->map !== null) {
+                array_push($parts, ...$feature->partsOf($this->map, $id, $ties[$id]));
             }
         }
 

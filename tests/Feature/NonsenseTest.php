@@ -25,7 +25,7 @@ function everyRoute(MapRecord $map, Folder $folder): array
 const FIELDS_OF_ALL = [
     'since', 'edits', 'all', 'pane', 'folded', 'outlineFolded', 'chosen', 'scope', 'outlineScope', 'x', 'y', 'scale', 'title', 'starter', 'folder', 'favourite', 'name',
     'format', 'to', 'board', 'as', 'width', 'topic', 'parent', 'text', 'html', 'source', 'headings', 'before', 'show', 'words', 'map', 'fields', 'find', 'with', 'hits',
-    'keys', 'email', 'token', 'password', 'id', 'edit', 'topics', 'lines', 'alone', 'hash', 'size',
+    'keys', 'email', 'token', 'password', 'id', 'edit', 'topics', 'lines', 'alone', 'hash', 'size', 'address', 'again',
 ];
 
 beforeEach(function () {

@@ -14,6 +14,9 @@ final class TestServer
 
     private readonly string $folder;
 
+    /** The origin of the small site that stands in for the network. */
+    public readonly string $site;
+
     private readonly int $port;
 
     private ?Process $process = null;
@@ -30,6 +33,7 @@ final class TestServer
         touch("{$this->folder}/test.sqlite");
         $this->port = self::freePort();
         $this->address = "http://127.0.0.1:{$this->port}";
+        $this->site = 'http://127.0.0.1:'.self::freePort();
         $this->artisan('migrate', '--force');
         if ($this->demo) {
             $this->artisan('demo:load');
@@ -127,6 +131,8 @@ final class TestServer
     {
         return $this->settings + [
             'APP_ENV' => 'production',
+            'STAND_IN_PORT' => substr($this->site ?? ':', (int) strrpos($this->site ?? ':', ':') + 1),
+            'CHALK_STAND_IN' => $this->site ?? '',
             'APP_KEY' => 'base64:dGVzdHMtb25seS1rZXktb2YtY2hhbGstdHJlZS0xMjM=',
             'APP_URL' => $this->address ?? 'http://127.0.0.1',
             'CHALK_DEMO' => '1',

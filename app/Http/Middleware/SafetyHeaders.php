@@ -12,7 +12,8 @@ use Symfony\Component\HttpFoundation\Response;
 final class SafetyHeaders
 {
     private const POLICY = "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; "
-        ."font-src 'self' data:; connect-src 'self'; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'self'";
+        // A page that lets itself be framed opens beside the map, in a frame that may do little.
+        ."font-src 'self' data:; frame-src 'self' https: http:; connect-src 'self'; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'self'";
 
     public function handle(Request $request, Closure $next): Response
     {

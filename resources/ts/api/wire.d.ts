@@ -18,6 +18,8 @@ export type FeatureRow =
   | BraceRow
   | CrosslinkRow
   | ScoreWeightsRow
+  | LinkRow
+  | SeeAlsoRow
   | LookRow
   | LevelLookRow
   | MapLookRow
@@ -95,6 +97,8 @@ export type Edit =
   | TieTopics
   | TurnLinks
   | SpliceTopic
+  | SetLink
+  | SetSeeAlso
   | SetLook
   | SetLevelLook
   | SetMapLook
@@ -454,6 +458,46 @@ export interface ScoreWeightsRow {
     level: number;
     cross: number;
     example: number;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "LinkRow".
+ */
+export interface LinkRow {
+  type: "link";
+  id: string;
+  fields: {
+    at: string;
+    to: string | null;
+    title: string;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SeeAlsoRow".
+ */
+export interface SeeAlsoRow {
+  type: "see-also";
+  id: string;
+  fields: {
+    one: string;
+    other: string;
+    oneWay: boolean;
   } | null;
   whole?: true;
   /**
@@ -2357,6 +2401,52 @@ export interface SpliceTopic {
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetLink".
+ */
+export interface SetLink {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "link";
+  row?: string;
+  rows?: string[];
+  fields: {
+    at?: string;
+    to?: string | null;
+    title?: string;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetSeeAlso".
+ */
+export interface SetSeeAlso {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "see-also";
+  row?: string;
+  rows?: string[];
+  fields: {
+    one?: string;
+    other?: string;
+    oneWay?: boolean;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "SetLook".
  */
 export interface SetLook {
@@ -3394,6 +3484,72 @@ export interface LegendAnswer {
      */
     count: number;
   }[];
+}
+/**
+ * A topic, for somebody who is not there.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "CardAnswer".
+ */
+export interface CardAnswer {
+  map: string;
+  mapTitle: string;
+  topic: string;
+  title: string;
+  caption: string;
+  /**
+   * The titles of the topics above it, from the root.
+   */
+  trail: string[];
+  /**
+   * How it begins.
+   */
+  note: string;
+  isCut: boolean;
+  /**
+   * How many topics are below it.
+   */
+  below: number;
+}
+/**
+ * Topics of other maps that lead to one.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "PointingAnswer".
+ */
+export interface PointingAnswer {
+  pointing: {
+    map: string;
+    mapTitle: string;
+    topic: string;
+    title: string;
+  }[];
+}
+/**
+ * What a page says of itself.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "PageAnswer".
+ */
+export interface PageAnswer {
+  /**
+   * Where it was in the end.
+   */
+  address: string;
+  title: string;
+  description: string;
+  /**
+   * The hash of a picture of the map.
+   */
+  picture: string | null;
+  /**
+   * Whether it lets itself be shown in a frame.
+   */
+  framed: boolean;
+  /**
+   * When it was asked, in seconds since 1970.
+   */
+  at: number;
 }
 /**
  * The propositions of a concept map, in reading order.

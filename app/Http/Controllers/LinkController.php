@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Find\FactSearch;
+use App\Http\PlainJson;
+use App\Http\Requests\AskPage;
+use App\Links\PagePreviews;
+use App\Models\FactRecord;
+use App\Models\MapRecord;
+use App\Models\Person;
+use App\Store\MapStore;
+use ChalkTree\Link\Link;
+use ChalkTree\Map\Topic;
+use ChalkTree\Map\TopicMap;
+use ChalkTree\Text\InlineMarkdown;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+
+/** Where links lead, before they are followed, and what leads here. */
+final readonly class LinkController
+{
+    /** So much of a note is shown, characters. */
+    private const NOTE = 400;
+
+    private const MOST_POINTING = 100;
+
+    public function __construct(private MapStore $store)
+    {
+    }
+
+    /** What a topic is, for somebody who is not there; without one, its map. */
+    public function card(MapRecord $map, ?string $topic = null): JsonResponse
+    {
+        $topics = $this->store->load($map);
+        $row = $topics->find($topic ?? $topics->sheet()->root) ?? throw new NotFoundHttpException;
+
+        return new PlainJson([
+            'map' => $map->id, 'mapTitle' => self::titleOf($topics), 'topic' => $row->id, 'title' => InlineMarkdown::oneLine($row->title), 'caption' => $row->caption,
+            'trail' => array_map(fn (Topic $above): string => InlineMarkdown::oneLine($above->title), array_reverse($topics->ancestors($row->id))),
+            'note' => mb_substr($row->note, 0, self::NOTE), 'isCut' => mb_strlen($row->note) > self::NOTE, 'below' => count($topics->branch($row->id)) - 1,
+        ]);
+    }
+
+    /** The topics of this person's other maps that lead to a topic of this one. */
+    public function pointing(Request $request, MapRecord $map, string $topic, FactSearch $facts): JsonResponse
+    {
+        $person = $request->user();
+        $found = $person instanceof Person ? $facts->find($person, Link::type().'.to', "map:{$map->id}/{$topic}", most: self::MOST_POINTING) : [];
+        $maps = [];
+        $pointing = [];
+        foreach ($found as $fact) {
+            /** @var FactRecord $fact */
+            $maps[$fact->map_id] ??= $this->store->load(MapRecord::query()->findOrFail($fact->map_id));
+            $row = $maps[$fact->map_id]->find($fact->topic_id);
+            if ($row !== null) {
+                $pointing[] = ['map' => $fact->map_id, 'mapTitle' => self::titleOf($maps[$fact->map_id]), 'topic' => $row->id, 'title' => InlineMarkdown::oneLine($row->title)];
+            }
+        }
+
+        return new PlainJson(['pointing' => $pointing]);
+    }
+
+    public function page(AskPage $request, MapRecord $map, PagePreviews $pages): JsonResponse
+    {
+        return new PlainJson($pages->of($map, (string) $request->string('address'), $request->boolean('again')));
+    }
+
+    private static function titleOf(TopicMap $map): string
+    {
+        return $map->sheet()->title ?? InlineMarkdown::oneLine($map->root()->title);
+    }
+}

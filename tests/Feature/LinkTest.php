@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Links\PublicAddress;
+use App\Links\UnreachablePage;
+use App\Models\FactRecord;
+use ChalkTree\Map\Ids;
+use Tests\Support\Pages\Site;
+
+beforeEach(function () {
+    $this->actingAs($this->tove = $this->person());
+    $this->map = $this->mapOf($this->tove);
+    $this->lead = fn ($map, string $at, string $to): string => tap(Ids::next(), fn (string $id) => $this->sendEdits($map, [['id' => Ids::next(), 'name' => 'row.set', 'type' => 'link', 'row' => $id, 'fields' => ['at' => $at, 'to' => $to]]])->assertOk()->assertJsonPath('edits.0.status', 'done'));
+});
+
+/** A site that stands in for the network, as the demo has one. */
+function site(): Site
+{
+    static $site = null;
+    if ($site === null) {
+        $site = new Site;
+        register_shutdown_function($site->stop(...));
+    }
+    config(['chalk.demo' => true, 'chalk.stand_in' => $site->address]);
+
+    return $site;
+}
+
+it('tells what a topic is before one goes there, and what a map is', function () {
+    $willow = $this->id($this->map, 'Willow');
+    $this->sendEdits($this->map, [['id' => Ids::next(), 'name' => 'topic.note', 'topics' => [$willow], 'note' => str_repeat('Bends well. ', 60)]])->assertOk();
+    $card = $this->getJson("/api/maps/{$this->map->id}/topics/{$willow}/card")->assertOk()->json();
+    expect($card)->toMatchArray(['map' => $this->map->id, 'topic' => $willow, 'title' => 'Willow', 'isCut' => true, 'below' => 0])
+        ->and($card['trail'])->not->toBe([])->and(mb_strlen($card['note']))->toBe(400)
+        ->and($this->getJson("/api/maps/{$this->map->id}/card")->assertOk()->json())->toMatchArray(['topic' => $this->map->root, 'trail' => [], 'isCut' => false]);
+    $this->getJson("/api/maps/{$this->map->id}/topics/".Ids::next().'/card')->assertNotFound();
+    $theirs = $this->mapOf($this->person('ines@saltmere.example'));
+    $this->getJson("/api/maps/{$theirs->id}/card")->assertNotFound();
+    $this->getJson("/api/maps/{$theirs->id}/topics/{$theirs->root}/card")->assertNotFound();
+});
+
+it('tells which topics of one\'s other maps lead here, and nobody else’s', function () {
+    $other = $this->mapOf($this->tove);
+    $here = $this->id($this->map, 'Willow');
+    $link = ($this->lead)($other, $this->id($other, 'Boats'), "map:{$this->map->id}/{$here}");
+    ($this->lead)($other, $this->id($other, 'Boats'), 'https://saltmere.example');
+    $theirs = $this->mapOf($this->person('ines@saltmere.example'));
+    FactRecord::query()->insert(['map_id' => $theirs->id, 'topic_id' => $this->id($theirs, 'Boats'), 'field' => 'link.to', 'text' => "map:{$this->map->id}/{$here}"]);
+    $pointing = "/api/maps/{$this->map->id}/topics/{$here}/pointing";
+    expect($this->getJson($pointing)->assertOk()->json('pointing'))->toBe([['map' => $other->id, 'mapTitle' => 'Festival', 'topic' => $this->id($other, 'Boats'), 'title' => 'Boats']]);
+    $this->sendEdits($other, [['id' => Ids::next(), 'name' => 'row.remove', 'type' => 'link', 'rows' => [$link]]])->assertOk();
+    expect($this->getJson($pointing)->json('pointing'))->toBe([]);
+    $this->getJson("/api/maps/{$theirs->id}/topics/{$theirs->root}/pointing")->assertNotFound();
+});
+
+it('tells what a page is, with its picture, and asks there once', function () {
+    $site = site();
+    $before = count($site->asked());
+    $ask = fn (array $more = []) => $this->postJson("/api/maps/{$this->map->id}/pages", ['address' => "{$site->address}/away"] + $more)->assertOk()->json();
+    $page = $ask();
+    expect($page)->toMatchArray(['address' => "{$site->address}/page", 'title' => 'Tides & times', 'description' => 'Of the week', 'framed' => true]);
+    $this->get("/api/maps/{$this->map->id}/pictures/{$page['picture']}/small")->assertOk();
+    expect($ask())->toBe($page)->and(array_slice($site->asked(), $before))->toBe(['/away', '/page', '/picture.png']);
+    expectShape('PageAnswer', $page);
+    $ask(['again' => true]);
+    expect($site->asked())->toHaveCount($before + 6);
+    expect($this->postJson("/api/maps/{$this->map->id}/pages", ['address' => "{$site->address}/framed"])->json())->toMatchArray(['title' => 'Alone', 'framed' => false, 'picture' => null])
+        ->and($this->postJson("/api/maps/{$this->map->id}/pages", ['address' => "{$site->address}/table.pdf"])->json())->toMatchArray(['title' => 'table.pdf', 'description' => 'application/pdf', 'picture' => null])
+        ->and($this->postJson("/api/maps/{$this->map->id}/pages", ['address' => "{$site->address}/large"])->json('title'))->toBe('Large')
+        ->and($this->postJson("/api/maps/{$this->map->id}/pages", ['address' => "{$site->address}/bomb"])->json('title'))->toBe('Bomb')
+        // What a page says of itself stays text, and its picture is asked for within the same bounds.
+        ->and($this->postJson("/api/maps/{$this->map->id}/pages", ['address' => "{$site->address}/evil"])->json())->toMatchArray(['title' => '<img src=x onerror=alert(1)>', 'picture' => null]);
+    $theirs = $this->mapOf($this->person('ines@saltmere.example'));
+    $this->postJson("/api/maps/{$theirs->id}/pages", ['address' => "{$site->address}/page"])->assertNotFound();
+});
+
+it('follows no page to where it may not go, nor for ever', function (string $path, string $sentence) {
+    $site = site();
+    $this->postJson("/api/maps/{$this->map->id}/pages", ['address' => $site->address.$path])->assertUnprocessable()->assertJsonPath('code', 'unreachable');
+    expect($this->postJson("/api/maps/{$this->map->id}/pages", ['address' => $site->address.$path])->json('message'))->toContain($sentence);
+})->with([
+    'round and round' => ['/round', 'again and again'], 'to another server of this machine' => ['/inside', 'usual ports'], 'to a file' => ['/file', 'not the address of a page'],
+    'not there' => ['/none', 'no such page'], 'headers without end' => ['/headers', 'cannot be reached'],
+]);
+
+it('gives up on a page that does not answer', function () {
+    $site = new Site;
+    config(['chalk.demo' => true, 'chalk.stand_in' => $site->address]);
+    try {
+        expect($this->postJson("/api/maps/{$this->map->id}/pages", ['address' => "{$site->address}/slow"])->assertUnprocessable()->json('message'))->toContain('too long');
+    } finally {
+        $site->stop();
+    }
+});
+
+it('asks at no address that is not open to everyone', function (string $address) {
+    config(['chalk.demo' => true, 'chalk.stand_in' => 'http://127.0.0.1:9']);
+    $this->postJson("/api/maps/{$this->map->id}/pages", ['address' => $address])->assertUnprocessable();
+    expect($this->postJson("/api/maps/{$this->map->id}/pages", ['address' => $address])->json('code'))->toBeIn(['unreachable', 'invalid']);
+})->with([
+    'http://127.0.0.1/', 'http://127.1/', 'http://2130706433/', 'http://0x7f000001/', 'http://0/', 'http://localhost/', 'http://[::1]/', 'http://[::ffff:127.0.0.1]/', 'http://[::ffff:7f00:1]/', 'http://10.0.0.1/', 'http://192.168.1.1/',
+    'http://169.254.169.254/latest/', 'http://100.64.0.1/', 'http://[fe80::1]/', 'http://[fc00::1]/', 'http://[64:ff9b::7f00:1]/', 'http://[2002:7f00:1::]/', 'http://224.0.0.1/', 'https://saltmere.example:8443/', 'http://127.0.0.1:9@8.8.8.8/',
+    'ftp://saltmere.example/', 'gopher://x/', "http://a\r\nHost: b/", 'http://münchen.example/', 'mailto:a@b.example', 'map:01m83j0ddjkkwewenw99dkn6ks',
+]);
+
+it('takes a name only where all that it stands for is open to everyone', function () {
+    $addresses = new PublicAddress(fn (string $host): array => ['public.example' => ['93.184.215.14'], 'both.example' => ['93.184.215.14', '10.0.0.1'], 'six.example' => ['2606:2800:21f:cb07:6820:80da:af6b:8b2c']][$host] ?? []);
+    expect($addresses->of('public.example', 443))->toBe('93.184.215.14')
+        ->and($addresses->of('six.example', 80))->toBe('2606:2800:21f:cb07:6820:80da:af6b:8b2c')
+        ->and(fn () => $addresses->of('both.example', 80))->toThrow(UnreachablePage::class, 'not open to everyone')
+        ->and(fn () => $addresses->of('none.example', 80))->toThrow(UnreachablePage::class, 'Nothing is known')
+        ->and(fn () => $addresses->of('public.example', 22))->toThrow(UnreachablePage::class, 'usual ports');
+});
+
+it('knows the stand-in only in a demo, and only that very one', function () {
+    config(['chalk.demo' => false, 'chalk.stand_in' => 'http://127.0.0.1:8001']);
+    $addresses = new PublicAddress;
+    expect(fn () => $addresses->of('127.0.0.1', 8001))->toThrow(UnreachablePage::class);
+    config(['chalk.demo' => true]);
+    expect($addresses->of('127.0.0.1', 8001))->toBe('127.0.0.1')
+        ->and(fn () => $addresses->of('127.0.0.1', 8002))->toThrow(UnreachablePage::class)
+        ->and(fn () => $addresses->of('127.0.0.2', 8001))->toThrow(UnreachablePage::class);
+});

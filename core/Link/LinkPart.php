@@ -11,7 +11,7 @@ use ChalkTree\Face\FacePlace;
 use ChalkTree\Look\Look;
 use ChalkTree\Text\Wrapper;
 
-/** The sign, beside the first line of a title, that a topic leads elsewhere: an arrow out of a corner. */
+/** The sign, beside the first line of a title, that a topic leads elsewhere: an arrow that leaves. */
 final readonly class LinkPart implements FacePart
 {
     private const ROOM = 19.0;
@@ -49,7 +49,7 @@ final readonly class LinkPart implements FacePart
 
         return [
             Primitive::path('link-room', "M{$left} {$top}h{$wide}v{$wide}h-{$wide}Z")->touching($touch),
-            Primitive::path('link-sign', 'M'.($x + 4).' '.($y + 1)."h-4v10h10v-4M{$x} {$y}m5.5 5.5l5.5 -5.5m-4.5 0h4.5v4.5", '', $look->type->softInk, 1.5),
+            Primitive::path('link-sign', "M{$x} ".($y + self::SIDE).'l10.5 -10.5m-7.5 0h7.5v7.5', '', $look->type->softInk, 1.6),
         ];
     }
 }

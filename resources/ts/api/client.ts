@@ -1,6 +1,6 @@
 import { request, sendLast } from './http'
 import type {
-    Calm, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, Draft, DrawingsAnswer, Edit, EditsAnswer, Find, FindAnswer, HistoryAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeAnswer, OpenAnswer, SentencesAnswer,
+    CardAnswer, Calm, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, Draft, DrawingsAnswer, Edit, EditsAnswer, Find, FindAnswer, HistoryAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, SentencesAnswer,
     Person, PictureAnswer, Place, QuickAnswer, RehearsalAnswer, ReplaceAnswer, StampsAnswer, StartersAnswer, TrashAnswer, TriesAnswer, View,
 } from './wire'
 
@@ -55,6 +55,10 @@ export const api = {
     looks: () => request<LooksAnswer>('GET', 'looks'),
     stamps: () => request<StampsAnswer>('GET', 'stamps'),
     legend: (map: string) => request<LegendAnswer>('GET', `maps/${map}/legend`),
+    /** What a topic is, or the root of a map, for who is not there. */
+    card: (map: string, topic: string | null) => request<CardAnswer>('GET', topic === null ? `maps/${map}/card` : `maps/${map}/topics/${topic}/card`),
+    pointing: (map: string, topic: string) => request<PointingAnswer>('GET', `maps/${map}/topics/${topic}/pointing`),
+    page: (map: string, address: string, again = false) => request<PageAnswer>('POST', `maps/${map}/pages`, { address, again }),
     sentences: (map: string, against: string | null = null) => request<SentencesAnswer>('GET', `maps/${map}/sentences${against === null ? '' : `?${new URLSearchParams({ with: against }).toString()}`}`),
     drawings: (words: string) => request<DrawingsAnswer>('GET', `drawings?${new URLSearchParams({ words }).toString()}`),
     bringPicture: (map: string, file: Blob) => request<PictureAnswer>('POST', `maps/${map}/pictures`, file),

@@ -2,6 +2,7 @@ import { arrange } from './arrange'
 import { brace } from './brace'
 import type { Feature } from './feature'
 import { crosslink } from './crosslink'
+import { link } from './link'
 import { look } from './look'
 import { number } from './number'
 import { picture } from './picture'
@@ -10,7 +11,7 @@ import { ring } from './ring'
 import { sign } from './sign'
 
 /** The list of all features. A new one is a folder and one line here. */
-export const features: readonly Feature[] = [number, look, arrange, sign, picture, process, crosslink, ring, brace]
+export const features: readonly Feature[] = [number, look, link, arrange, sign, picture, process, crosslink, ring, brace]
 
 /** What features have put on a topic, in words. */
 export const toldOf = (topic: string): string => features.map((feature) => feature.tells?.(topic) ?? '').filter((words) => words !== '').join(', ')

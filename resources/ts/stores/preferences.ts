@@ -41,12 +41,24 @@ export const usePreferences = defineStore('preferences', () => {
         board.value = isDark(board.value) ? lightBoard.value : 'slate'
     }
 
+    /** Where one was before links were followed, the latest last. */
+    const trail = useStorage<{ map: string; topic: string }[]>('chalk-trail', [])
+    function leaveMark(map: string, topic: string): void {
+        trail.value = [...trail.value, { map, topic }].slice(-40)
+    }
+    function takeMark(): { map: string; topic: string } | undefined {
+        const last = trail.value.at(-1)
+        trail.value = trail.value.slice(0, -1)
+        return last
+    }
+
     /** What tells of maps goes when another person uses this browser. */
     const owner = useStorage('chalk-owner', '')
     function belongTo(person: string): void {
         if (owner.value !== person) {
             second.value = null
             levelsLeft.value = []
+            trail.value = []
             owner.value = person
         }
     }
@@ -55,5 +67,5 @@ export const usePreferences = defineStore('preferences', () => {
         second.value = map
     }
 
-    return { way, deskFolded, second, setSecond, belongTo, levelsLeft, libraryAs, librarySort, board, size, motion, turnBoard, outlineOpen, deskOpen, trayOpen, outlineWidth, walkDim }
+    return { trail, leaveMark, takeMark, way, deskFolded, second, setSecond, belongTo, levelsLeft, libraryAs, librarySort, board, size, motion, turnBoard, outlineOpen, deskOpen, trayOpen, outlineWidth, walkDim }
 })

@@ -1,0 +1,10 @@
+import { hasChoice, onTopics } from '@/actions/conditions'
+import type { Action } from '@/actions/registry'
+import { useOuts } from './outStore'
+
+/** Links out of topics. */
+export const linkActions: readonly Action[] = [
+    { id: 'link.add', name: 'Add a link', what: 'Lets the chosen topics lead to a page, an e-mail address, another topic or another map. An address that is pasted on a topic does the same.', group: 'Topics', keys: ['Mod+Shift+L'], scopes: onTopics, available: hasChoice, run: () => useOuts().toField() },
+    { id: 'link.go', name: 'Go where it leads', what: 'Follows the link of the topic; where there are several, the desk lists them.', group: 'Topics', keys: ['Alt+End'], scopes: onTopics, available: ({ map }) => map.current !== null && useOuts().of(map.current).length > 0, run: () => useOuts().follow() },
+    { id: 'link.back', name: 'Back to where one was before a link', what: 'Goes back along the links that were followed, over maps too.', group: 'Topics', keys: ['Alt+Backspace'], scopes: onTopics, available: () => useOuts().canGoBack, run: () => useOuts().back() },
+]

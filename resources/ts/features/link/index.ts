@@ -1,0 +1,18 @@
+import { defineAsyncComponent } from 'vue'
+import { pastedBy } from '@/paste/clipboard'
+import { usePaste } from '@/paste/pasteStore'
+import type { Feature } from '../feature'
+import { linkActions } from './actions'
+import { useOuts } from './outStore'
+
+const LinksSection = defineAsyncComponent(() => import('./LinksSection.vue'))
+const OutOverlay = defineAsyncComponent(() => import('./OutOverlay.vue'))
+
+export const link: Feature = {
+    name: 'link', actions: linkActions, desk: [{ in: 'Ties', component: LinksSection }], overlay: OutOverlay,
+    tells: (topic) => useOuts().told(topic),
+    paste: (data) => {
+        const pasted = pastedBy(data)
+        return pasted.own === null && useOuts().paste(pasted.text, () => void usePaste().take(pasted))
+    },
+}

@@ -81,6 +81,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('maps/{map}/card', [LinkController::class, 'card']);
             Route::get('maps/{map}/topics/{topic}/card', [LinkController::class, 'card'])->where('topic', '[0-9a-z]{26}');
             Route::get('maps/{map}/topics/{topic}/pointing', [LinkController::class, 'pointing'])->where('topic', '[0-9a-z]{26}');
+            Route::post('maps/{map}/topics/{topic}/own-map', [LibraryController::class, 'part'])->where('topic', '[0-9a-z]{26}')->middleware(['throttle:heavy', 'alone:files']);
             Route::post('maps/{map}/pages', [LinkController::class, 'page'])->middleware(['throttle:heavy', 'alone:pages']);
             Route::get('maps/{map}/sentences', [SentenceController::class, 'index']);
             Route::get('maps/{map}/sentences.{format}', [SentenceController::class, 'file'])->where('format', 'txt|csv');

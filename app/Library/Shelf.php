@@ -9,8 +9,11 @@ use App\Models\Person;
 use App\Models\TopicRecord;
 use App\Store\MapStore;
 use Carbon\CarbonImmutable;
+use ChalkTree\Arrange\BranchArrangement;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\TopicDraft;
+use ChalkTree\Link\Link;
+use ChalkTree\Map\Ids;
 use ChalkTree\Map\NewMap;
 use ChalkTree\Text\InlineMarkdown;
 use Illuminate\Database\Connection;
@@ -53,6 +56,20 @@ final readonly class Shelf
 
             return $copy;
         });
+    }
+
+    /** A map of a branch of another, with a link back from its root. */
+    public function part(Person $person, MapRecord $record, string $topic, ?string $id = null): MapRecord
+    {
+        $whole = $this->store->load($record);
+        if ($whole->topic($topic)->id === $whole->sheet()->root) {
+            throw new InvalidEdit('This is a map of its own already.', 'topic');
+        }
+        $part = NewMap::from(TopicDraft::of($whole, $topic), arrangement: BranchArrangement::nearest($whole, $topic));
+        $back = InlineMarkdown::oneLine($whole->topic((string) ($whole->topic($topic)->parent ?? $topic))->title);
+        $part->put(Link::fromFields(Ids::next(), ['at' => $part->sheet()->root, 'to' => "map:{$record->id}/{$topic}", 'title' => mb_substr($back, 0, Link::LONGEST_TITLE)]));
+
+        return $this->store->create($person, $part, $record->folder, $id);
     }
 
     /**

@@ -94,3 +94,18 @@ it('goes by one click on the sign, lists where several ways lead, and undoes', f
     $browser->waitUntil(fn (): bool => in_array('saltmere.example/oars (page)', linksAtDesk($browser), true), 'the typed address');
     $browser->keys('Mod+z')->saved()->waitUntil(fn (): bool => ! in_array('saltmere.example/oars (page)', linksAtDesk($browser), true), 'the link gone');
 });
+
+it('lets a branch be a map of its own, with a way there and back, and brings it back', function () {
+    $browser = Studio::browser()->newMap();
+    $browser->type('Regatta')->keys('Tab')->type('Skiffs of the yard')->keys('Tab')->type('Varnish')->keys('Enter')->type('Ribs')->keys('Mod+Enter')->saved();
+    $outline = $browser->outline();
+    $browser->pick('Skiffs of the yard')->act('Let this branch be a map of its own')->waitUntil(fn (): bool => count($browser->outline()) === 2, 'the branch to go');
+    $browser->saved()->waitUntil(fn (): bool => linksAtDesk($browser) === ['Skiffs of the yard (other map)'], 'the way there');
+    $browser->keys('Alt+End')->waitUntil(fn (): bool => $browser->outline() === ['Skiffs of the yard', '  Varnish', '  Ribs'], 'the new map');
+    $browser->keys('Tab')->type('Oakum')->keys('Mod+Enter')->saved();
+    $browser->keys('Alt+Backspace')->waitUntil(fn (): bool => chosenTitle($browser) === 'Skiffs of the yard' && count($browser->outline()) === 2, 'back');
+    $browser->press('Bring it back')->waitUntil(fn (): bool => count($browser->outline()) === 5, 'the branch')->saved();
+    expect($browser->outline())->toContain('    Varnish', '    Ribs', '    Oakum')->and(linksAtDesk($browser))->toBe([]);
+    $browser->keys('Mod+z')->saved()->waitUntil(fn (): bool => count($browser->outline()) === 2, 'one step to be undone');
+    $browser->keys('Mod+z')->saved()->waitUntil(fn (): bool => $browser->outline() === $outline, 'all as it was');
+});

@@ -5,6 +5,8 @@ declare(strict_types=1);
 use App\Links\PublicAddress;
 use App\Links\UnreachablePage;
 use App\Models\FactRecord;
+use App\Models\MapRecord;
+use ChalkTree\Link\Link;
 use ChalkTree\Map\Ids;
 use Tests\Support\Pages\Site;
 
@@ -121,4 +123,18 @@ it('knows the stand-in only in a demo, and only that very one', function () {
     expect($addresses->of('127.0.0.1', 8001))->toBe('127.0.0.1')
         ->and(fn () => $addresses->of('127.0.0.1', 8002))->toThrow(UnreachablePage::class)
         ->and(fn () => $addresses->of('127.0.0.2', 8001))->toThrow(UnreachablePage::class);
+});
+
+it('makes a map of a branch, which leads back, and takes nothing away', function () {
+    $lanterns = $this->id($this->map, 'Lanterns');
+    $id = Ids::next();
+    $made = $this->postJson("/api/maps/{$this->map->id}/topics/{$lanterns}/own-map", ['id' => $id])->assertCreated()->json('id');
+    // Asked again for want of an answer it is the same.
+    expect($made)->toBe($id)->and($this->postJson("/api/maps/{$this->map->id}/topics/{$lanterns}/own-map", ['id' => $id])->json('id'))->toBe($id);
+    $part = $this->topics(MapRecord::query()->findOrFail($made));
+    $titles = fn ($map, string $top): array => array_map(fn ($topic): string => $topic->title, array_values($map->branch($top)));
+    expect($titles($part, $part->sheet()->root))->toBe($titles($this->topics($this->map), $lanterns))
+        ->and(array_map(fn (Link $link): array => [$link->at(), $link->to(), $link->text('title')], array_values($part->rowsOf(Link::class))))->toBe([[$part->sheet()->root, "map:{$this->map->id}/{$lanterns}", 'Festival']]);
+    $this->postJson("/api/maps/{$this->map->id}/topics/{$this->map->root}/own-map", ['id' => Ids::next()])->assertUnprocessable();
+    $this->postJson("/api/maps/{$this->map->id}/topics/".Ids::next().'/own-map', ['id' => Ids::next()])->assertStatus(422);
 });

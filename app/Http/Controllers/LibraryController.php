@@ -130,6 +130,12 @@ final readonly class LibraryController
         return $this->make($request, $person, fn (?string $id): MapRecord => $this->shelf->duplicate($person, $map, $id));
     }
 
+    /** Makes a map of a branch, which stays where it is until whoever asked takes it away there. */
+    public function part(Request $request, MapRecord $map, string $topic, #[CurrentUser] Person $person): JsonResponse
+    {
+        return $this->make($request, $person, fn (?string $id): MapRecord => $this->shelf->part($person, $map, $topic, $id));
+    }
+
     public function trash(MapRecord $map): JsonResponse
     {
         $map->trashed_at ??= CarbonImmutable::now();

@@ -15,6 +15,7 @@ use App\Store\MapStore;
 use ChalkTree\Link\Link;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Sign\TopicStamps;
 use ChalkTree\Text\InlineMarkdown;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -42,6 +43,7 @@ final readonly class LinkController
             'map' => $map->id, 'mapTitle' => self::titleOf($topics), 'topic' => $row->id, 'title' => InlineMarkdown::oneLine($row->title), 'caption' => $row->caption,
             'trail' => array_map(fn (Topic $above): string => InlineMarkdown::oneLine($above->title), array_reverse($topics->ancestors($row->id))),
             'note' => mb_substr($row->note, 0, self::NOTE), 'isCut' => mb_strlen($row->note) > self::NOTE, 'below' => count($topics->branch($row->id)) - 1,
+            'done' => count(array_filter(array_intersect_key($topics->rowsOf(TopicStamps::class), $topics->branch($row->id)), fn (TopicStamps $stamps): bool => $stamps->flag('done'))),
         ]);
     }
 

@@ -57,6 +57,8 @@ export const api = {
     legend: (map: string) => request<LegendAnswer>('GET', `maps/${map}/legend`),
     /** What a topic is, or the root of a map, for who is not there. */
     card: (map: string, topic: string | null) => request<CardAnswer>('GET', topic === null ? `maps/${map}/card` : `maps/${map}/topics/${topic}/card`),
+    /** Makes a map of a branch, under an id chosen here. */
+    ownMap: (map: string, topic: string, id: string) => request<Made>('POST', `maps/${map}/topics/${topic}/own-map`, { id }),
     pointing: (map: string, topic: string) => request<PointingAnswer>('GET', `maps/${map}/topics/${topic}/pointing`),
     page: (map: string, address: string, again = false) => request<PageAnswer>('POST', `maps/${map}/pages`, { address, again }),
     sentences: (map: string, against: string | null = null) => request<SentencesAnswer>('GET', `maps/${map}/sentences${against === null ? '' : `?${new URLSearchParams({ with: against }).toString()}`}`),

@@ -3510,6 +3510,10 @@ export interface CardAnswer {
    * How many topics are below it.
    */
   below: number;
+  /**
+   * How many of all these, itself too, have the stamp for what is done.
+   */
+  done: number;
 }
 /**
  * Topics of other maps that lead to one.

@@ -58,7 +58,7 @@ function openBeside(): void {
             <p class="title" dir="auto">{{ card.title || 'Untitled' }}</p>
             <p v-if="card.caption !== ''" class="of" dir="auto">{{ card.caption }}</p>
             <p v-if="card.note !== ''" class="note" dir="auto">{{ card.note }}{{ card.isCut ? '…' : '' }}</p>
-            <p class="of">{{ card.below === 0 ? 'nothing below it' : card.below === 1 ? '1 topic below it' : `${card.below} topics below it` }}</p>
+            <p class="of">{{ card.below === 0 ? 'nothing below it' : card.below === 1 ? '1 topic below it' : `${card.below} topics below it` }}{{ card.done > 0 ? `, ${card.done} done` : '' }}</p>
         </template>
         <template v-if="out.kind === 'web'">
             <img v-if="page?.picture != null" :src="`/api/maps/${map.id}/pictures/${page.picture}/small`" alt="" />

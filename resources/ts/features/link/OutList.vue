@@ -40,6 +40,7 @@ const look = (out: Out): void => void (looked.value = looked.value === out.id ? 
                 <template v-if="plain !== true">
                     <NButton v-if="out.type === 'see-also'" size="tiny" quaternary @click="links.turn(out, from)">{{ out.both ? 'One way' : 'Both ways' }}</NButton>
                     <NButton v-else size="tiny" quaternary @click="beginName(out)">Rename</NButton>
+                    <NButton v-if="out.kind === 'map' && !out.to.includes('/')" size="tiny" quaternary @click="links.bringBack(out, from)">Bring it back</NButton>
                     <NButton size="tiny" quaternary :aria-label="`Remove the link to ${links.nameOf(out)}`" @click="links.remove(out)">Remove</NButton>
                 </template>
             </div>

@@ -12,8 +12,6 @@ use ChalkTree\Map\TopicMap;
 /** What stands in the boxes of one map's topics besides their titles: what a topic says itself, and what features put there. */
 final class FaceParts
 {
-    private readonly NotePart $note;
-
     private ?TopicMap $map = null;
 
     /** @var list<array{PutsInBoxes, string, array<string, FeatureRow>|null}> features with the sort of their rows, and all of these by topic where all may be asked for */
@@ -24,11 +22,6 @@ final class FaceParts
 
     /** @var array<class-string<FeatureRow>, array<string, FeatureRow>> what is said of the map as a whole */
     private array $ofMap = [];
-
-    public function __construct()
-    {
-        $this->note = new NotePart;
-    }
 
     /**
      * From now on for this map, as it is now.
@@ -94,7 +87,7 @@ final class FaceParts
             $parts[] = new CaptionPart($topic->caption);
         }
         if ($topic->note !== '') {
-            $parts[] = $this->note;
+            $parts[] = new NotePart(NoteSort::of($topic->note));
         }
         $id = $topic->id;
         foreach ($this->sources as [$feature, $type, $rows]) {

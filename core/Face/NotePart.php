@@ -8,7 +8,7 @@ use ChalkTree\Draw\Primitive;
 use ChalkTree\Look\Look;
 use ChalkTree\Text\Wrapper;
 
-/** The sign, beside the first line of a title, that a topic has a note. */
+/** The sign, beside the first line of a title, that a topic has a note, and of what sort. */
 final readonly class NotePart implements FacePart
 {
     public const ROOM = 18.0;
@@ -17,6 +17,10 @@ final readonly class NotePart implements FacePart
 
     private const HEIGHT = 10.0;
 
+    public function __construct(private NoteSort $sort = NoteSort::Short)
+    {
+    }
+
     public function place(Look $look): FacePlace
     {
         return FacePlace::After;
@@ -24,7 +28,7 @@ final readonly class NotePart implements FacePart
 
     public function key(): string
     {
-        return 'note';
+        return $this->sort->value;
     }
 
     public function size(float $widest, Look $look, Wrapper $wrapper): array
@@ -37,6 +41,6 @@ final readonly class NotePart implements FacePart
         $x = $area->x + self::ROOM - self::WIDTH;
         $y = $area->beside(self::HEIGHT, $look->type->line);
 
-        return [Primitive::path('note-sign', "M{$x} {$y}h11m-11 5h11m-11 5h6", '', $look->type->softInk, 1.6)];
+        return [Primitive::path('note-sign', "M{$x} {$y}".$this->sort->lines(), '', $look->type->softInk, 1.6)];
     }
 }

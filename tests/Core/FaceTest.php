@@ -7,6 +7,8 @@ use ChalkTree\Arrange\View;
 use ChalkTree\Draw\Primitive;
 use ChalkTree\Draw\SlipParts;
 use ChalkTree\Edit\TopicDraft;
+use ChalkTree\Face\NotePart;
+use ChalkTree\Face\NoteSort;
 use ChalkTree\Look\TopicLook;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\NewMap;
@@ -89,3 +91,11 @@ it('gives everything in a box room of its own, inside the outline', function (in
     }
     expect($seen)->toBeGreaterThan(30);
 })->with(range(1, 60));
+
+it('tells by its sign what sort of note a topic has', function (string $note, NoteSort $sort) {
+    expect(NoteSort::of($note))->toBe($sort)->and((new NotePart($sort))->key())->toBe($sort->value)->and($sort->lines())->toStartWith('h11');
+})->with([
+    ['Read at the table.', NoteSort::Short], [str_repeat('Long. ', 300), NoteSort::Long],
+    ["| a | b |\n| --- | :-: |\n| 1 | 2 |", NoteSort::Table], ["a | b\n--|--\n1 | 2", NoteSort::Table], ['either | or', NoteSort::Short], ["a | b\n\n---\n", NoteSort::Short],
+    ['![Quay](quay.png)', NoteSort::Picture], ['not a picture ![', NoteSort::Short],
+]);

@@ -44,6 +44,14 @@ export const topicActions: readonly Action[] = [
         run: ({ ui }) => ui.focusDesk('note'),
     },
     {
+        id: 'note.large', name: 'Open the note large', what: 'Shows the note over the map, for long writing; Escape closes it.', group: 'Topics', keys: ['Mod+Shift+E'], scopes: [...onTopics, 'field'], available: ({ map }) => map.current !== null && map.chosen.length === 1,
+        run: ({ ui, preferences }) => {
+            preferences.deskOpen = true
+            preferences.deskFolded = preferences.deskFolded.filter((name) => name !== 'Text')
+            ui.isNoteLarge = true
+        },
+    },
+    {
         id: 'topic.remove', name: 'Remove', group: 'Topics', keys: ['Delete', 'Backspace'], scopes: onTopics, available: isNotRoot,
         run: ({ map, titles }) => titles.remove(topsOf(map.tree, map.chosen)),
     },

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NInput, NRadioButton, NRadioGroup } from 'naive-ui'
+import { NButton, NInput, NModal, NRadioButton, NRadioGroup } from 'naive-ui'
 import { computed, defineAsyncComponent, nextTick, onMounted, ref, watch } from 'vue'
 import { bounds } from '@/api/bounds'
 import { useActions } from '@/actions/useActions'
@@ -104,6 +104,16 @@ watch(
     },
     { immediate: true },
 )
+
+/** The caret goes to the end of the note, and back to the map when it closes. */
+function focusLarge(): void {
+    setTimeout(() => document.querySelector<HTMLElement>('.large-note .note-text, .large-note textarea')?.focus(), 120)
+}
+function closeNote(): void {
+    ui.isNoteLarge = false
+    ui.focusRegion(map.region)
+}
+watch(() => topic.value?.id, () => (ui.isNoteLarge = false))
 </script>
 
 <template>
@@ -130,7 +140,10 @@ watch(
                 </label>
 
                 <div class="field note">
-                    <NoteEditor ref="note" :topic="topic.id" :note="topic.note" />
+                    <NoteEditor v-if="!ui.isNoteLarge" ref="note" :topic="topic.id" :note="topic.note" @large="ui.isNoteLarge = true" />
+                    <NModal :show="ui.isNoteLarge" preset="card" class="large-note" :title="title === '' ? 'Untitled topic' : title" :style="{ width: 'min(820px, calc(100vw - 32px))' }" role="dialog" aria-label="Note" @update:show="closeNote">
+                        <NoteEditor :topic="topic.id" :note="topic.note" large @vue:mounted="focusLarge" />
+                    </NModal>
                 </div>
             </DeskSection>
         </template>

@@ -3,16 +3,22 @@ import { getSchema } from '@tiptap/core'
 import { EditorContent, useEditor } from '@tiptap/vue-3'
 import { NButton, NInput, NTooltip } from 'naive-ui'
 import { onBeforeUnmount, ref, watch } from 'vue'
+import { useActions } from '@/actions/useActions'
+import { useOuts } from '@/features/link/outStore'
+import TopicPicker from './TopicPicker.vue'
 import { useDrafts } from '@/stores/drafts'
 import { newId } from '@/stores/map'
 import { noteExtensions } from '@/text/noteExtensions'
 import { canKeep, noteDocument, noteMarkdown } from '@/text/noteMarkdown'
 
 /** Edits the note of one topic, formatted where that keeps it to the letter, else as Markdown; what is kept is Markdown either way. */
-const props = defineProps<{ topic: string; note: string }>()
+const props = defineProps<{ topic: string; note: string; large?: boolean }>()
+defineEmits<{ large: [] }>()
 
 const schema = getSchema(noteExtensions)
 const drafts = useDrafts()
+const { keyOf } = useActions()
+const outs = useOuts()
 const own = ref(props.topic)
 const asMarkdown = ref(!canKeep(schema, props.note))
 const source = ref(props.note)
@@ -21,7 +27,7 @@ let filling: ReturnType<typeof setTimeout> | undefined
 
 const editor = useEditor({
     extensions: noteExtensions,
-    editorProps: { attributes: { class: 'note-text', 'aria-label': 'Note', role: 'textbox', 'aria-multiline': 'true', dir: 'auto' } },
+    editorProps: { handleClick: (_view, _at, event) => follow(event), attributes: { class: 'note-text', 'aria-label': 'Note', role: 'textbox', 'aria-multiline': 'true', dir: 'auto' } },
     onCreate: () => fill(props.note),
     onUpdate: ({ editor: changed }) => change(noteMarkdown(changed.state.doc)),
     onBlur: () => keep(),
@@ -88,13 +94,49 @@ const tools = [
     { name: 'Heading', text: 'Heading', run: () => editor.value?.chain().focus().toggleHeading({ level: 2 }).run(), on: () => editor.value?.isActive('heading') },
     { name: 'Tasks', text: 'Tasks', run: () => editor.value?.chain().focus().toggleTaskList().run(), on: () => editor.value?.isActive('taskList') },
     { name: 'List', text: 'List', run: () => editor.value?.chain().focus().toggleBulletList().run(), on: () => editor.value?.isActive('bulletList') },
+    { name: 'Code', text: 'Code', run: () => editor.value?.chain().focus().toggleCodeBlock().run(), on: () => editor.value?.isActive('codeBlock') },
+    { name: 'Table', text: 'Table', run: () => editor.value?.chain().focus().insertTable({ rows: 3, cols: 2, withHeaderRow: true }).run(), on: () => editor.value?.isActive('table') },
     { name: 'Quote', text: 'Quote', run: () => editor.value?.chain().focus().toggleBlockquote().run(), on: () => editor.value?.isActive('blockquote') },
+]
+
+/** Puts a link to a topic at the caret, or on what is chosen. */
+function linkTo(title: string, href: string): void {
+    const its = editor.value
+    if (its === undefined) {
+        return
+    }
+    if (its.state.selection.empty) {
+        its.chain().focus().insertContent([{ type: 'text', text: title, marks: [{ type: 'link', attrs: { href } }] }, { type: 'text', text: ' ' }]).run()
+    } else {
+        its.chain().focus().setLink({ href }).run()
+    }
+}
+
+/** With Ctrl held a link is followed: to topics here, to pages in a window of their own. */
+function follow(event: MouseEvent): boolean {
+    const href = event.target instanceof Element && (event.ctrlKey || event.metaKey) ? event.target.closest('a')?.getAttribute('href') : null
+    const there = href == null ? null : /^\/maps\/([0-9a-z]{26})(?:\/topics\/([0-9a-z]{26}))?$/.exec(href)
+    if (there !== null) {
+        keep()
+        outs.visit(there[1] ?? '', there[2] ?? null)
+    } else if (href != null && /^https?:\/\//i.test(href)) {
+        window.open(href, '_blank', 'noopener,noreferrer')
+    }
+    return href != null
+}
+
+const ofTable = [
+    { text: 'Row below', run: () => editor.value?.chain().focus().addRowAfter().run() },
+    { text: 'Column after', run: () => editor.value?.chain().focus().addColumnAfter().run() },
+    { text: 'Remove row', run: () => editor.value?.chain().focus().deleteRow().run() },
+    { text: 'Remove column', run: () => editor.value?.chain().focus().deleteColumn().run() },
+    { text: 'Remove table', run: () => editor.value?.chain().focus().deleteTable().run() },
 ]
 </script>
 
 <template>
     <div class="note-editor">
-        <div class="head"><span>Note</span><NButton size="tiny" quaternary class="swap" :disabled="asMarkdown && !canKeep(schema, source)" :title="asMarkdown && !canKeep(schema, source) ? 'It holds Markdown that the formatted editor would change' : undefined" @click="swap">{{ asMarkdown ? 'Formatted' : 'Markdown' }}</NButton></div>
+        <div class="head"><span>{{ large === true ? '' : 'Note' }}</span><NButton v-if="large !== true" size="tiny" quaternary class="swap wide" :title="keyOf('note.large')" @click="$emit('large')">Open large</NButton><NButton size="tiny" quaternary class="swap" :disabled="asMarkdown && !canKeep(schema, source)" :title="asMarkdown && !canKeep(schema, source) ? 'It holds Markdown that the formatted editor would change' : undefined" @click="swap">{{ asMarkdown ? 'Formatted' : 'Markdown' }}</NButton></div>
         <div v-if="!asMarkdown" class="tools" role="toolbar" aria-label="Format the note">
             <NTooltip v-for="tool in tools" :key="tool.name">
                 <template #trigger>
@@ -102,6 +144,10 @@ const tools = [
                 </template>
                 {{ tool.name }}
             </NTooltip>
+            <TopicPicker @take="linkTo" />
+        </div>
+        <div v-if="!asMarkdown && editor?.isActive('table') === true" class="tools" role="toolbar" aria-label="Change the table">
+            <NButton v-for="tool in ofTable" :key="tool.text" size="tiny" quaternary @click="tool.run()">{{ tool.text }}</NButton>
         </div>
         <NInput v-if="asMarkdown" class="note-source" type="textarea" :value="source" :autosize="{ minRows: 6, maxRows: 30 }" :input-props="{ 'aria-label': 'Note as Markdown' }" @update:value="change" @blur="keep" />
         <EditorContent v-else :editor="editor" class="sheet" @click="focus" />
@@ -109,15 +155,19 @@ const tools = [
 </template>
 
 <style scoped>
-.tools { display: flex; margin-bottom: 4px; }
+.tools { display: flex; flex-wrap: wrap; margin-bottom: 4px; }
 .tools :deep(.n-button) { padding: 0 6px; }
 .head { display: flex; justify-content: space-between; align-items: center; font-size: 13px; color: var(--soft); }
 .swap { color: var(--soft); }
 .sheet { background: var(--slip); border: 1px solid var(--field); border-radius: 6px; min-height: 130px; padding: 8px 10px; cursor: text; }
+.wide { margin-left: auto; }
 .sheet:focus-within { border-color: var(--tide); box-shadow: 0 0 0 1px var(--tide); }
 </style>
 
 <style>
+@font-face { font-family: 'STIX Two Math'; font-display: swap; src: url('@fontsource/stix-two-math/files/stix-two-math-latin-400-normal.woff2') format('woff2'); }
+.large-note .sheet { min-height: 56vh; max-height: 68vh; overflow: auto; padding: 16px 22px; }
+.large-note .note-text { font-size: 16.5px; line-height: 1.6; max-width: 68ch; margin: 0 auto; }
 .note-text { outline: none; font-size: 14.5px; line-height: 1.5; overflow-wrap: anywhere; }
 .note-text p, .note-text ul, .note-text ol, .note-text pre, .note-text blockquote { margin: 0 0 .6em; }
 .note-text h1, .note-text h2, .note-text h3 { font-size: 16px; margin: .4em 0 .3em; }
@@ -128,5 +178,14 @@ const tools = [
 .note-text blockquote { border-left: 3px solid var(--edge); padding-left: 10px; color: var(--soft); }
 .note-text code { background: var(--code); border-radius: 3px; padding: 0 3px; }
 .note-text pre { background: var(--code); border-radius: 6px; padding: 8px; white-space: pre-wrap; }
+.note-text table { border-collapse: collapse; margin: 0 0 .6em; min-width: 60%; }
+.note-text th, .note-text td { border: 1px solid var(--edge); padding: 3px 7px; text-align: start; vertical-align: top; }
+.note-text th { background: color-mix(in srgb, var(--tide) 10%, transparent); }
+.note-text th p, .note-text td p { margin: 0; }
+.note-text .selectedCell { background: color-mix(in srgb, var(--tide) 18%, transparent); }
+.note-text .formula math { font-family: 'STIX Two Math', math; }
+.note-text .formula { cursor: pointer; padding: 0 2px; border-radius: 3px; }
+.note-text .formula:hover { background: color-mix(in srgb, var(--tide) 14%, transparent); }
+.note-text .formula.wrong { text-decoration: underline wavy var(--ember); font-family: monospace; }
 .note-text a { color: var(--link); }
 </style>

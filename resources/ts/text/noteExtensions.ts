@@ -2,7 +2,9 @@ import type { AnyExtension } from '@tiptap/core'
 import HardBreak from '@tiptap/extension-hard-break'
 import Link from '@tiptap/extension-link'
 import { BulletList, OrderedList, TaskItem, TaskList } from '@tiptap/extension-list'
+import { Table, TableCell, TableHeader, TableRow } from '@tiptap/extension-table'
 import StarterKit from '@tiptap/starter-kit'
+import { Formula } from './noteFormula'
 
 const hidden = (initial: unknown) => ({ default: initial, rendered: false })
 
@@ -15,4 +17,10 @@ export const noteExtensions: AnyExtension[] = [
     OrderedList.extend({ addAttributes() { return { ...this.parent?.(), sign: hidden(null) } } }),
     TaskList,
     TaskItem.configure({ nested: true }),
+    Table.configure({ resizable: false }),
+    TableRow,
+    // As in Markdown a cell is one line, and a column says how its cells stand.
+    TableHeader.extend({ content: 'paragraph', addAttributes() { return { ...this.parent?.(), align: hidden(null) } } }),
+    TableCell.extend({ content: 'paragraph', addAttributes() { return { ...this.parent?.(), align: hidden(null) } } }),
+    Formula,
 ]

@@ -1,12 +1,40 @@
 import MarkdownIt from 'markdown-it'
-import { defaultMarkdownSerializer, MarkdownParser, MarkdownSerializer } from 'prosemirror-markdown'
+import { defaultMarkdownSerializer, MarkdownParser, MarkdownSerializer, type ParseSpec } from 'prosemirror-markdown'
 import type { Mark, Node, Schema } from '@tiptap/pm/model'
+import { formulaText } from './noteFormula'
 import { readTags, tellBreaks } from './inlineTokens'
 import { markSpecs } from './titleMarkdown'
 
 const blocks = new MarkdownIt('commonmark', { html: true }).enable(['strikethrough', 'table']).disable('html_block')
 readTags(blocks)
 tellBreaks(blocks)
+
+/** A cell of a table holds one paragraph, as the editor has it. */
+blocks.core.ruler.push('cells', (state) => {
+    state.tokens = state.tokens.flatMap((token) => {
+        const isOpen = token.type === 'th_open' || token.type === 'td_open'
+        if (!isOpen && token.type !== 'th_close' && token.type !== 'td_close') {
+            return [token]
+        }
+        const paragraph = new state.Token(isOpen ? 'paragraph_open' : 'paragraph_close', 'p', isOpen ? 1 : -1)
+        return isOpen ? [token, paragraph] : [paragraph, token]
+    })
+})
+
+/** "$a^2$" and "$$a^2$$": no space inside of the signs, no digit after the last one, so that prices stay prices. */
+blocks.inline.ruler.after('escape', 'formula', (state, silent) => {
+    const m = /^(\$\$?)([^\s$](?:[^$]*[^\s$\\])?)\1(?![\d$])/.exec(state.src.slice(state.pos, state.pos + 2000))
+    if (m === null) {
+        return false
+    }
+    if (!silent) {
+        const token = state.push('formula', 'span', 0)
+        token.content = m[2] ?? ''
+        token.markup = m[1] ?? '$'
+    }
+    state.pos += m[0].length
+    return true
+})
 
 /** Items of a list that begin with "[ ]" or "[x]" make it a list of tasks. */
 blocks.core.ruler.push('tasks', (state) => {
@@ -77,12 +105,39 @@ const serializer = new MarkdownSerializer(
         listItem: (state, node) => state.renderContent(node),
         taskList: (state, node) => state.renderList(node, '  ', (i) => `- [${node.child(i).attrs.checked === true ? 'x' : ' '}] `),
         taskItem: (state, node) => state.renderContent(node),
+        formula: (state, node) => state.write(formulaText(String(node.attrs.tex), node.attrs.block === true)),
+        table: (state, node) => {
+            node.forEach((row, _, n) => {
+                const cells: string[] = []
+                const signs: string[] = []
+                row.forEach((cell) => {
+                    cells.push(cellText(cell))
+                    signs.push({ left: ':---', right: '---:', center: ':---:' }[String(cell.attrs.align)] ?? '---')
+                })
+                state.write(`| ${cells.join(' | ')} |`)
+                if (n === 0) {
+                    state.ensureNewLine()
+                    state.write(`| ${signs.join(' | ')} |`)
+                }
+                if (n < node.childCount - 1) {
+                    state.ensureNewLine()
+                }
+            })
+            state.closeBlock(node)
+        },
         hardBreak: (state, node) => state.write(node.attrs.soft === true ? '\n' : node.attrs.sign === '  ' ? '  \n' : '\\\n'),
         text: (state, node) => state.text(node.text ?? ''),
     },
     { ...markSpecs, link: { ...markSpecs.link, close: (_: unknown, mark: Mark) => linkEnd(mark) } },
     { escapeExtraCharacters: /[<&](?=[a-z/!?#])/gi },
 )
+
+/** A cell in one line, without signs that would end it. */
+function cellText(cell: Node): string {
+    const paragraph = cell.firstChild
+    const line = paragraph === null ? '' : serializer.serialize(paragraph.type.schema.topNodeType.create(null, paragraph), { tightLists: true })
+    return line.trim().replace(/\\?\n/g, ' ').replace(/(?<!\\)\|/g, '\\|')
+}
 
 /** Whether the formatted editor keeps a note to the letter; if not, it is edited as Markdown. */
 export function canKeep(schema: Schema, markdown: string): boolean {
@@ -93,6 +148,9 @@ export function canKeep(schema: Schema, markdown: string): boolean {
         return false
     }
 }
+
+/** How the cells of a column stand. */
+const alignOf: NonNullable<ParseSpec['getAttrs']> = (token) => ({ align: /text-align:(\w+)/.exec(token.attrGet('style') ?? '')?.[1] ?? null })
 
 export function noteDocument(schema: Schema, markdown: string): Node {
     const sign = (markup: string, common: string): string | null => (markup === common ? null : markup)
@@ -107,6 +165,13 @@ export function noteDocument(schema: Schema, markdown: string): Node {
         heading: { block: 'heading', getAttrs: (token) => ({ level: Number(token.tag.slice(1)) }) },
         code_block: { block: 'codeBlock', noCloseToken: true },
         fence: { block: 'codeBlock', getAttrs: (token) => ({ language: token.info }), noCloseToken: true },
+        table: { block: 'table' },
+        thead: { ignore: true },
+        tbody: { ignore: true },
+        tr: { block: 'tableRow' },
+        th: { block: 'tableHeader', getAttrs: alignOf },
+        td: { block: 'tableCell', getAttrs: alignOf },
+        formula: { node: 'formula', getAttrs: (token) => ({ tex: token.content, block: token.markup === '$$' }), noCloseToken: true },
         hr: { node: 'horizontalRule' },
         hardbreak: { node: 'hardBreak', getAttrs: (token) => ({ sign: token.markup, soft: false }) },
         softbreak: { node: 'hardBreak', getAttrs: () => ({ soft: true }) },

@@ -24,6 +24,8 @@ export const useUi = defineStore('ui', () => {
     /** While a menu is open, or a new key is asked for, the keys are theirs. */
     const holdsKeys = ref(false)
     const findIn = ref<'branch' | 'map' | 'all'>('map')
+    /** Whether the note of the chosen topic is open large, over the map. */
+    const isNoteLarge = ref(false)
     const wantedField = shallowRef<{ field: 'caption' | 'note' } | null>(null)
 
     function show(which: Panel): void {
@@ -105,5 +107,5 @@ export const useUi = defineStore('ui', () => {
         link.click()
     }
 
-    return { holdsKeys, panel, trayPage, turnToTray, side, movedTo, change, findIn, phoneView, wantedField, show, showSide, toggleSide, showChange, showFind, focusDesk, focusRegion, focusNextRegion, download }
+    return { holdsKeys, panel, trayPage, turnToTray, side, movedTo, change, findIn, phoneView, isNoteLarge, wantedField, show, showSide, toggleSide, showChange, showFind, focusDesk, focusRegion, focusNextRegion, download }
 })

@@ -63,6 +63,14 @@ export const useOuts = defineStore('outs', () => {
         }
     }
 
+    /** Goes to a topic of any map from where one is, so that the key comes back. */
+    function visit(id: string, topic: string | null): void {
+        if (map.current !== null) {
+            preferences.leaveMark(map.id, map.current)
+        }
+        open(id, topic)
+    }
+
     function follow(): void {
         const topic = map.current
         const [first, ...others] = topic === null ? [] : of(topic)
@@ -206,5 +214,5 @@ export const useOuts = defineStore('outs', () => {
     })
     watch(() => map.id, () => (page.value = null))
 
-    return { page, wantsField, toField, canGoBack, of, nameOf, titleOf, told, go, follow, back, open, tie, add, becomeMap, bringBack, remove, rename, turn, paste }
+    return { page, wantsField, toField, canGoBack, of, nameOf, titleOf, told, go, visit, follow, back, open, tie, add, becomeMap, bringBack, remove, rename, turn, paste }
 })

@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import { useDebounceFn } from '@vueuse/core'
+import { NButton, NInput, NPopover, type InputInst } from 'naive-ui'
+import { nextTick, ref, shallowRef, watch } from 'vue'
+import { api, topicAddress } from '@/api/client'
+import { latest } from '@/api/latest'
+import { useMap } from '@/stores/map'
+
+/** Finds a topic, here or in another map, by typing its name; what is taken is a link to it. */
+const emit = defineEmits<{ take: [title: string, address: string] }>()
+const map = useMap()
+const isOpen = ref(false)
+const typed = ref('')
+const at = ref(0)
+const hits = shallowRef<readonly { key: string; title: string; more: string; address: string }[]>([])
+const field = ref<InputInst | null>(null)
+const asking = latest()
+
+const ask = useDebounceFn(async () => {
+    const isWanted = asking.begin()
+    const answer = typed.value.trim() === '' ? { topics: [] } : await api.quick(typed.value.trim(), map.id).catch(() => ({ topics: [] }))
+    if (isWanted()) {
+        hits.value = answer.topics.slice(0, 8).map((one) => ({ key: `${one.map} ${one.topic}`, title: one.title || 'Untitled', more: one.map === map.id ? one.trail.join(' › ') : one.mapTitle, address: new URL(topicAddress(one.map, one.topic), location.href).pathname }))
+        at.value = 0
+    }
+}, 90)
+watch(typed, () => void ask())
+
+function show(open: boolean): void {
+    isOpen.value = open
+    typed.value = ''
+    hits.value = []
+    if (open) {
+        void nextTick(() => setTimeout(() => field.value?.focus(), 60))
+    }
+}
+function take(hit: (typeof hits.value)[number] | undefined): void {
+    if (hit !== undefined) {
+        show(false)
+        emit('take', hit.title, hit.address)
+    }
+}
+function key(event: KeyboardEvent): void {
+    const by = { ArrowDown: 1, ArrowUp: -1 }[event.key]
+    if (event.key === 'Enter') {
+        event.preventDefault()
+        take(hits.value[at.value])
+    } else if (event.key === 'Escape') {
+        event.stopPropagation()
+        show(false)
+    } else if (by !== undefined && hits.value.length > 0) {
+        event.preventDefault()
+        at.value = (at.value + by + hits.value.length) % hits.value.length
+    }
+}
+</script>
+
+<template>
+    <NPopover :show="isOpen" trigger="click" placement="bottom" :show-arrow="false" :style="{ padding: '8px', width: '280px' }" @update:show="show">
+        <template #trigger><NButton size="tiny" quaternary aria-label="Link to a topic" :aria-expanded="isOpen">Topic</NButton></template>
+        <NInput ref="field" v-model:value="typed" size="small" placeholder="Name of a topic" :input-props="{ 'aria-label': 'Name of the topic to link to', dir: 'auto' }" @keydown="key" />
+        <ul><li v-for="(hit, i) in hits" :key="hit.key" :class="{ on: i === at }" @pointerdown.prevent @pointermove="at = i" @click="take(hit)"><span dir="auto">{{ hit.title }}</span><small>{{ hit.more }}</small></li></ul>
+        <p v-if="typed.trim() !== '' && hits.length === 0">No topic is called so.</p>
+    </NPopover>
+</template>
+
+<style scoped>
+ul { list-style: none; margin: 4px 0 0; padding: 0; }
+li { display: flex; gap: 8px; align-items: baseline; padding: 4px 6px; border-radius: 5px; cursor: pointer; }
+li.on { background: color-mix(in srgb, var(--tide) 18%, transparent); }
+span { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+small { margin-left: auto; flex: none; max-width: 45%; color: var(--soft); overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+p { margin: 4px 0 0; color: var(--soft); font-size: 13px; }
+</style>

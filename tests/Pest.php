@@ -25,3 +25,13 @@ function overlaps(array $boxes): array
 
     return $found;
 }
+
+/** Holds data to a shape of the wire schema. */
+function expectShape(string $shape, mixed $data): void
+{
+    $validator = new \Opis\JsonSchema\Validator;
+    $validator->resolver()->registerFile('https://chalk-tree.example/wire.schema.json', dirname(__DIR__).'/resources/wire/wire.schema.json');
+    $result = $validator->validate(json_decode(json_encode($data)), "https://chalk-tree.example/wire.schema.json#/definitions/{$shape}");
+
+    expect($result->isValid())->toBeTrue($result->isValid() ? '' : $shape.': '.json_encode((new \Opis\JsonSchema\Errors\ErrorFormatter)->format($result->error())));
+}

@@ -282,7 +282,7 @@ final class FlowLayout
             $most -= $gap;
         }
         foreach ($items as $i => [, $n, $end]) {
-            $this->ports["{$n} {$end}"] = $this->x[$box] + $wished[$i];
+            $this->ports["{$n} {$end}"] = $this->x[$box] + ($count === 1 || $gap >= 2.0 ? round($wished[$i]) : $wished[$i]);
         }
     }
 
@@ -496,9 +496,6 @@ final class FlowLayout
             if ($track >= 0) {
                 $y = $this->trackAt($k, $track);
                 array_push($points, [$from, $y], [$to, $y]);
-            } elseif ($from !== $to) {
-                // Less than can be seen.
-                $points[] = [$from, $this->trackAt($k, 0)];
             }
         }
 

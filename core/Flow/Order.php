@@ -19,8 +19,11 @@ final class Order
     /** Beginnings, for charts of up to so many boxes and points; and for all that are larger. */
     private const TRIES = [[120, 8], [300, 5], [700, 2]];
 
-    /** Passes of exchanging neighbours. */
-    private const PASSES = 12;
+    /** Of more loops than these none is tried on the other side. */
+    private const MOST_TURNED = 12;
+
+    /** Passes of exchanging neighbours, in charts of up to so many boxes and points; and in larger ones. */
+    private const PASSES = [12, 300, 3];
 
     /** So many more crossings are taken for loops that go outside. */
     private const FOR_OUTSIDE = 1;
@@ -65,7 +68,7 @@ final class Order
         }
         $this->begin();
         $this->search();
-        if ($chains->ranks->loops !== [] && $this->crossings < 1_000_000) {
+        if ($chains->ranks->loops !== []) {
             $this->outside();
         }
     }
@@ -223,7 +226,8 @@ final class Order
     /** Exchanges neighbours for as long as lines come to cross less. */
     private function exchange(): void
     {
-        for ($pass = 0; $pass < self::PASSES; $pass++) {
+        [$few, $most, $many] = self::PASSES;
+        for ($pass = 0, $passes = count($this->chains->rank) <= $most ? $few : $many; $pass < $passes; $pass++) {
             $isBetter = false;
             foreach ($this->rows as $n => $row) {
                 for ($i = 1, $count = count($row); $i < $count; $i++) {
@@ -336,7 +340,7 @@ final class Order
         }
         $this->number();
         $this->search();
-        if ($this->crossings > $free) {
+        if ($this->crossings > $free && count($this->chains->ranks->loops) <= self::MOST_TURNED) {
             $this->turnSides();
         }
         if ($this->crossings > $free + self::FOR_OUTSIDE) {

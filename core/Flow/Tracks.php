@@ -68,29 +68,29 @@ final class Tracks
     /** @param  array<int, Run>  $runs */
     private function runs(array $runs): void
     {
-        $bent = array_filter($runs, fn (array $run): bool => abs($run[0] - $run[1]) >= 0.5);
+        $bent = array_filter($runs, fn (array $run): bool => $run[0] !== $run[1]);
         $this->of = array_fill_keys(array_keys($runs), -1);
-        $before = array_fill_keys(array_keys($bent), []);
+        $before = $after = array_fill_keys(array_keys($bent), []);
         foreach ($bent as $a => $one) {
             foreach ($bent as $b => $other) {
                 if ($a !== $b && self::isFirst($one, $other)) {
                     $before[$b][] = $a;
+                    $after[$a][] = $b;
                 }
             }
         }
+        $waits = array_map(count(...), $before);
         $first = $this->count;
-        $taken = $done = [];
-        while (count($done) < count($bent)) {
-            $next = null;
-            foreach ($bent as $n => $run) {
-                if (! isset($done[$n]) && ($next === null || count(array_diff($before[$n], array_keys($done))) < count(array_diff($before[$next], array_keys($done))))) {
-                    $next = $n;
+        $taken = [];
+        while ($waits !== []) {
+            // Where they wait for each other in a ring, that which waits for the fewest goes first.
+            $next = (int) array_search(min($waits), $waits, true);
+            unset($waits[$next]);
+            foreach ($after[$next] as $one) {
+                if (isset($waits[$one])) {
+                    $waits[$one]--;
                 }
             }
-            if ($next === null) {
-                break;
-            }
-            $done[$next] = true;
             [$left, $right] = [min($bent[$next]), max($bent[$next])];
             $track = $first;
             foreach ($before[$next] as $one) {

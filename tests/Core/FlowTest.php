@@ -102,6 +102,16 @@ it('takes what is not tied to the rest, rings without a beginning, and twice the
         ->and(FlowLayout::of([FlowBox::plain('a', 10.0, 10.0)], [])->places)->toBe(['a' => [0.0, 0.0]]);
 });
 
+it('lays out what no person draws: hubs, rings of rings, and everything tied to everything', function (Closure $make) {
+    [$boxes, $lines] = $make();
+    expect(ProcessGraphs::faults($boxes, $lines, FlowLayout::of($boxes, $lines)))->toBe([]);
+})->with([
+    'a hub' => [fn (): array => chartOf(...array_merge(...array_map(fn (int $n): array => ["hub>s{$n}", "s{$n}>end no"], range(1, 12))))],
+    'all to all' => [fn (): array => chartOf(...array_merge(...array_map(fn (int $a): array => array_map(fn (int $b): string => "s{$a}>s{$b}", array_filter(range(1, 9), fn (int $b): bool => $b !== $a)), range(1, 9))))],
+    'rings' => [fn (): array => chartOf(...array_merge(...array_map(fn (int $n): array => ["a{$n}>b{$n}", "b{$n}>c{$n}", "c{$n}>a{$n}", 'a'.$n.'>a'.($n % 8 + 1).' on'], range(1, 8))))],
+    'there and back' => [fn (): array => chartOf('a>b', 'b>a', 'a>b yes', 'b>a no', 'b>c', 'c>a', 'c>b')],
+]);
+
 it('remembers a chart for as long as nothing about it is another, and no longer', function () {
     [$boxes, $lines] = ProcessGraphs::of(7);
     $first = new KnownCharts;

@@ -10,19 +10,7 @@ use ChalkTree\Features;
 use ChalkTree\Map\Ids;
 use ChalkTree\Picture\PictureFile;
 use Illuminate\Testing\TestResponse;
-use Opis\JsonSchema\Errors\ErrorFormatter;
-use Opis\JsonSchema\Validator;
 use Tests\Support\Photos;
-
-/** Holds data to a shape of the wire schema. */
-function expectShape(string $shape, mixed $data): void
-{
-    $validator = new Validator;
-    $validator->resolver()->registerFile('https://chalk-tree.example/wire.schema.json', dirname(__DIR__, 2).'/resources/wire/wire.schema.json');
-    $result = $validator->validate(json_decode(json_encode($data)), "https://chalk-tree.example/wire.schema.json#/definitions/{$shape}");
-
-    expect($result->isValid())->toBeTrue($result->isValid() ? '' : $shape.': '.json_encode((new ErrorFormatter)->format($result->error())));
-}
 
 /** @return list<array{method: string, path: string, body: string, after: string}> every request on the page */
 function examples(): array

@@ -11,6 +11,7 @@ use App\Links\PagePreviews;
 use App\Models\FactRecord;
 use App\Models\MapRecord;
 use App\Models\Person;
+use App\Models\TopicRecord;
 use App\Store\MapStore;
 use ChalkTree\Link\Link;
 use ChalkTree\Map\Topic;
@@ -52,15 +53,13 @@ final readonly class LinkController
     {
         $person = $request->user();
         $found = $person instanceof Person ? $facts->find($person, Link::type().'.to', "map:{$map->id}/{$topic}", most: self::MOST_POINTING) : [];
-        $maps = [];
         $pointing = [];
         foreach ($found as $fact) {
             /** @var FactRecord $fact */
-            $maps[$fact->map_id] ??= $this->store->load(MapRecord::query()->findOrFail($fact->map_id));
-            $row = $maps[$fact->map_id]->find($fact->topic_id);
-            if ($row !== null) {
-                $pointing[] = ['map' => $fact->map_id, 'mapTitle' => self::titleOf($maps[$fact->map_id]), 'topic' => $row->id, 'title' => InlineMarkdown::oneLine($row->title)];
-            }
+            $from = MapRecord::query()->findOrFail($fact->map_id);
+            // No map is read whole for its titles.
+            $titles = TopicRecord::query()->where('map_id', $from->id)->whereIn('id', [$fact->topic_id, $from->root])->pluck('title', 'id');
+            $pointing[] = ['map' => $from->id, 'mapTitle' => $from->title ?? InlineMarkdown::oneLine((string) $titles->get($from->root)), 'topic' => $fact->topic_id, 'title' => InlineMarkdown::oneLine((string) $titles->get($fact->topic_id))];
         }
 
         return new PlainJson(['pointing' => $pointing]);

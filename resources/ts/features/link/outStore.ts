@@ -104,8 +104,7 @@ export const useOuts = defineStore('outs', () => {
     const link = (at: string, to: string, title: string, id = newId(), step = newId()): Edit => ({ name: 'row.set', step, type: 'link', row: id, fields: { at, to, title } } as Edit)
 
     /** Lets topics lead to another of this map, and that one back. */
-    function tie(topics: readonly string[], other: string, oneWay = false): void {
-        const step = newId()
+    function tie(topics: readonly string[], other: string, oneWay = false, step = newId()): void {
         const edits = topics.filter((one) => one !== other && !outsOf(map.tree, one).some((out) => out.to === other)).map((one) => ({ name: 'row.set', step, type: 'see-also', row: newId(), fields: { one, other, oneWay } } as Edit))
         if (edits.length > 0) {
             map.edit(...edits)
@@ -113,17 +112,22 @@ export const useOuts = defineStore('outs', () => {
     }
 
     /** Lets topics lead to an address; says whether it is one. */
-    function add(topics: readonly string[], text: string, title = ''): boolean {
+    function add(all: readonly string[], text: string, title = '', step = newId()): boolean {
         const address = addressIn(text)
+        const topics = all.filter((topic) => !outsOf(map.tree, topic).some(({ to }) => to === address))
         const there = address === null ? null : inMap(address)
-        if (address === null || topics.length === 0) {
+        if (address === null || all.length === 0) {
             return false
         }
-        if (there !== null && there.map === map.id) {
-            tie(topics, there.topic ?? map.tree.root, true)
+        if (topics.length === 0) {
+            tell.info('It leads there already.')
             return true
         }
-        const [step, rows] = [newId(), topics.map(() => newId())]
+        if (there !== null && there.map === map.id) {
+            tie(topics, there.topic ?? map.tree.root, true, step)
+            return true
+        }
+        const rows = topics.map(() => newId())
         map.edit(...topics.map((topic, n) => link(topic, address, title, rows[n], step)))
         if (there !== null && title === '') {
             void name(there, rows, step)
@@ -190,24 +194,27 @@ export const useOuts = defineStore('outs', () => {
         if (topics.length === 0 || addressIn(text) === null || !/^(https?:|mailto:|www\.)/i.test(text.trim())) {
             return false
         }
-        const before = map.tree.rows.size
-        add(topics, text)
-        if (map.tree.rows.size === before) {
-            tell.info('It leads there already.')
-            return true
+        const [before, step] = [map.tree.rows, newId()]
+        add(topics, text, '', step)
+        if (map.tree.rows !== before) {
+            offer('The topic leads there now.', 'Paste it as a topic instead', () => {
+                void map.outcomeOf({ name: 'undo', of: step, forget: true }).then((undone) => undone && instead())
+            })
         }
-        offer('The topic leads there now.', 'Paste it as a topic instead', () => {
-            void map.outcomeOf({ name: 'undo' }).then((undone) => undone && instead())
-        })
         return true
     }
 
     // An address that is typed in a title becomes a link too.
+    let titleBefore = ''
     watch(() => map.editing, (now, before) => {
-        if (now === null && before !== null) {
+        const old = titleBefore
+        if (now !== null && now.id !== before?.id) {
+            titleBefore = map.tree.topics.get(now.id)?.title ?? ''
+        }
+        if (before !== null && now?.id !== before.id) {
             const title = map.tree.topics.get(before.id)?.title ?? ''
             const typed = [...title.matchAll(/(?<![(<\w/])https?:\/\/[^\s<>()]+[^\s<>().,;:!?]/gi)].map(([address]) => address).slice(0, 5)
-            for (const address of typed.filter((one) => !outsOf(map.tree, before.id).some(({ to }) => to === addressIn(one)))) {
+            for (const address of typed.filter((one) => !old.includes(one) && !outsOf(map.tree, before.id).some(({ to }) => to === addressIn(one)))) {
                 add([before.id], address)
             }
         }

@@ -52,6 +52,8 @@ final class PartsWriter
         $spans = '';
         $isRightToLeft = $part->what['rtl'] ?? false;
         $face = TypeFace::from($part->what['face'] ?? TypeFace::Clear->value);
+        $size = $part->what['size'] ?? 0;
+        $isUneven = array_filter($part->what['spans'] ?? [], fn (array $span): bool => ($span['marks'] & Run::SMALL) !== 0) !== [];
         foreach ($part->what['spans'] ?? [] as $span) {
             $this->cuts[$face->cut() | ($span['marks'] & (Run::BOLD | Run::ITALIC))] = true;
             // Text that is read from right to left begins at its right end.
@@ -59,7 +61,10 @@ final class PartsWriter
             $lines = ($span['marks'] & Run::UNDERLINE) || isset($span['href']) ? 'underline ' : '';
             $lines .= $span['marks'] & Run::STRIKE ? 'line-through' : '';
             $style = ($span['marks'] & Run::BOLD ? ' font-weight="700"' : '').($span['marks'] & Run::ITALIC ? ' font-style="italic"' : '')
-                .($lines === '' ? '' : ' text-decoration="'.trim($lines).'"');
+                .($lines === '' ? '' : ' text-decoration="'.trim($lines).'"')
+                // What stands lower or higher takes the rest of the line along, so each says where it stands.
+                .($isUneven ? ' y="'.round(($part->what['y'] ?? 0) + $size * ($span['marks'] & Run::SUB ? Run::SUNK : ($span['marks'] & Run::SUPER ? -Run::RAISED : 0)), 2).'"' : '')
+                .($span['marks'] & Run::SMALL ? ' font-size="'.round($size * Run::PART, 2).'"' : '');
             $set = "<tspan x=\"{$x}\" fill=\"".$this->paint($span['fill'] ?? $part->fill)."\"{$style}>".self::text($span['text']).'</tspan>';
             $spans .= isset($span['href']) ? '<a href="'.self::text($span['href'])."\">{$set}</a>" : $set;
         }

@@ -83,7 +83,7 @@ final readonly class Clipping
         $html = '';
         foreach (InlineMarkdown::runs($markdown) as $run) {
             $part = str_replace("\n", '<br>', self::text($run->text));
-            foreach ([Run::CODE => 'code', Run::STRIKE => 's', Run::UNDERLINE => 'u', Run::ITALIC => 'em', Run::BOLD => 'strong'] as $mark => $tag) {
+            foreach ([Run::CODE => 'code', Run::SUB => 'sub', Run::SUPER => 'sup', Run::STRIKE => 's', Run::UNDERLINE => 'u', Run::ITALIC => 'em', Run::BOLD => 'strong'] as $mark => $tag) {
                 $part = $run->marks & $mark ? "<{$tag}>{$part}</{$tag}>" : $part;
             }
             $html .= $run->href !== null && Address::isSafe($run->href) ? '<a href="'.self::text($run->href)."\">{$part}</a>" : $part;

@@ -12,7 +12,7 @@ final class InlineHtml
 {
     private const MARKS = [
         'b' => Run::BOLD, 'strong' => Run::BOLD, 'i' => Run::ITALIC, 'em' => Run::ITALIC, 'u' => Run::UNDERLINE,
-        's' => Run::STRIKE, 'del' => Run::STRIKE, 'strike' => Run::STRIKE, 'code' => Run::CODE,
+        's' => Run::STRIKE, 'del' => Run::STRIKE, 'strike' => Run::STRIKE, 'code' => Run::CODE, 'sub' => Run::SUB, 'sup' => Run::SUPER,
     ];
 
     public static function markdown(string $html): string

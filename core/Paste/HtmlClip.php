@@ -21,7 +21,7 @@ final class HtmlClip
 {
     private const MARKS = [
         'b' => Run::BOLD, 'strong' => Run::BOLD, 'i' => Run::ITALIC, 'em' => Run::ITALIC, 'cite' => Run::ITALIC, 'u' => Run::UNDERLINE, 'ins' => Run::UNDERLINE,
-        's' => Run::STRIKE, 'del' => Run::STRIKE, 'strike' => Run::STRIKE, 'code' => Run::CODE, 'kbd' => Run::CODE, 'samp' => Run::CODE, 'tt' => Run::CODE,
+        's' => Run::STRIKE, 'del' => Run::STRIKE, 'strike' => Run::STRIKE, 'code' => Run::CODE, 'kbd' => Run::CODE, 'samp' => Run::CODE, 'tt' => Run::CODE, 'sub' => Run::SUB, 'sup' => Run::SUPER,
     ];
 
     private const PASSED_OVER = ['script', 'style', 'head', 'template', 'noscript', 'title', 'svg', 'math', 'object', 'iframe', 'select', 'button', 'audio', 'video', 'map', 'link', 'meta'];

@@ -74,6 +74,9 @@ final class Advances
      */
     public function width(string $text, int $style): int
     {
+        if ($style & Run::SMALL) {
+            return (int) ceil($this->width($text, $style & ~Run::SMALL) * Run::PART);
+        }
         $style &= self::CUT;
         if (! isset($this->tables[$style])) {
             $this->load($style);

@@ -6,7 +6,7 @@ namespace ChalkTree\Text;
 
 /**
  * Reads and writes the inline Markdown of titles: emphasis, strong, strike, code, links, escapes and entities as
- * CommonMark 0.31 (sections 6.1 to 6.6) and GitHub's strikethrough have them, <u>, <b>, <i> and <s>, and every line
+ * CommonMark 0.31 (sections 6.1 to 6.6) and GitHub's strikethrough have them, <u>, <b>, <i>, <s>, <sub> and <sup>, and every line
  * break as one. A full Markdown parser takes some fifty times as long, and every topic of a map is read for each
  * drawing; tests compare the two.
  */
@@ -16,7 +16,7 @@ final class InlineMarkdown
     private const SIGNS = '*_~`[]<&\\';
 
     /** How marks are written: with a sign on both sides or, where there is none or none can stand, with a tag. */
-    private const SPEECH = [[Run::ITALIC, '*', 'i'], [Run::BOLD, '**', 'b'], [Run::STRIKE, '~~', 's'], [Run::UNDERLINE, '', 'u']];
+    private const SPEECH = [[Run::ITALIC, '*', 'i'], [Run::BOLD, '**', 'b'], [Run::STRIKE, '~~', 's'], [Run::UNDERLINE, '', 'u'], [Run::SUB, '', 'sub'], [Run::SUPER, '', 'sup']];
 
     /**
      * @return list<Run> neighbouring runs differ in formatting; "\n" in their text is a line break

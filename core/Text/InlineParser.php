@@ -18,7 +18,7 @@ final class InlineParser
     private array $brackets = [];
 
     /** What tags stand for. */
-    private const TAGS = ['u' => Run::UNDERLINE, 'b' => Run::BOLD, 'i' => Run::ITALIC, 's' => Run::STRIKE];
+    private const TAGS = ['u' => Run::UNDERLINE, 'b' => Run::BOLD, 'i' => Run::ITALIC, 's' => Run::STRIKE, 'sub' => Run::SUB, 'sup' => Run::SUPER];
 
     /** More brackets than this that turn out to be no link are text, since looking for each one's address takes time. */
     private const MOST_MISSES = 200;
@@ -151,7 +151,7 @@ final class InlineParser
             $this->pieces->add($m[1], 0, $m[1]);
         } elseif (preg_match('/\G<([\w.!#$%&\'*+\/=?^`{|}~-]+@[a-z0-9](?:[a-z0-9-]*[a-z0-9])?(?:\.[a-z0-9](?:[a-z0-9-]*[a-z0-9])?)*)>/i', $this->source, $m, 0, $this->at) === 1) {
             $this->pieces->add($m[1], 0, 'mailto:'.$m[1]);
-        } elseif (preg_match('/\G<(\/?)([ubis])>/i', $this->source, $m, 0, $this->at) === 1) {
+        } elseif (preg_match('/\G<(\/?)([ubis]|su[bp])>/i', $this->source, $m, 0, $this->at) === 1) {
             $this->tags[strtolower($m[2])][$this->pieces->add('')] = $m[1] === '';
         } elseif (preg_match('/\G<br\s*\/?>/i', $this->source, $m, 0, $this->at) === 1) {
             $this->pieces->add("\n");

@@ -17,6 +17,20 @@ final readonly class Run
 
     public const CODE = 16;
 
+    public const SUB = 32;
+
+    public const SUPER = 64;
+
+    /** What is smaller than the text around it, and by how much. */
+    public const SMALL = self::SUB | self::SUPER;
+
+    public const PART = 0.7;
+
+    /** How far below and above the baseline it stands, for a type size of 1. */
+    public const SUNK = 0.16;
+
+    public const RAISED = 0.36;
+
     /** The bits that say in which typeface a text is set; see TypeFace. The wire has them beside, by name. */
     public const FACE = 0xFF00;
 

@@ -63,3 +63,15 @@ it('links a note to a topic by typing its name, and goes there and back', functi
     $browser->act('Back to where one was before a link')->waitUntil(fn (): bool => $chosen() === 'Paddle gear', 'back');
     expect(keptNote($browser))->toMatch('~^Wound with the one in \[Windlass store\]\(/maps/[0-9a-z]{26}/topics/[0-9a-z]{26}\)$~');
 });
+
+it('sets letters of a title lower and higher, as they are typed and as they are drawn', function () {
+    $browser = Studio::browser()->newMap();
+    $browser->type('H')->keys('Mod+,')->type('2')->keys('Mod+,')->type('O at 10 m')->keys('Mod+.')->type('2')->keys('Mod+.', 'Mod+Enter')->saved();
+    $spans = (array) $browser->script('return [...document.querySelectorAll(".slip text.title tspan")].map((one) => [one.textContent, Number(one.getAttribute("y") ?? 0), one.getAttribute("font-size")])');
+    [$h, $two, $rest, $square] = $spans;
+    expect(array_column($spans, 0))->toBe(['H', '2', 'O at 10 m', '2'])
+        ->and($two[1])->toBeGreaterThan($h[1])->and($rest[1])->toBe($h[1])->and($square[1])->toBeLessThan($h[1])
+        ->and([$h[2], $two[2] !== null, $square[2] !== null])->toBe([null, true, true]);
+    $kept = json_decode(Studio::server()->artisan('map:show', basename((string) parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH))), true);
+    expect(array_column($kept['topics'], 'title'))->toBe(['H<sub>2</sub>O at 10 m<sup>2</sup>']);
+});

@@ -172,3 +172,12 @@ it('gives every character some width and combining marks none', function () {
         ->and($advances->width('שלום', 0))->toBeGreaterThan(1000)
         ->and($advances->width("\u{200b}", 0))->toBe(0);
 });
+
+it('sets indices and exponents lower and higher, and writes them as tags', function () {
+    expect(ourRuns('H<sub>2</sub>O and x<sup>**2**</sup> <sub>'))->toBe([['H', 0, null], ['2', Run::SUB, null], ['O and x', 0, null], ['2', Run::SUPER | Run::BOLD, null], [' <sub>', 0, null]])
+        ->and(InlineMarkdown::write([new Run('H'), new Run('2', Run::SUB), new Run('O')]))->toBe('H<sub>2</sub>O')
+        ->and(InlineMarkdown::plain('H<sub>2</sub>O'))->toBe('H2O');
+    $advances = new Advances;
+    expect($advances->width('222', Run::SUB))->toBe((int) ceil($advances->width('222', 0) * 0.7))
+        ->and($advances->width('222', Run::SUPER | Run::BOLD))->toBe((int) ceil($advances->width('222', Run::BOLD) * 0.7));
+});

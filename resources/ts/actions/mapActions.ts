@@ -66,5 +66,7 @@ export const typingActions: readonly Action[] = [
     { id: 'typing.italic', name: 'Italic', group: 'Typing', keys: ['Mod+I'], scopes: ['typing'], run: ({ typing }) => void typing.editor?.commands.toggleItalic() },
     { id: 'typing.underline', name: 'Underline', group: 'Typing', keys: ['Mod+U'], scopes: ['typing'], run: ({ typing }) => void typing.editor?.commands.toggleUnderline() },
     { id: 'typing.strike', name: 'Strike through', group: 'Typing', keys: ['Mod+Shift+X'], scopes: ['typing'], run: ({ typing }) => void typing.editor?.commands.toggleStrike() },
+    { id: 'typing.sub', name: 'Set lower and smaller', what: 'Sets what is chosen in the title as an index.', group: 'Typing', keys: ['Mod+,'], scopes: ['typing'], run: ({ typing }) => void typing.editor?.chain().unsetMark('superscript').toggleMark('subscript').run() },
+    { id: 'typing.super', name: 'Set higher and smaller', what: 'Sets what is chosen in the title as an exponent.', group: 'Typing', keys: ['Mod+.'], scopes: ['typing'], run: ({ typing }) => void typing.editor?.chain().unsetMark('subscript').toggleMark('superscript').run() },
     { id: 'typing.code', name: 'Code', group: 'Typing', keys: ['Mod+E'], scopes: ['typing'], run: ({ typing }) => void typing.editor?.commands.toggleCode() },
 ]

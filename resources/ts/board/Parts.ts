@@ -50,13 +50,23 @@ function hold(vnode: VNode, width: number): void {
 }
 
 /** What is read from right to left begins at its right end. */
-function span(one: Span, key: number, isRtl: boolean): VNode {
+function span(one: Span, key: number, isRtl: boolean, at: Record<string, number>): VNode {
     const held = one.guess === true ? { onVnodeMounted: (vnode: VNode) => hold(vnode, one.w), onVnodeUpdated: (vnode: VNode) => hold(vnode, one.w) } : {}
-    return h('tspan', { key, x: isRtl ? one.x + one.w : one.x, class: one.href === undefined ? undefined : 'link', style: styleOf(one), ...held }, one.text)
+    return h('tspan', { key, x: isRtl ? one.x + one.w : one.x, ...at, class: one.href === undefined ? undefined : 'link', style: styleOf(one), ...held }, one.text)
+}
+
+/** What is set lower or higher, smaller; it would take the rest of its line along, so there each says where it stands. */
+const [SUB, SUPER] = [32, 64]
+function standing(part: DrawnLine, one: Span): Record<string, number> {
+    if (!part.spans.some(({ marks }) => (marks & (SUB | SUPER)) !== 0)) {
+        return {}
+    }
+    const off = (one.marks & SUB) !== 0 ? 0.16 : (one.marks & SUPER) !== 0 ? -0.36 : 0
+    return { y: Math.round((part.y + off * part.size) * 100) / 100, ...(off === 0 ? {} : { 'font-size': Math.round(part.size * 70) / 100 }) }
 }
 
 function line(part: DrawnLine, key: number): VNode {
-    return h('text', { key, class: part.part, y: part.y, direction: part.rtl === true ? 'rtl' : undefined, 'font-size': part.size, style: { fill: paint(part.fill), ...(part.face === undefined ? {} : { fontFamily: `'${families[part.face] ?? ''}', sans-serif` }) } }, part.spans.map((one, i) => span(one, i, part.rtl === true)))
+    return h('text', { key, class: part.part, y: part.y, direction: part.rtl === true ? 'rtl' : undefined, 'font-size': part.size, style: { fill: paint(part.fill), ...(part.face === undefined ? {} : { fontFamily: `'${families[part.face] ?? ''}', sans-serif` }) } }, part.spans.map((one, i) => span(one, i, part.rtl === true, standing(part, one))))
 }
 
 /** A line that is only there to be touched, with a wide hand. */

@@ -39,5 +39,6 @@ onBeforeUnmount(() => {
 .title-editor, .title-typed { outline: none; white-space: pre-wrap; overflow-wrap: anywhere; font-kerning: none; font-variant-ligatures: none; min-width: 1ch; }
 .title-editor p, .title-typed p { margin: 0; }
 .title-editor code, .title-typed code { background: var(--code); border-radius: 3px; padding: 0 2px; font: inherit; }
+.title-editor sub, .title-typed sub, .title-editor sup, .title-typed sup { font-size: 70%; line-height: 0; }
 .title-editor a, .title-typed a { color: var(--link); }
 </style>

@@ -2,15 +2,15 @@ import type MarkdownIt from 'markdown-it'
 import type { StateInline } from 'markdown-it/index.js'
 
 /** The tags that stand for formatting, where signs cannot; the same as the core's InlineParser knows. */
-const TAGS: Record<string, string> = { u: 'u', b: 'strong', i: 'em', s: 's' }
+const TAGS: Record<string, string> = { u: 'u', b: 'strong', i: 'em', s: 's', sub: 'sub', sup: 'sup' }
 
-/** Turns <u>, <b>, <i>, <s> and their ends into tokens of formatting, <br> into a line break, and all other HTML into text. */
+/** Turns <u>, <b>, <i>, <s>, <sub>, <sup> and their ends into tokens of formatting, <br> into a line break, and all other HTML into text. */
 export function readTags(markdown: MarkdownIt): void {
     markdown.core.ruler.push('tags', (state) => {
         for (const block of state.tokens) {
             for (const token of block.children ?? []) {
                 if (token.type === 'html_inline') {
-                    const [, end = '', tag = ''] = /^<(\/?)([ubis])>$/i.exec(token.content) ?? []
+                    const [, end = '', tag = ''] = /^<(\/?)([ubis]|su[bp])>$/i.exec(token.content) ?? []
                     const name = TAGS[tag.toLowerCase()]
                     token.type = name !== undefined ? `${name}_${end === '' ? 'open' : 'close'}` : /^<br\s*\/?>$/i.test(token.content) ? 'hardbreak' : 'text'
                     token.content = token.type === 'text' ? token.content : ''

@@ -3,6 +3,8 @@ import HardBreak from '@tiptap/extension-hard-break'
 import Link from '@tiptap/extension-link'
 import { BulletList, OrderedList, TaskItem, TaskList } from '@tiptap/extension-list'
 import { Table, TableCell, TableHeader, TableRow } from '@tiptap/extension-table'
+import Subscript from '@tiptap/extension-subscript'
+import Superscript from '@tiptap/extension-superscript'
 import StarterKit from '@tiptap/starter-kit'
 import { Formula } from './noteFormula'
 
@@ -15,6 +17,8 @@ export const noteExtensions: AnyExtension[] = [
     HardBreak.extend({ addAttributes: () => ({ soft: hidden(false), sign: hidden(null) }) }),
     BulletList.extend({ addAttributes() { return { ...this.parent?.(), sign: hidden(null) } } }),
     OrderedList.extend({ addAttributes() { return { ...this.parent?.(), sign: hidden(null) } } }),
+    Subscript,
+    Superscript,
     TaskList,
     TaskItem.configure({ nested: true }),
     Table.configure({ resizable: false }),

@@ -179,6 +179,8 @@ export function noteDocument(schema: Schema, markdown: string): Node {
         strong: { mark: 'bold' },
         s: { mark: 'strike' },
         u: { mark: 'underline' },
+        sub: { mark: 'subscript' },
+        sup: { mark: 'superscript' },
         code_inline: { mark: 'code', noCloseToken: true },
         link: { mark: 'link', getAttrs: (token) => ({ href: token.attrGet('href'), title: token.attrGet('title') }) },
     }).parse(markdown)

@@ -7,6 +7,8 @@ import Italic from '@tiptap/extension-italic'
 import Link from '@tiptap/extension-link'
 import Paragraph from '@tiptap/extension-paragraph'
 import Strike from '@tiptap/extension-strike'
+import Subscript from '@tiptap/extension-subscript'
+import Superscript from '@tiptap/extension-superscript'
 import Text from '@tiptap/extension-text'
 import Underline from '@tiptap/extension-underline'
 import { UndoRedo } from '@tiptap/extensions'
@@ -49,7 +51,7 @@ function make(): Editor {
         enableCoreExtensions: { focusEvents: false },
         extensions: [
             Document.extend({ content: 'paragraph' }),
-            Paragraph, Text, HardBreak, Bold, Italic, Underline, Strike, Code,
+            Paragraph, Text, HardBreak, Bold, Italic, Underline, Strike, Subscript, Superscript, Code,
             Link.configure({ openOnClick: false, autolink: true, linkOnPaste: true }),
             UndoRedo,
         ],

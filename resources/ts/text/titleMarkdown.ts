@@ -31,6 +31,8 @@ const markTokens: Record<string, ParseSpec> = {
     strong: { mark: 'bold' },
     s: { mark: 'strike' },
     u: { mark: 'underline' },
+    sub: { mark: 'subscript' },
+    sup: { mark: 'superscript' },
     code_inline: { mark: 'code', noCloseToken: true },
     link: { mark: 'link', getAttrs: (token) => ({ href: token.attrGet('href') }) },
     hardbreak: { node: 'hardBreak' },
@@ -41,6 +43,8 @@ export const markSpecs = {
     italic: { open: '*', close: '*', mixable: true, expelEnclosingWhitespace: true },
     strike: { open: '~~', close: '~~', mixable: true, expelEnclosingWhitespace: true },
     underline: { open: '<u>', close: '</u>', mixable: true },
+    subscript: { open: '<sub>', close: '</sub>', mixable: true },
+    superscript: { open: '<sup>', close: '</sup>', mixable: true },
     code: { open: (_: unknown, __: unknown, parent: Node, index: number) => fence(parent.child(index).text ?? ''), close: (_: unknown, __: unknown, parent: Node, index: number) => fence(parent.child(index - 1).text ?? ''), escape: false },
     link: { open: '[', close: (_: unknown, mark: { attrs: Record<string, unknown> }) => `](<${String(mark.attrs.href).replaceAll('<', '%3C').replaceAll('>', '%3E')}>)`, mixable: true },
 }

@@ -88,3 +88,25 @@ it('makes a process of a list in one go', function () {
     expect(waysTold($browser))->toBe(['Boil → Pour', 'Pour → Drink'])
         ->and($browser->boxOf('Drink')['y'])->toBeGreaterThan($browser->boxOf('Pour')['y']);
 });
+
+it('puts a step on a way by dragging it there, with details below another and the outline alone', function () {
+    $browser = process('Tea');
+    $browser->keys('Tab')->type('Boil')->keys('Enter')->type('Pour')->keys('Enter')->type('Drink')->keys('Mod+Enter')->saved();
+    $browser->pick('Pour')->keys('Tab')->type('two spoons')->keys('Mod+Enter')->saved();
+    $browser->press('Show all')->waitUntil(fn (): bool => ! $browser->has('.moving'), 'all in view');
+    $from = $browser->boxOf('Drink');
+    $way = (array) $browser->script('
+        const path = [...document.querySelectorAll(".board .mark path.hand")].sort((a, b) => a.getBoundingClientRect().y - b.getBoundingClientRect().y)[0]
+        const box = path.getBoundingClientRect()
+        return [box.x + box.width / 2, box.y + box.height / 2]');
+    $browser->drag([$from['x'] + 12, $from['y'] + $from['h'] / 2], $way)->saved();
+    expect(waysTold($browser))->toEqualCanonicalizing(['Boil → Drink', 'Drink → Pour']);
+    $browser->keys('Mod+z')->saved();
+    expect(waysTold($browser))->toEqualCanonicalizing(['Boil → Pour', 'Pour → Drink']);
+    // In the outline alone Enter goes on in the same way.
+    $browser->keys('Alt+1')->waitUntil(fn (): bool => ! $browser->has('.board'), 'the outline alone');
+    $browser->script('[...document.querySelectorAll(".outline .line")].find((one) => one.querySelector(".text")?.textContent.trim() === "Drink").dispatchEvent(new PointerEvent("pointerdown", {bubbles: true, button: 0}))');
+    $browser->waitUntil(fn (): bool => (string) $browser->script('return document.querySelector(".outline .line.chosen .text")?.textContent.trim() ?? ""') === 'Drink', 'the step to be chosen');
+    $browser->keys('Enter')->type('Wash up')->keys('Mod+Enter')->saved();
+    expect(waysTold($browser))->toContain('Drink → Wash up');
+});

@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
+use ChalkTree\Arrange\Growth;
 use ChalkTree\Arrange\Layout;
+use ChalkTree\Arrange\Scene;
 use ChalkTree\Arrange\View;
 use ChalkTree\CrossLink\CrossLink;
 use ChalkTree\Edit\Changes;
@@ -12,6 +14,7 @@ use ChalkTree\Edit\Recorder;
 use ChalkTree\Edit\TopicDraft;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\NewMap;
+use Tests\Support\Chance;
 use Tests\Support\RandomMaps;
 
 beforeEach(function () {
@@ -130,3 +133,98 @@ it('refuses what has no place to go to, and says so', function (string $name, Cl
         return ['topic' => ($this->id)('Dry it'), 'link' => ($this->link)('Spare', 'Fetch'), 'as' => Ids::next()];
     }, 'no way between two steps'],
 ]);
+
+it('never ties a step to itself or twice the same way, whatever is done with steps, and undoes it all', function (int $seed) {
+    $chance = new Chance($seed);
+    $ids = array_map(strval(...), array_keys($this->map->children($this->map->root()->id)));
+    $before = RandomMaps::contents($this->map);
+    $done = [];
+    for ($i = 0; $i < 40; $i++) {
+        $links = array_map(strval(...), array_keys($this->map->rowsOf(CrossLink::class)));
+        $edit = match ($chance->int(1, 4)) {
+            1 => ['flow.lift', ['topics' => [$chance->pick($ids)]]],
+            2 => ['flow.put', ['topic' => $chance->pick($ids), 'link' => $chance->pick([Ids::next(), ...$links]), 'as' => Ids::next()]],
+            3 => ['flow.shift', ['topic' => $chance->pick($ids), 'by' => $chance->pick([-1, 1]), 'as' => Ids::next()]],
+            default => ['crosslink.tie', ['topics' => [$from = $chance->pick($ids)], 'to' => $chance->pick(array_values(array_diff($ids, [$from]))), 'as' => [Ids::next()]]],
+        };
+        // What a person ties twice stays tied twice; moving steps adds nothing to that.
+        $pairs = fn (): array => array_count_values(array_map(fn (CrossLink $link): string => "{$link->from()} {$link->to()}", array_values($this->map->rowsOf(CrossLink::class))));
+        $had = $pairs();
+        try {
+            array_unshift($done, ($this->make)(...$edit));
+        } catch (InvalidEdit) {
+            expect($pairs())->toEqual($had);
+
+            continue;
+        }
+        foreach ($this->map->rowsOf(CrossLink::class) as $link) {
+            expect($link->from())->not->toBe($link->to());
+        }
+        if ($edit[0] === 'flow.lift') {
+            foreach ($pairs() as $pair => $count) {
+                expect($count)->toBeLessThanOrEqual(max(1, $had[$pair] ?? 0));
+            }
+        }
+    }
+    foreach ($done as $changes) {
+        $changes->reversed()->applyTo($this->map, new Recorder($this->map));
+    }
+    expect(RandomMaps::contents($this->map))->toBe($before);
+})->with(range(1, 12));
+
+it('keeps clear of what stands below a step, and lets what has no way yet wait beside the chart', function (string $runs) {
+    ($this->make)('row.set', ['type' => 'arrangement', 'topics' => [$this->map->root()->id], 'fields' => ['name' => 'flow', 'runs' => $runs]]);
+    ($this->make)('topic.add', ['parent' => ($this->id)('Light'), 'topic' => ['title' => 'with a long match', 'children' => [['title' => 'from the tin'], ['title' => 'never from the galley stove']]]]);
+    ($this->make)('topic.add', ['parent' => ($this->id)('Spare'), 'topic' => ['title' => 'in the red box']]);
+    $scene = Layout::of($this->map, new View)->scene();
+    $boxes = $scene->boxes();
+    expect(overlaps(array_values($boxes)))->toBe([]);
+    // What waits stands beyond all steps, with a connector from the head; what another leads to has none.
+    $isAcross = $runs === 'across';
+    $far = fn (string $title): float => $isAcross ? $boxes[($this->id)($title)]['y'] : $boxes[($this->id)($title)]['x'];
+    foreach (['Fetch', 'Dry?', 'Light', 'Hang', 'Dry it'] as $step) {
+        expect($far('Spare'))->toBeGreaterThan($far($step));
+    }
+    expect($scene->slips[($this->id)('Spare')]->route)->not->toBe([])->and($scene->slips[($this->id)('Hang')]->route)->toBe([]);
+    // Steps stand one after the other in the direction in which it runs.
+    $along = fn (string $title): float => $isAcross ? $boxes[($this->id)($title)]['x'] : $boxes[($this->id)($title)]['y'];
+    expect([$along('Fetch') < $along('Dry?'), $along('Dry?') < $along('Light'), $along('Light') < $along('Hang')])->toBe([true, true, true]);
+})->with(['down', 'across']);
+
+it('brings ways to the outlines of decisions, inputs and ends, not to their boxes', function (string $shape) {
+    ($this->make)('row.set', ['type' => 'look', 'topics' => [($this->id)('Dry?'), ($this->id)('Light')], 'fields' => ['shape' => $shape]]);
+    $slips = Layout::of($this->map, new View)->slips();
+    $head = $slips[$this->map->root()->id];
+    foreach ($this->map->rowsOf(CrossLink::class) as $link) {
+        $points = $head->ways[$link->id]['points'];
+        foreach ([[$link->from(), $points[0], $points[1]], [$link->to(), $points[count($points) - 1], $points[count($points) - 2]]] as [$id, [$x, $y], [$nx, $ny]]) {
+            $slip = $slips[$id];
+            $edge = match (true) {
+                $nx > $x + 0.1 => Growth::Right, $nx < $x - 0.1 => Growth::Left, $ny > $y => Growth::Down, default => Growth::Up,
+            };
+            $at = $edge->isSideways() ? $y - $slip->y : $x - $slip->x;
+            $inset = $slip->look->box->shape()->inset($slip->w, $slip->h, $edge, $at);
+            $wanted = match ($edge) {
+                Growth::Right => $slip->x + $slip->w - $inset, Growth::Left => $slip->x + $inset, Growth::Down => $slip->y + $slip->h - $inset, Growth::Up => $slip->y + $inset,
+            };
+            expect(abs($wanted - ($edge->isSideways() ? $x : $y)))->toBeLessThan(0.2);
+        }
+    }
+})->with(['rhombus', 'slanted', 'capsule', 'circle', 'hexagon', 'rectangle', 'slip']);
+
+it('mirrors a process that runs across where the map runs from right to left', function () {
+    ($this->make)('row.set', ['type' => 'arrangement', 'topics' => [$this->map->root()->id], 'fields' => ['name' => 'flow', 'runs' => 'across']]);
+    $plain = Layout::of($this->map, new View)->scene();
+    ($this->make)('row.set', ['type' => 'map-look', 'row' => Ids::next(), 'fields' => ['mirrored' => true]]);
+    $mirrored = Layout::of($this->map, new View)->scene();
+    $middle = fn (Scene $scene, string $title): float => $scene->boxes()[($this->id)($title)]['x'] + $scene->boxes()[($this->id)($title)]['w'] / 2;
+    foreach (['Fetch', 'Dry?', 'Hang'] as $step) {
+        expect(abs($middle($plain, $step) + $middle($mirrored, $step)))->toBeLessThan(1.0);
+    }
+    [$root, $turned] = [$plain->slips[$this->map->root()->id], $mirrored->slips[$this->map->root()->id]];
+    foreach ($root->ways as $id => $way) {
+        foreach ($way['points'] as $n => [$x, $y]) {
+            expect(abs($x + $turned->ways[$id]['points'][$n][0] - $root->w))->toBeLessThan(0.5)->and($turned->ways[$id]['points'][$n][1])->toBe($y);
+        }
+    }
+});

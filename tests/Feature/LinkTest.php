@@ -6,6 +6,7 @@ use App\Links\PublicAddress;
 use App\Links\UnreachablePage;
 use App\Models\FactRecord;
 use App\Models\MapRecord;
+use ChalkTree\CrossLink\CrossLink;
 use ChalkTree\Link\Link;
 use ChalkTree\Map\Ids;
 use Tests\Support\Pages\Site;
@@ -137,4 +138,55 @@ it('makes a map of a branch, which leads back, and takes nothing away', function
         ->and(array_map(fn (Link $link): array => [$link->at(), $link->to(), $link->text('title')], array_values($part->rowsOf(Link::class))))->toBe([[$part->sheet()->root, "map:{$this->map->id}/{$lanterns}", 'Festival']]);
     $this->postJson("/api/maps/{$this->map->id}/topics/{$this->map->root}/own-map", ['id' => Ids::next()])->assertUnprocessable();
     $this->postJson("/api/maps/{$this->map->id}/topics/".Ids::next().'/own-map', ['id' => Ids::next()])->assertStatus(422);
+});
+
+it('takes along what ties and dresses a branch, and leaves what ties it to the rest', function () {
+    $lanterns = $this->id($this->map, 'Lanterns');
+    $below = array_values(array_map(strval(...), array_keys($this->topics($this->map)->children($lanterns))));
+    $edit = fn (array $with): array => ['id' => Ids::next()] + $with;
+    $this->sendEdits($this->map, [
+        $edit(['name' => 'row.set', 'type' => 'look', 'topics' => [$lanterns], 'fields' => ['shape' => 'capsule']]),
+        $edit(['name' => 'row.set', 'type' => 'arrangement', 'topics' => [$lanterns], 'fields' => ['name' => 'stepped-list']]),
+        $edit(['name' => 'crosslink.tie', 'topics' => [$below[0]], 'to' => $lanterns, 'as' => [Ids::next()]]),
+        $edit(['name' => 'crosslink.tie', 'topics' => [$below[0]], 'to' => $this->id($this->map, 'Boats'), 'as' => [Ids::next()]]),
+        $edit(['name' => 'row.set', 'type' => 'link', 'row' => Ids::next(), 'fields' => ['at' => $below[0], 'to' => 'https://saltmere.example/willow']]),
+    ])->assertOk();
+    $made = $this->postJson("/api/maps/{$this->map->id}/topics/{$lanterns}/own-map", ['id' => Ids::next()])->assertCreated()->json('id');
+    $part = $this->topics(MapRecord::query()->findOrFail($made));
+    $root = $part->sheet()->root;
+    expect($part->sheet()->arrangement)->toBe('stepped-list')
+        ->and($part->row('look', $root)?->fields()['shape'])->toBe('capsule')
+        ->and(array_values(array_map(fn (CrossLink $link): string => $link->to(), $part->rowsOf(CrossLink::class))))->toBe([$root])
+        ->and(array_values(array_map(fn (Link $link): string => $link->to(), $part->rowsOf(Link::class))))->toEqualCanonicalizing(['https://saltmere.example/willow', "map:{$this->map->id}/{$lanterns}"]);
+    // Nothing of the map where it was has changed by that.
+    expect($this->topics($this->map)->children($lanterns))->toHaveCount(count($below));
+    $theirs = $this->mapOf($this->person('ines@saltmere.example'));
+    $this->postJson("/api/maps/{$theirs->id}/topics/{$theirs->root}/own-map", ['id' => Ids::next()])->assertNotFound();
+    $this->postJson("/api/maps/{$this->map->id}/topics/{$lanterns}/own-map", ['id' => $theirs->id])->assertUnprocessable();
+    $this->postJson("/api/maps/{$this->map->id}/topics/{$lanterns}/own-map", ['id' => 'x'])->assertUnprocessable();
+});
+
+it('does with steps over HTTP what the core does, tells it, and undoes it', function () {
+    $edit = fn (array $with): array => ['id' => Ids::next()] + $with;
+    [$a, $b, $c] = [Ids::next(), Ids::next(), Ids::next()];
+    $root = $this->map->root;
+    $this->sendEdits($this->map, [
+        $edit(['name' => 'row.set', 'type' => 'arrangement', 'topics' => [$root], 'fields' => ['name' => 'flow']]),
+        ...array_map(fn (string $id): array => $edit(['name' => 'topic.add', 'topic' => ['id' => $id, 'title' => "Step {$id}"], 'parent' => $root]), [$a, $b, $c]),
+        $edit(['name' => 'crosslink.tie', 'topics' => [$a], 'to' => $b, 'as' => [Ids::next()]]),
+        $edit(['name' => 'crosslink.tie', 'topics' => [$b], 'to' => $c, 'as' => [Ids::next()]]),
+    ])->assertOk();
+    $ways = fn (): array => array_values(array_map(fn (CrossLink $link): array => [$link->from(), $link->to()], $this->topics($this->map)->rowsOf(CrossLink::class)));
+    $answer = $this->sendEdits($this->map, [$edit(['name' => 'flow.shift', 'topic' => $b, 'by' => 1, 'as' => Ids::next()])])->assertOk()->json();
+    expect($ways())->toEqualCanonicalizing([[$a, $c], [$c, $b]]);
+    // The chart is told anew where it is another: the ways as marks, the steps as slips.
+    expect(array_column($answer['scene']['slips'], 'id'))->toContain($b, $c)->and(array_column($answer['scene']['marks'], 'type'))->toContain('crosslink');
+    $this->getJson("/api/maps/{$this->map->id}/history")->assertOk()->assertSee('a step later');
+    $this->sendEdits($this->map, [$edit(['name' => 'undo'])])->assertOk();
+    expect($ways())->toEqualCanonicalizing([[$a, $b], [$b, $c]]);
+    $refused = $this->sendEdits($this->map, [$edit(['name' => 'flow.shift', 'topic' => $a, 'by' => -1, 'as' => Ids::next()])])->assertOk()->json('edits.0');
+    expect($refused)->toMatchArray(['status' => 'refused'])->and($refused['refusal']['message'])->toBe('There is no step on that side.');
+    foreach ([['by' => 2], ['by' => 'x'], ['by' => null], ['topic' => Ids::next()], ['as' => '']] as $wrong) {
+        expect($this->sendEdits($this->map, [$edit($wrong + ['name' => 'flow.shift', 'topic' => $b, 'by' => 1, 'as' => Ids::next()])])->json('edits.0.status'))->not->toBe('done');
+    }
 });

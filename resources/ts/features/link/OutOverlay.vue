@@ -3,6 +3,7 @@ import { useEventListener } from '@vueuse/core'
 import { NButton } from 'naive-ui'
 import { shallowRef, watch } from 'vue'
 import { useBeside } from '@/stores/beside'
+import { useWalk } from '@/show/walkStore'
 import { useMap } from '@/stores/map'
 import OutList from './OutList.vue'
 import type { Out } from './outs'
@@ -12,6 +13,7 @@ import { useOuts } from './outStore'
 const map = useMap()
 const beside = useBeside()
 const links = useOuts()
+const walk = useWalk()
 
 const shown = shallowRef<{ topic: string; outs: Out[]; x: number; y: number } | null>(null)
 const WIDE = 320
@@ -46,7 +48,7 @@ useEventListener(window, 'pointerover', (event) => {
 // One click goes, where there is one way to go.
 useEventListener(window, 'click', (event) => {
     const sign = signAt(event.target)
-    if (sign !== null && !event.ctrlKey && !event.metaKey && !event.shiftKey) {
+    if (sign !== null && walk.at === null && !event.ctrlKey && !event.metaKey && !event.shiftKey) {
         const outs = links.of(topicOf(sign))
         event.stopPropagation()
         if (outs.length === 1 && outs[0] !== undefined) {

@@ -56,8 +56,16 @@ final readonly class PagePreviews
         return [
             'address' => $page->address, 'title' => $head->title, 'description' => $head->description,
             'picture' => $head->picture === '' ? null : $this->picture($map, PageFetcher::resolved($page->address, $head->picture)),
-            'framed' => PageHead::maybeFramed($page->headers), 'at' => time(),
+            'framed' => $this->isShown($page->address) && PageHead::maybeFramed($page->headers), 'at' => time(),
         ];
+    }
+
+    /** Whether the page of the map lets a frame show it; see SafetyHeaders. */
+    private function isShown(string $address): bool
+    {
+        $site = (string) config('chalk.stand_in');
+
+        return stripos($address, 'https://') === 0 || ($site !== '' && str_starts_with($address, "{$site}/"));
     }
 
     /** The hash of its picture, where that is one and can be had. */

@@ -229,5 +229,11 @@ it('takes the word of proxies only where the settings say so', function () {
 it('sends headers that keep foreign code and frames out', function () {
     $policy = (string) $this->get('/')->assertOk()->headers->get('Content-Security-Policy');
 
-    expect($policy)->toContain("script-src 'self'")->toContain("frame-ancestors 'self'")->not->toContain('http');
+    // Pages that a person opens beside the map are all that comes from elsewhere, into a frame that may do little.
+    expect($policy)->toContain("script-src 'self'")->toContain("frame-ancestors 'self'")->toContain("frame-src 'self' https:;")
+        ->and(str_replace("frame-src 'self' https:;", '', $policy))->not->toContain('http');
+    config(['chalk.demo' => true, 'chalk.stand_in' => 'http://127.0.0.1:8001']);
+    expect((string) $this->get('/')->headers->get('Content-Security-Policy'))->toContain("frame-src 'self' https: http://127.0.0.1:8001;");
+    config(['chalk.stand_in' => "http://127.0.0.1:8001; script-src 'unsafe-inline'"]);
+    expect((string) $this->get('/')->headers->get('Content-Security-Policy'))->toContain("frame-src 'self' https:;")->not->toContain("script-src 'unsafe-inline'");
 });

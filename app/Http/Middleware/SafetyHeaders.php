@@ -13,7 +13,7 @@ final class SafetyHeaders
 {
     private const POLICY = "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; "
         // A page that lets itself be framed opens beside the map, in a frame that may do little.
-        ."font-src 'self' data:; frame-src 'self' https: http:; connect-src 'self'; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'self'";
+        ."font-src 'self' data:; frame-src 'self' https:%s; connect-src 'self'; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'self'";
 
     public function handle(Request $request, Closure $next): Response
     {
@@ -24,7 +24,8 @@ final class SafetyHeaders
         /** @var Response $response */
         $response = $next($request);
         if (! $response->headers->has('Content-Security-Policy')) {
-            $response->headers->set('Content-Security-Policy', self::POLICY);
+            $site = config('chalk.demo') === true ? (string) config('chalk.stand_in') : '';
+            $response->headers->set('Content-Security-Policy', sprintf(self::POLICY, preg_match('~^http://127\.0\.0\.1:\d+$~D', $site) === 1 ? " {$site}" : ''));
         }
         $response->headers->set('X-Content-Type-Options', 'nosniff');
         $response->headers->set('Referrer-Policy', 'same-origin');

@@ -222,7 +222,8 @@ it('keeps a note to the letter while it is edited formatted, and shows as Markdo
     'a link with a title' => ['See [the quay](https://saltmere.example/quay "Where boats lie") now', true],
     'lists of other signs' => ["* a\n* b\n\n1) one\n2) two\n\nend", true],
     'nested lists and code' => ["- a\n  - b\n\n> said\n\n```php\necho 1;\n```\n\nend", true],
-    'a table' => ["| a | b |\n| --- | --- |\n| 1 | 2 |", false],
+    'a table and a formula' => ["| a | b |\n| --- | ---: |\n| 1 | \$x^2\$ |\n\nend", true],
+    'a table set otherwise' => ["a | b\n--|--\n1 | 2", false],
     'a picture' => ['![lantern](https://saltmere.example/l.png) x', false],
     'other emphasis' => ['_slanted_ and __bold__', false],
 ]);

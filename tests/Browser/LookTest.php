@@ -173,7 +173,7 @@ it('lays a branch out as the picture of it that one takes, after trying others',
     $browser->pick('Light');
     $browser->script('document.querySelector(`[aria-label^="Arrangement of the branch"]`).scrollIntoView({block: "center"})');
     $browser->find('[aria-label^="Arrangement of the branch"]')->click();
-    $browser->waitFor('.arrangements .mini')->waitUntil(fn (): bool => $browser->count('.arrangements .mini') === 12, 'a picture of each');
+    $browser->waitFor('.arrangements .mini')->waitUntil(fn (): bool => $browser->count('.arrangements .mini') === 13, 'a picture of each');
     // By keys: the first is there at once, and arrows go over them as they lie, three in a row.
     $browser->waitUntil(fn (): bool => (bool) $browser->script('return document.activeElement.closest(".arrangements") !== null'), 'the focus on the pictures');
     $names = fn (): string => (string) $browser->script('return document.activeElement.getAttribute("aria-label")');

@@ -54,7 +54,7 @@ it('links a note to a topic by typing its name, and goes there and back', functi
     $browser->type('Lockside')->keys('Tab')->type('Paddle gear')->keys('Enter')->type('Windlass store')->keys('Mod+Enter')->saved();
     $browser->pick('Paddle gear')->keys('Alt+n')->waitUntil(fn (): bool => (bool) $browser->script('return document.activeElement.classList.contains("note-text")'), 'the caret in the note');
     $browser->type('Wound with the one in ')->press('Link to a topic');
-    $browser->waitUntil(fn (): bool => $browser->script('return document.activeElement.ariaLabel') === 'Name of the topic to link to', 'the field')->type('Windlass')->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".n-popover li.on")?.textContent ?? ""'), 'Windlass store'), 'the topic');
+    $browser->waitUntil(fn (): bool => $browser->script('return document.activeElement.ariaLabel') === 'Name of the topic to link to', 'the field')->type('Windlass')->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".picker li.on")?.textContent ?? ""'), 'Windlass store'), 'the topic');
     $browser->keys('Enter')->waitFor('.desk .note-text a');
     $at = (array) $browser->script('const b = document.querySelector(".desk .note-text a").getBoundingClientRect(); return [b.x + b.width / 2, b.y + b.height / 2]');
     $browser->pointer('mousePressed', $at[0], $at[1], ['button' => 'left', 'clickCount' => 1, 'modifiers' => 2])->pointer('mouseReleased', $at[0], $at[1], ['button' => 'left', 'clickCount' => 1, 'modifiers' => 2]);

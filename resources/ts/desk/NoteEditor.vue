@@ -2,13 +2,13 @@
 import { getSchema } from '@tiptap/core'
 import { EditorContent, useEditor } from '@tiptap/vue-3'
 import { NButton, NInput, NTooltip } from 'naive-ui'
-import { onBeforeUnmount, ref, watch } from 'vue'
+import { defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue'
 import { useActions } from '@/actions/useActions'
 import { useOuts } from '@/features/link/outStore'
-import TopicPicker from './TopicPicker.vue'
 import { useDrafts } from '@/stores/drafts'
 import { newId } from '@/stores/map'
 import { noteExtensions } from '@/text/noteExtensions'
+import { changeTable, insertTable, type TableChange } from '@/text/noteTable'
 import { canKeep, noteDocument, noteMarkdown } from '@/text/noteMarkdown'
 
 /** Edits the note of one topic, formatted where that keeps it to the letter, else as Markdown; what is kept is Markdown either way. */
@@ -95,12 +95,20 @@ const tools = [
     { name: 'Tasks', text: 'Tasks', run: () => editor.value?.chain().focus().toggleTaskList().run(), on: () => editor.value?.isActive('taskList') },
     { name: 'List', text: 'List', run: () => editor.value?.chain().focus().toggleBulletList().run(), on: () => editor.value?.isActive('bulletList') },
     { name: 'Code', text: 'Code', run: () => editor.value?.chain().focus().toggleCodeBlock().run(), on: () => editor.value?.isActive('codeBlock') },
-    { name: 'Table', text: 'Table', run: () => editor.value?.chain().focus().insertTable({ rows: 3, cols: 2, withHeaderRow: true }).run(), on: () => editor.value?.isActive('table') },
+    { name: 'Table', text: 'Table', run: () => editor.value !== undefined && void insertTable(editor.value, 3, 2), on: () => editor.value?.isActive('table') },
     { name: 'Quote', text: 'Quote', run: () => editor.value?.chain().focus().toggleBlockquote().run(), on: () => editor.value?.isActive('blockquote') },
 ]
 
+const TopicPicker = defineAsyncComponent(() => import('./TopicPicker.vue'))
+const isPicking = ref(false)
+function leavePicking(): void {
+    isPicking.value = false
+    editor.value?.commands.focus()
+}
+
 /** Puts a link to a topic at the caret, or on what is chosen. */
 function linkTo(title: string, href: string): void {
+    isPicking.value = false
     const its = editor.value
     if (its === undefined) {
         return
@@ -125,12 +133,12 @@ function follow(event: MouseEvent): boolean {
     return href != null
 }
 
-const ofTable = [
-    { text: 'Row below', run: () => editor.value?.chain().focus().addRowAfter().run() },
-    { text: 'Column after', run: () => editor.value?.chain().focus().addColumnAfter().run() },
-    { text: 'Remove row', run: () => editor.value?.chain().focus().deleteRow().run() },
-    { text: 'Remove column', run: () => editor.value?.chain().focus().deleteColumn().run() },
-    { text: 'Remove table', run: () => editor.value?.chain().focus().deleteTable().run() },
+const ofTable: readonly { text: string; change: TableChange }[] = [
+    { text: 'Row below', change: 'addRowAfter' },
+    { text: 'Column after', change: 'addColumnAfter' },
+    { text: 'Remove row', change: 'deleteRow' },
+    { text: 'Remove column', change: 'deleteColumn' },
+    { text: 'Remove table', change: 'deleteTable' },
 ]
 </script>
 
@@ -144,10 +152,11 @@ const ofTable = [
                 </template>
                 {{ tool.name }}
             </NTooltip>
-            <TopicPicker @take="linkTo" />
+            <NButton size="tiny" quaternary aria-label="Link to a topic" :aria-expanded="isPicking" @click="isPicking = !isPicking">Topic</NButton>
         </div>
+        <TopicPicker v-if="!asMarkdown && isPicking" @take="linkTo" @leave="leavePicking" />
         <div v-if="!asMarkdown && editor?.isActive('table') === true" class="tools" role="toolbar" aria-label="Change the table">
-            <NButton v-for="tool in ofTable" :key="tool.text" size="tiny" quaternary @click="tool.run()">{{ tool.text }}</NButton>
+            <NButton v-for="tool in ofTable" :key="tool.text" size="tiny" quaternary @click="editor !== undefined && changeTable(editor, tool.change)">{{ tool.text }}</NButton>
         </div>
         <NInput v-if="asMarkdown" class="note-source" type="textarea" :value="source" :autosize="{ minRows: 6, maxRows: 30 }" :input-props="{ 'aria-label': 'Note as Markdown' }" @update:value="change" @blur="keep" />
         <EditorContent v-else :editor="editor" class="sheet" @click="focus" />

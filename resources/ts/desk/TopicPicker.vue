@@ -1,15 +1,14 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
-import { NButton, NInput, NPopover, type InputInst } from 'naive-ui'
-import { nextTick, ref, shallowRef, watch } from 'vue'
+import { NInput, type InputInst } from 'naive-ui'
+import { onMounted, ref, shallowRef, watch } from 'vue'
 import { api, topicAddress } from '@/api/client'
 import { latest } from '@/api/latest'
 import { useMap } from '@/stores/map'
 
 /** Finds a topic, here or in another map, by typing its name; what is taken is a link to it. */
-const emit = defineEmits<{ take: [title: string, address: string] }>()
+const emit = defineEmits<{ take: [title: string, address: string]; leave: [] }>()
 const map = useMap()
-const isOpen = ref(false)
 const typed = ref('')
 const at = ref(0)
 const hits = shallowRef<readonly { key: string; title: string; more: string; address: string }[]>([])
@@ -26,17 +25,9 @@ const ask = useDebounceFn(async () => {
 }, 90)
 watch(typed, () => void ask())
 
-function show(open: boolean): void {
-    isOpen.value = open
-    typed.value = ''
-    hits.value = []
-    if (open) {
-        void nextTick(() => setTimeout(() => field.value?.focus(), 60))
-    }
-}
+onMounted(() => field.value?.focus())
 function take(hit: (typeof hits.value)[number] | undefined): void {
     if (hit !== undefined) {
-        show(false)
         emit('take', hit.title, hit.address)
     }
 }
@@ -47,7 +38,7 @@ function key(event: KeyboardEvent): void {
         take(hits.value[at.value])
     } else if (event.key === 'Escape') {
         event.stopPropagation()
-        show(false)
+        emit('leave')
     } else if (by !== undefined && hits.value.length > 0) {
         event.preventDefault()
         at.value = (at.value + by + hits.value.length) % hits.value.length
@@ -56,15 +47,15 @@ function key(event: KeyboardEvent): void {
 </script>
 
 <template>
-    <NPopover :show="isOpen" trigger="click" placement="bottom" :show-arrow="false" :style="{ padding: '8px', width: '280px' }" @update:show="show">
-        <template #trigger><NButton size="tiny" quaternary aria-label="Link to a topic" :aria-expanded="isOpen">Topic</NButton></template>
+    <div class="picker">
         <NInput ref="field" v-model:value="typed" size="small" placeholder="Name of a topic" :input-props="{ 'aria-label': 'Name of the topic to link to', dir: 'auto' }" @keydown="key" />
         <ul><li v-for="(hit, i) in hits" :key="hit.key" :class="{ on: i === at }" @pointerdown.prevent @pointermove="at = i" @click="take(hit)"><span dir="auto">{{ hit.title }}</span><small>{{ hit.more }}</small></li></ul>
         <p v-if="typed.trim() !== '' && hits.length === 0">No topic is called so.</p>
-    </NPopover>
+    </div>
 </template>
 
 <style scoped>
+.picker { margin-bottom: 6px; padding: 6px; border: 1px solid var(--edge); border-radius: 7px; }
 ul { list-style: none; margin: 4px 0 0; padding: 0; }
 li { display: flex; gap: 8px; align-items: baseline; padding: 4px 6px; border-radius: 5px; cursor: pointer; }
 li.on { background: color-mix(in srgb, var(--tide) 18%, transparent); }

@@ -2,11 +2,11 @@ import type { AnyExtension } from '@tiptap/core'
 import HardBreak from '@tiptap/extension-hard-break'
 import Link from '@tiptap/extension-link'
 import { BulletList, OrderedList, TaskItem, TaskList } from '@tiptap/extension-list'
-import { Table, TableCell, TableHeader, TableRow } from '@tiptap/extension-table'
 import Subscript from '@tiptap/extension-subscript'
 import Superscript from '@tiptap/extension-superscript'
 import StarterKit from '@tiptap/starter-kit'
 import { Formula } from './noteFormula'
+import { noteTable } from './noteTable'
 
 const hidden = (initial: unknown) => ({ default: initial, rendered: false })
 
@@ -21,10 +21,6 @@ export const noteExtensions: AnyExtension[] = [
     Superscript,
     TaskList,
     TaskItem.configure({ nested: true }),
-    Table.configure({ resizable: false }),
-    TableRow,
-    // As in Markdown a cell is one line, and a column says how its cells stand.
-    TableHeader.extend({ content: 'paragraph', addAttributes() { return { ...this.parent?.(), align: hidden(null) } } }),
-    TableCell.extend({ content: 'paragraph', addAttributes() { return { ...this.parent?.(), align: hidden(null) } } }),
+    ...noteTable,
     Formula,
 ]

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
 import { NInput, type InputInst } from 'naive-ui'
-import { computed, nextTick, ref, shallowRef, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, shallowRef, watch } from 'vue'
 import { api } from '@/api/client'
 import { latest } from '@/api/latest'
 import type { PointingAnswer } from '@/api/wire'
@@ -9,9 +9,10 @@ import { useActions } from '@/actions/useActions'
 import { useBeside } from '@/stores/beside'
 import { useMap } from '@/stores/map'
 import { useUi } from '@/ui/uiStore'
-import OutList from './OutList.vue'
 import { addressIn, leadingTo, type Out } from './outs'
 import { useOuts } from './outStore'
+
+const OutList = defineAsyncComponent(() => import('./OutList.vue'))
 
 /** Where what is chosen leads, a field for more, and what leads here. */
 const map = useMap()

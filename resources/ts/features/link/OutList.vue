@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import OutCard from './OutCard.vue'
 import { kinds, type Out } from './outs'
 import { useOuts } from './outStore'
+import { bringBack } from './ownMap'
 
 /** Links of a topic: where each leads, a look at that first, and what can be changed. */
 const props = defineProps<{ outs: readonly Out[]; from: string; plain?: boolean }>()
@@ -40,7 +41,7 @@ const look = (out: Out): void => void (looked.value = looked.value === out.id ? 
                 <template v-if="plain !== true">
                     <NButton v-if="out.type === 'see-also'" size="tiny" quaternary @click="links.turn(out, from)">{{ out.both ? 'One way' : 'Both ways' }}</NButton>
                     <NButton v-else size="tiny" quaternary @click="beginName(out)">Rename</NButton>
-                    <NButton v-if="out.kind === 'map' && !out.to.includes('/')" size="tiny" quaternary @click="links.bringBack(out, from)">Bring it back</NButton>
+                    <NButton v-if="out.kind === 'map' && !out.to.includes('/')" size="tiny" quaternary @click="bringBack(out, from)">Bring it back</NButton>
                     <NButton size="tiny" quaternary :aria-label="`Remove the link to ${links.nameOf(out)}`" @click="links.remove(out)">Remove</NButton>
                 </template>
             </div>

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import { NButton } from 'naive-ui'
-import { shallowRef, watch } from 'vue'
+import { defineAsyncComponent, shallowRef, watch } from 'vue'
 import { useBeside } from '@/stores/beside'
 import { useWalk } from '@/show/walkStore'
 import { useMap } from '@/stores/map'
-import OutList from './OutList.vue'
 import type { Out } from './outs'
 import { useOuts } from './outStore'
+
+const OutList = defineAsyncComponent(() => import('./OutList.vue'))
 
 /** The links of a topic when one points at its sign on the board, and the page that is open beside the map. */
 const map = useMap()

@@ -9,7 +9,10 @@ export const linkActions: readonly Action[] = [
     { id: 'link.go', name: 'Go where it leads', what: 'Follows the link of the topic; where there are several, the desk lists them.', group: 'Topics', keys: ['Alt+End'], scopes: onTopics, available: ({ map }) => map.current !== null && useOuts().of(map.current).length > 0, run: () => useOuts().follow() },
     {
         id: 'link.own-map', name: 'Let this branch be a map of its own', what: 'Makes a map of the branch; the topic stays and leads there, and that map leads back. Its list of links can bring it back.', group: 'Shape', keys: [], scopes: onTopics,
-        available: ({ map }) => map.current !== null && map.current !== map.tree.root && map.chosen.length === 1 && childrenOf(map.tree, map.current).length > 0, run: ({ map }) => map.current !== null && useOuts().becomeMap(map.current),
+        available: ({ map }) => map.current !== null && map.current !== map.tree.root && map.chosen.length === 1 && childrenOf(map.tree, map.current).length > 0, run: ({ map }) => {
+            const topic = map.current
+            void import('./ownMap').then(({ becomeMap }) => topic !== null && becomeMap(topic))
+        },
     },
     { id: 'link.back', name: 'Back to where one was before a link', what: 'Goes back along the links that were followed, over maps too.', group: 'Topics', keys: ['Alt+Backspace'], scopes: onTopics, available: () => useOuts().canGoBack, run: () => useOuts().back() },
 ]

@@ -7,7 +7,6 @@ import { router } from '@/router'
 import { useBeside } from '@/stores/beside'
 import { newId, useMap } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
-import { childrenOf } from '@/stores/tree'
 import { topicName } from '@/text/titleMarkdown'
 import { offer, tell } from '@/ui/tell'
 import { useUi } from '@/ui/uiStore'
@@ -143,42 +142,6 @@ export const useOuts = defineStore('outs', () => {
         }
     }
 
-    /** Makes a map of a branch, to which the topic leads from now on; that map leads back. */
-    function becomeMap(topic: string): void {
-        map.afterAnswer(() => void part(topic))
-    }
-    async function part(topic: string): Promise<void> {
-        const [id, step, here] = [newId(), newId(), map.id]
-        const made = await api.ownMap(here, topic, id).catch((error: unknown) => tell.error(`No map was made: ${(error as Error).message}`))
-        if (made !== undefined && map.id === here) {
-            const below = childrenOf(map.tree, topic)
-            map.edit(link(topic, `map:${id}`, titleOf(topic).slice(0, 300), newId(), step), ...(below.length === 0 ? [] : [{ name: 'topic.remove', step, topics: [...below] } as Edit]))
-            map.choose(topic)
-            offer('The branch is a map of its own now, and the topic leads there.', 'Open it', () => router.push(`/maps/${id}`))
-        }
-    }
-
-    /** Brings the branch of a map back below the topic that leads to it; the map goes to the trash. */
-    async function bringBack(out: Out, topic: string): Promise<void> {
-        const there = inMap(out.to)
-        const here = map.id
-        const card = there === null ? null : await api.card(there.map, null).catch(() => null)
-        const copied = card === null ? null : await api.copy(card.map, [card.topic]).catch(() => null)
-        const [top] = copied?.topics ?? []
-        if (there === null || top === undefined || map.id !== here) {
-            tell.error('The map could not be fetched; nothing was changed.')
-            return
-        }
-        const [id, step] = [newId(), newId()]
-        map.edit(
-            { name: 'topic.add-many', step, parent: topic, topics: [{ ...top, id }] } as Edit,
-            { name: 'topic.dissolve', step, topics: [id] },
-            { name: 'row.remove', step, type: out.type, rows: [out.id] } as Edit,
-        )
-        map.setFolded(map.region, [topic], false)
-        map.afterAnswer(() => void api.trash(there.map).then(() => offer('It is part of this map again; the map is in the trash.', 'Keep the map too', () => api.restore(there.map))))
-    }
-
     const remove = (out: Out): void => map.edit({ name: 'row.remove', type: out.type, rows: [out.id] } as Edit)
     const rename = (out: Out, title: string): void => {
         if (title !== out.title) {
@@ -221,5 +184,5 @@ export const useOuts = defineStore('outs', () => {
     })
     watch(() => map.id, () => (page.value = null))
 
-    return { page, wantsField, toField, canGoBack, of, nameOf, titleOf, told, go, visit, follow, back, open, tie, add, becomeMap, bringBack, remove, rename, turn, paste }
+    return { page, wantsField, toField, canGoBack, of, nameOf, titleOf, linkTo: link, told, go, visit, follow, back, open, tie, add, remove, rename, turn, paste }
 })

@@ -1,7 +1,9 @@
-import { defineAsyncComponent } from 'vue'
+import { defineAsyncComponent, h, type VNode } from 'vue'
 import { useCamera } from '@/board/cameraStore'
 import type { Landing } from '@/stores/drag'
+import { useBeside } from '@/stores/beside'
 import { newId, useMap } from '@/stores/map'
+import { isFlow } from '@/stores/tree'
 import { ownWays } from '@/stores/titles'
 import { topicName } from '@/text/titleMarkdown'
 import type { Dragged, Feature } from '../feature'
@@ -9,7 +11,12 @@ import { processActions } from './actions'
 import { useProcess } from './processStore'
 import { headOf, sortOf } from './steps'
 
+// Most maps have no steps, and load nothing for them.
 const StepSection = defineAsyncComponent(() => import('./StepSection.vue'))
+const StepPart = (): VNode | null => {
+    const { chosen, tree } = useBeside()
+    return chosen.some((topic) => headOf(tree, topic) !== null || isFlow(tree, topic)) ? h(StepSection) : null
+}
 
 ownWays.add({
     next: (topic, before) => useProcess().next(topic, before), below: (parent) => useProcess().below(parent), between: (link) => useProcess().between(link),
@@ -35,7 +42,7 @@ function landing({ ids, x, y, clientX, clientY, ties }: Dragged): Landing | null
 }
 
 export const process: Feature = {
-    name: 'process', actions: processActions, desk: [{ in: 'Facts', component: StepSection }], landing,
+    name: 'process', actions: processActions, desk: [{ in: 'Facts', component: StepPart }], landing,
     tells: (topic) => {
         const { tree } = useMap()
         return headOf(tree, topic) === null ? '' : { step: '', decision: 'decision', input: 'input or output', end: 'start or end' }[sortOf(tree, topic)]

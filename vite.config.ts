@@ -1,7 +1,7 @@
 import vue from '@vitejs/plugin-vue'
 import laravel from 'laravel-vite-plugin'
 import { gzipSync } from 'node:zlib'
-import { readFileSync, readdirSync, writeFileSync } from 'node:fs'
+import { cpSync, readFileSync, readdirSync, writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { defineConfig, type Plugin } from 'vite'
 
@@ -20,12 +20,36 @@ function packedCopies(folder: string): Plugin {
     }
 }
 
+/** Type and character tables that PDF files may count on without holding them, and what reads the pictures of scanned ones. */
+function pdfTables(from: string, to: string): Plugin {
+    return {
+        name: 'pdf-tables',
+        apply: 'build',
+        closeBundle() {
+            for (const folder of ['standard_fonts', 'cmaps']) {
+                cpSync(`${from}/${folder}`, `${to}/${folder}`, { recursive: true })
+            }
+            // The policy of our pages lets no WebAssembly run; the same is there as script.
+            for (const file of readdirSync(`${from}/wasm`)) {
+                if (/^LICENSE|nowasm_fallback\.js$/.test(file)) {
+                    cpSync(`${from}/wasm/${file}`, `${to}/readers/${file}`)
+                }
+            }
+        },
+    }
+}
+
 export default defineConfig({
     plugins: [
         laravel({ input: ['resources/ts/main.ts'] }),
         vue(),
+        pdfTables(fileURLToPath(new URL('./node_modules/pdfjs-dist', import.meta.url)), fileURLToPath(new URL('./public/build/pdf', import.meta.url))),
         packedCopies(fileURLToPath(new URL('./public/build/assets', import.meta.url))),
     ],
     resolve: { alias: { '@': fileURLToPath(new URL('./resources/ts', import.meta.url)) } },
-    build: { target: 'es2022', chunkSizeWarningLimit: 1200 },
+    build: {
+        target: 'es2022', chunkSizeWarningLimit: 1200,
+        // Servers know scripts by ".js"; many do not by ".mjs".
+        rolldownOptions: { output: { assetFileNames: ({ names }) => (names.some((name) => name.endsWith('.mjs')) ? 'assets/[name]-[hash].js' : 'assets/[name]-[hash][extname]') } },
+    },
 })

@@ -18,6 +18,14 @@ return [
     // The origin of the small site that stands in for pages of the network in the demo and in tests, as http://127.0.0.1:8001; none if empty.
     'stand_in' => (string) env('CHALK_STAND_IN', ''),
 
+    'files' => [
+        // Bytes of one file, and of all files and pictures in one person's maps together, those in the trash too.
+        'largest' => (int) env('CHALK_LARGEST_FILE', 200 * 1024 * 1024),
+        'each' => (int) env('CHALK_FILES_EACH', 2 * 1024 * 1024 * 1024),
+        // Whether the server in front sends files itself, once it is told which; bin/serve says so.
+        'handed' => (bool) env('CHALK_HANDED_FILES', false),
+    ],
+
     'demo_email' => 'wren@saltmere.example',
 
     // Bounds on how often somebody may ask; off for measuring and for tests that ask very often.

@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace ChalkTree;
 
 use ChalkTree\Arrange\ArrangeFeature;
+use ChalkTree\Attach\AttachFeature;
 use ChalkTree\Brace\BraceFeature;
 use ChalkTree\CrossLink\CrossLinkFeature;
+use ChalkTree\HandOver\HandOverFeature;
 use ChalkTree\Link\LinkFeature;
 use ChalkTree\Look\LookFeature;
 use ChalkTree\Number\NumberFeature;
 use ChalkTree\Picture\PictureFeature;
+use ChalkTree\Privacy\PrivacyFeature;
 use ChalkTree\Process\ProcessFeature;
 use ChalkTree\Ring\RingFeature;
 use ChalkTree\Sign\SignFeature;
@@ -21,12 +24,15 @@ final class Features
     /** @var list<class-string<Feature>> */
     private const ALL = [
         ArrangeFeature::class,
+        AttachFeature::class,
         BraceFeature::class,
         CrossLinkFeature::class,
+        HandOverFeature::class,
         LinkFeature::class,
         LookFeature::class,
         NumberFeature::class,
         PictureFeature::class,
+        PrivacyFeature::class,
         ProcessFeature::class,
         RingFeature::class,
         SignFeature::class,

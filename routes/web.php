@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\ClipboardController;
+use App\Http\Controllers\FileController;
 use App\Http\Controllers\FindController;
 use App\Http\Controllers\FolderController;
+use App\Http\Controllers\HandOverController;
 use App\Http\Controllers\HistoryController;
 use App\Http\Controllers\LibraryController;
 use App\Http\Controllers\LinkController;
@@ -36,6 +38,8 @@ Route::prefix('api')->group(function (): void {
 
     Route::post('maps/{map}/pictures', [PictureController::class, 'store'])->middleware(['auth', 'throttle:work', 'can:work,map', 'body:file', 'alone:files']);
 
+    Route::put('uploads/{upload}/{at}', [FileController::class, 'piece'])->where('at', '[0-9]{1,12}')->middleware(['auth', 'throttle:work', 'can:send,upload', 'body:file']);
+
     Route::middleware(['auth', 'throttle:work', 'body'])->group(function (): void {
         Route::put('me/keys', [AccountController::class, 'keys']);
         Route::put('me/face', [AccountController::class, 'face']);
@@ -51,11 +55,21 @@ Route::prefix('api')->group(function (): void {
         Route::get('starters/{starter}/picture', [LibraryController::class, 'starterPicture'])->where('starter', '[a-z0-9-]{1,40}');
         Route::delete('trash', [LibraryController::class, 'emptyTrash']);
 
+        Route::post('uploads', [FileController::class, 'begin']);
+        Route::get('uploads/{upload}', [FileController::class, 'progress'])->can('send', 'upload');
+        Route::delete('uploads/{upload}', [FileController::class, 'stop'])->can('send', 'upload');
+
         Route::post('folders', [FolderController::class, 'store']);
         Route::patch('folders/{folder}', [FolderController::class, 'update'])->can('keep', 'folder');
         Route::delete('folders/{folder}', [FolderController::class, 'destroy'])->can('keep', 'folder');
 
         Route::get('quick', [FindController::class, 'quick']);
+        Route::middleware('can:fetch,handOver')->group(function (): void {
+            Route::get('handovers/{handOver}', [HandOverController::class, 'show']);
+            Route::get('handovers/{handOver}/file', [HandOverController::class, 'file']);
+            Route::get('handovers/{handOver}/pages/{page}', [HandOverController::class, 'page'])->where('page', '[1-9][0-9]{0,3}')->middleware('alone:pictures');
+            Route::delete('handovers/{handOver}', [HandOverController::class, 'stop']);
+        });
         Route::post('find', [FindController::class, 'everywhere'])->middleware(['throttle:heavy', 'alone:search']);
         Route::post('replace', [FindController::class, 'replace'])->middleware(['throttle:heavy', 'alone:search']);
 
@@ -86,6 +100,11 @@ Route::prefix('api')->group(function (): void {
             Route::get('maps/{map}/sentences', [SentenceController::class, 'index']);
             Route::get('maps/{map}/sentences.{format}', [SentenceController::class, 'file'])->where('format', 'txt|csv');
             Route::get('maps/{map}/pictures/{hash}/{size}', [PictureController::class, 'show'])->where(['hash' => '[0-9a-f]{64}', 'size' => 'small|large|original']);
+            Route::get('maps/{map}/files', [FileController::class, 'index']);
+            Route::post('maps/{map}/files', [FileController::class, 'store'])->middleware('alone:taking');
+            Route::get('maps/{map}/files/{hash}', [FileController::class, 'show'])->where('hash', '[0-9a-f]{64}');
+            Route::get('maps/{map}/files/{hash}/preview', [FileController::class, 'preview'])->where('hash', '[0-9a-f]{64}');
+            Route::delete('maps/{map}/files/{hash}', [FileController::class, 'forget'])->where('hash', '[0-9a-f]{64}');
             Route::get('maps/{map}/history', [HistoryController::class, 'index']);
             Route::get('maps/{map}/history/{seq}', [HistoryController::class, 'compare'])->where('seq', '[0-9]{1,15}');
             Route::get('maps/{map}/history/{seq}/picture', [HistoryController::class, 'picture'])->where('seq', '[0-9]{1,15}')->middleware('alone:pictures');
@@ -93,6 +112,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('maps/{map}/trash', [HistoryController::class, 'trash']);
             Route::delete('maps/{map}/trash', [HistoryController::class, 'emptyTrash']);
             Route::post('maps/{map}/duplicate', [LibraryController::class, 'duplicate'])->middleware(['throttle:heavy', 'alone:files']);
+            Route::post('maps/{map}/handovers', [HandOverController::class, 'begin'])->middleware('throttle:heavy');
             Route::get('maps/{map}/export', [LibraryController::class, 'export'])->middleware(['throttle:heavy', 'alone:pictures']);
         });
     });

@@ -4,27 +4,44 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\HandOver\Wish;
+use App\HandOver\WishReader;
 use App\Library\Exports;
-use App\Library\Shelf;
 use App\Store\MapStore;
+use ChalkTree\Edit\TopicDraft;
+use ChalkTree\HandOver\Choices;
+use ChalkTree\Map\NewMap;
+use Illuminate\Support\Str;
 use RuntimeException;
 
 /** Writes a map to a file or to standard output. */
 final class ExportMap extends MapCommand
 {
-    protected $signature = 'map:export {id} {--to= : json, opml, md, txt, svg or png} {--out= : a file; else standard output} {--width= : pixels, for png} {--set=* : what else the format lets choose, such as headings=3 for md} {--owner=}';
+    protected $signature = 'map:export {id} {--to= : json, zip, opml, md, txt, csv, html, docx, odt, rtf, epub, pdf, svg or png} {--out= : a file; else standard output}
+        {--topic= : the id of a topic, for its branch alone} {--depth= : down to which level; the root is 0} {--headings= : down to which level titles are headings}
+        {--numbered : with numbers} {--no-notes} {--no-captions} {--no-pictures} {--no-tables} {--no-links} {--contents : with a table of contents} {--drawing : with the drawing of the map in front} {--stamps : as words} {--tags : as words} {--sentences} {--legend} {--footnotes : captions at the foot of the page} {--landscape}
+        {--paper= : a3, a5, letter or legal; else a4} {--type= : size in points} {--width= : pixels, for png} {--preset= : settings that the map keeps under this name} {--set=* : any of these by its name, as headings=3} {--owner=}';
 
-    protected $description = 'Writes a map to a file or to standard output.';
+    protected $description = 'Writes a map to a file or to standard output. But for json and zip, which are complete copies, nothing private goes along.';
 
-    public function handle(MapStore $store, Exports $exports, Shelf $shelf): int
+    /** The options that take something, by what they are called among the choices. */
+    private const WITH = ['depth', 'headings', 'paper', 'type', 'width'];
+
+    public function handle(MapStore $store, Exports $exports): int
     {
         $record = $this->record();
-        $to = $this->text('to') ?? '';
+        $map = $store->load($record);
+        $choices = WishReader::choices($this->chosen(), $map, $this->text('preset'));
+        $to = $this->text('to') ?? $choices->text('to');
         if (! in_array($to, Exports::names(), true)) {
             throw new RuntimeException('--to has to be one of: '.implode(', ', Exports::names()).'.');
         }
-        $map = $store->load($record);
-        $file = $exports->write($record, $map, $to, $shelf->titleOf($record, $map->root()->title), width: $this->number('width', 16, 16_000), options: Exports::options($to, $this->chosen()));
+        $topic = $this->text('topic');
+        $branch = $topic === null ? null : $map->topic(strtolower($topic))->id;
+        if ($to === Exports::ARCHIVE) {
+            return $this->archive($exports->zip($record, $branch === null ? $map : NewMap::from(TopicDraft::of($map, $branch), arrangement: $map->sheet()->arrangement)));
+        }
+        $file = $exports->write($record, $map, new Wish($to, $choices, $branch));
         $out = $this->text('out');
         if ($out === null) {
             $this->put($file);
@@ -35,13 +52,37 @@ final class ExportMap extends MapCommand
         return self::SUCCESS;
     }
 
-    /** @return array<string, string> */
+    /** Lets an archive be where it is wanted, which may be standard output. */
+    private function archive(string $path): int
+    {
+        $out = $this->text('out') ?? 'php://stdout';
+        try {
+            if (! @copy($path, $out)) {
+                throw new RuntimeException("The file {$out} cannot be written.");
+            }
+        } finally {
+            @unlink($path);
+        }
+
+        return self::SUCCESS;
+    }
+
+    /** @return array<string, string|true> by the names of Choices */
     private function chosen(): array
     {
         $chosen = [];
         foreach ((array) $this->option('set') as $one) {
             [$name, $value] = [...explode('=', is_string($one) ? $one : '', 2), ''];
+            if (! isset(Choices::known()[$name])) {
+                throw new RuntimeException("There is nothing called “{$name}” to be set; there are: ".implode(', ', array_keys(Choices::known())).'.');
+            }
             $chosen[$name] = $value;
+        }
+        foreach (self::WITH as $name) {
+            $chosen += $this->text($name) === null ? [] : [$name => (string) $this->text($name)];
+        }
+        foreach (Choices::FLAGS as $flag) {
+            $chosen += $this->option(Str::kebab($flag)) === true ? [$flag => true] : [];
         }
 
         return $chosen;

@@ -17,7 +17,7 @@ final class ImportMap extends MapCommand
     {
         $file = $this->said('file');
         $owner = $this->owner();
-        $this->put($arrivals->bring($owner, $this->contents($file), $file, $this->text('format'), title: $this->text('title'))->id."\n");
+        $this->put($arrivals->bringFile($owner, $this->readable($file), $file, $this->text('format'), title: $this->text('title'))->id."\n");
 
         return self::SUCCESS;
     }

@@ -4,12 +4,17 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\Files\Contents;
+use App\Files\JoinedFile;
+use App\Files\KeptFiles;
 use App\Library\Arrivals;
 use App\Library\Demo\ArchiveIndex;
+use App\Models\MapRecord;
 use App\Models\Person;
 use App\Store\MapStore;
 use App\Store\ViewStore;
 use ChalkTree\Map\Topic;
+use ChalkTree\Map\TopicMap;
 use Illuminate\Console\Command;
 use Illuminate\Support\Str;
 
@@ -23,7 +28,7 @@ final class LoadDemo extends Command
     /** The latest made stands first in the library. */
     private const MAPS = ['archive', 'light-and-shadow', 'meeting-log', 'late-procession', 'crew-chart', 'dark-lamp', 'festival-week', 'why-boats-float', 'guidebook', 'festival-plan'];
 
-    public function handle(MapStore $store, Arrivals $arrivals, ViewStore $views): int
+    public function handle(MapStore $store, Arrivals $arrivals, ViewStore $views, KeptFiles $files): int
     {
         $email = (string) config('chalk.demo_email');
         if (Person::query()->where('email', $email)->exists()) {
@@ -34,13 +39,14 @@ final class LoadDemo extends Command
         foreach (self::MAPS as $name) {
             if ($name !== 'archive') {
                 $record = $arrivals->bring($person, $this->file($name, $ids), "{$name}.json");
+                $this->addFiles($record, $store->load($record), $files);
                 $ids["map:{$record->root}/"] = "map:{$record->id}/";
             } else {
                 $map = ArchiveIndex::make();
                 $record = $store->create($person, $map);
                 // So large a map is met with its shelves closed.
                 $shelves = array_keys(array_filter($map->all(), fn (Topic $topic): bool => count($map->ancestors($topic->id)) === 2));
-                $views->save($record, $person, ['folded' => $shelves, 'outlineFolded' => $shelves, 'chosen' => null, 'scope' => null, 'outlineScope' => null]);
+                $views->save($record, $person, ['folded' => $shelves, 'outlineFolded' => $shelves, 'chosen' => null, 'scope' => null, 'outlineScope' => null, 'showing' => false]);
             }
             if ($name === 'festival-plan') {
                 $record->update(['favourite' => true]);
@@ -49,6 +55,17 @@ final class LoadDemo extends Command
         }
 
         return self::SUCCESS;
+    }
+
+    /** What topics of a demo map have lies in a folder beside it. */
+    private function addFiles(MapRecord $record, TopicMap $map, KeptFiles $files): void
+    {
+        $named = Contents::of($map)->files;
+        foreach ($named === [] ? [] : (glob(database_path('demo/files/*')) ?: []) as $path) {
+            if (isset($named[hash_file('sha256', $path)])) {
+                $files->add($record, JoinedFile::copyOf($path), basename($path));
+            }
+        }
     }
 
     /**

@@ -87,9 +87,14 @@ abstract class MapCommand extends Command
         $this->output->write($text, false, OutputInterface::OUTPUT_RAW);
     }
 
+    protected function readable(string $file): string
+    {
+        return is_file($file) && is_readable($file) ? $file : throw new RuntimeException("The file {$file} cannot be read.");
+    }
+
     protected function contents(string $file): string
     {
-        $contents = is_file($file) && is_readable($file) ? file_get_contents($file) : false;
+        $contents = file_get_contents($this->readable($file));
 
         return $contents === false ? throw new RuntimeException("The file {$file} cannot be read.") : $contents;
     }

@@ -7,6 +7,7 @@ namespace App\Console;
 use App\Store\MapStore;
 use ChalkTree\CrossLink\Score;
 use ChalkTree\CrossLink\Sentences;
+use ChalkTree\HandOver\Outgoing;
 
 /** Prints the propositions of a map, one a line: topic, phrase, topic, with tabs between; or what they score. */
 final class ShowSentences extends MapCommand
@@ -17,7 +18,7 @@ final class ShowSentences extends MapCommand
 
     public function handle(MapStore $store): int
     {
-        $map = $store->load($this->record());
+        $map = Outgoing::of($store->load($this->record()));
         $this->put($this->option('score') === true ? json_encode(Score::of($map)->toArray(), JSON_THROW_ON_ERROR)."\n" : Sentences::of($map)->tabbed());
 
         return self::SUCCESS;

@@ -4,6 +4,14 @@ declare(strict_types=1);
 
 namespace App\Library;
 
+use App\Files\Contents;
+use App\Files\JoinedFile;
+use App\Files\KeptFiles;
+use App\Files\Sums;
+use App\Files\UnusableFile;
+use App\Files\ZippedMap;
+use App\HandOver\DocumentFormat;
+use App\HandOver\DocumentsIn;
 use App\Models\MapRecord;
 use App\Models\Person;
 use App\Pictures\CarriedPictures;
@@ -11,12 +19,14 @@ use App\Pictures\KeptPictures;
 use App\Store\MapStore;
 use ChalkTree\Exchange\Formats;
 use ChalkTree\Exchange\UnreadableFile;
+use ChalkTree\Map\Bounds;
+use ChalkTree\Picture\PictureFile;
 use ChalkTree\Picture\UnusablePicture;
 
-/** Makes maps of files, with the pictures that they carry. */
+/** Makes maps of files, with the pictures that they carry, and of archives, with all their files. */
 final readonly class Arrivals
 {
-    public function __construct(private MapStore $store, private KeptPictures $kept, private CarriedPictures $carried)
+    public function __construct(private MapStore $store, private KeptPictures $pictures, private CarriedPictures $carried, private KeptFiles $files, private ZippedMap $zipped, private Sums $sums, private DocumentsIn $documents)
     {
     }
 
@@ -24,18 +34,69 @@ final readonly class Arrivals
      * @param  string|null  $title  where the file has none
      * @param  string|null  $format  where it is not to be recognised
      *
-     * @throws UnreadableFile|UnusablePicture having made nothing
+     * @throws UnreadableFile|UnusablePicture|UnusableFile having made nothing
      */
     public function bring(Person $person, string $contents, string $name, ?string $format = null, ?string $folder = null, ?string $id = null, ?string $title = null): MapRecord
     {
-        $map = Formats::read($contents, $name, $format, $title);
-        $pictures = $this->carried->read($contents);
-        $this->carried->rename($map, $pictures);
+        if (ZippedMap::isOne($contents) && DocumentFormat::of($contents, $name) === null) {
+            $archive = JoinedFile::begin();
+            file_put_contents($archive->path, $contents);
+
+            return $this->bringArchive($person, $archive->path, $folder, $id);
+        }
+        $document = $format === null ? DocumentFormat::of($contents, $name) : DocumentFormat::tryFrom($format);
+        [$map, $pictures] = $document === null ? [Formats::read($contents, $name, $format, $title), $this->carried->read($contents)] : $this->documents->read($contents, $document, $title ?? pathinfo(basename($name), PATHINFO_FILENAME));
+        $this->sums->check($person, array_sum(array_map(fn (PictureFile $picture): int => strlen($picture->bytes), $pictures)));
+        Contents::rename($map, array_map(fn (PictureFile $picture): string => $picture->hash(), $pictures), []);
         $record = $this->store->create($person, $map, $folder, $id);
         foreach ($pictures as $picture) {
-            $this->kept->add($record, $picture);
+            $this->pictures->add($record, $picture);
         }
 
         return $record;
+    }
+
+    /** A file on this machine's disk: an archive, or one that bring() takes. */
+    public function bringFile(Person $person, string $path, string $name, ?string $format = null, ?string $folder = null, ?string $id = null, ?string $title = null): MapRecord
+    {
+        if (ZippedMap::isOne((string) @file_get_contents($path, length: 4)) && ((int) @filesize($path) > Bounds::LARGEST_FILE || DocumentFormat::of((string) @file_get_contents($path), $name) === null)) {
+            return $this->bringArchive($person, $path, $folder, $id);
+        }
+        if ((int) @filesize($path) > Bounds::LARGEST_FILE) {
+            throw new UnreadableFile('This file is larger than 16 MB, more than a map can take in.');
+        }
+
+        return $this->bring($person, (string) @file_get_contents($path), $name, $format, $folder, $id, $title);
+    }
+
+    private function bringArchive(Person $person, string $path, ?string $folder, ?string $id): MapRecord
+    {
+        [$json, $found] = $this->zipped->read($path, $this->sums->most());
+        $map = Formats::read($json, 'map.json', 'json');
+        $this->sums->check($person, array_sum(array_map(fn (JoinedFile $file): int => $file->bytes(), $found)));
+        $named = Contents::of($map);
+        // One at a time in memory, and read again when it is kept.
+        $pictures = array_intersect_key($found, $named->pictures);
+        $hashes = array_map(fn (JoinedFile $file): string => self::picture($file)->hash(), $pictures);
+        $files = array_intersect_key($found, $named->files);
+        Contents::rename($map, $hashes, array_map(fn (JoinedFile $file): string => $file->hash(), $files));
+        $record = $this->store->create($person, $map, $folder, $id);
+        foreach ($pictures as $picture) {
+            $this->pictures->add($record, self::picture($picture));
+        }
+        foreach ($files as $hash => $file) {
+            $this->files->add($record, $file, $named->files[$hash] !== '' ? $named->files[$hash] : 'file');
+        }
+
+        return $record;
+    }
+
+    private static function picture(JoinedFile $file): PictureFile
+    {
+        if ($file->bytes() > Bounds::LARGEST_PICTURE) {
+            throw new UnusablePicture('A picture in this archive has more than 20 MB.');
+        }
+
+        return PictureFile::read((string) file_get_contents($file->path));
     }
 }

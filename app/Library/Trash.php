@@ -4,19 +4,26 @@ declare(strict_types=1);
 
 namespace App\Library;
 
+use App\Files\KeptFiles;
+use App\Files\Uploads;
+use App\Models\HandOver;
 use App\Models\MapRecord;
 use App\Models\Person;
 use App\Models\TopicRecord;
 use App\Pictures\KeptPictures;
 use App\Store\MapStore;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\File;
 
 /** What was thrown away: kept for thirty days, or until its owner empties the trash. */
 final readonly class Trash
 {
     public const DAYS = 30;
 
-    public function __construct(private MapStore $store, private KeptPictures $pictures)
+    /** Seconds that a file lies which was written for one answer. */
+    private const HANDED = 7_200;
+
+    public function __construct(private MapStore $store, private KeptPictures $pictures, private KeptFiles $files, private Uploads $uploads)
     {
     }
 
@@ -26,8 +33,24 @@ final readonly class Trash
         $before = CarbonImmutable::now()->subDays(self::DAYS);
         MapRecord::query()->where('trashed_at', '<', $before)->delete();
         $this->pictures->sweep();
+        $this->files->sweep();
+        $this->uploads->sweep();
+        $this->sweepHandedOver();
         $maps = TopicRecord::query()->whereNotNull('removed')->where('changed', '>', 0)->where('changed', '<', $before->getTimestamp())->distinct()->pluck('map_id');
         MapRecord::query()->whereKey($maps)->each(fn (MapRecord $map) => $this->store->clear($map, $before->getTimestamp()));
+    }
+
+    /** What was written for an answer that was sent long ago, or never. */
+    private function sweepHandedOver(): void
+    {
+        HandOver::query()->where('touched', '<', time() - self::HANDED)->delete();
+        foreach (['handed', 'joining', 'made', 'making'] as $folder) {
+            foreach (glob(storage_path("app/{$folder}/*")) ?: [] as $file) {
+                if ((int) @filemtime($file) < time() - self::HANDED) {
+                    is_dir($file) ? File::deleteDirectory($file) : @unlink($file);
+                }
+            }
+        }
     }
 
     public function emptyMaps(Person $person): int

@@ -19,6 +19,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string|null $scope
  * @property string|null $outline_scope
  * @property string|null $place
+ * @property bool $showing
  */
 final class ViewRecord extends Model
 {
@@ -33,7 +34,7 @@ final class ViewRecord extends Model
     protected $guarded = [];
 
     /** @var array<string, string> */
-    protected $casts = ['person_id' => 'integer', 'folded' => 'array', 'outline_folded' => 'array'];
+    protected $casts = ['person_id' => 'integer', 'folded' => 'array', 'outline_folded' => 'array', 'showing' => 'boolean'];
 
     /** @return BelongsTo<MapRecord, $this> */
     public function map(): BelongsTo

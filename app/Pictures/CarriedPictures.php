@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Pictures;
 
+use App\Files\Contents;
 use App\Models\MapRecord;
 use ChalkTree\Map\Bounds;
 use ChalkTree\Map\TopicMap;
@@ -29,7 +30,7 @@ final readonly class CarriedPictures
     {
         $carried = [];
         $room = self::MOST - strlen($json);
-        foreach ($this->shown($map) as $hash) {
+        foreach (array_keys(Contents::of($map)->pictures) as $hash) {
             $picture = $this->kept->find($record->id, $hash);
             foreach ([PictureSize::Original, PictureSize::Large, PictureSize::Small] as $size) {
                 [$bytes, $media] = ($picture === null ? null : $this->kept->read($picture, $size)) ?? ['', ''];
@@ -68,29 +69,5 @@ final readonly class CarriedPictures
         }
 
         return $pictures;
-    }
-
-    /**
-     * Lets the topics of a map that was just read name what the file carries by what is in it. Nothing is kept under a name
-     * that is not its own, whatever a file says.
-     *
-     * @param  array<string, PictureFile>  $pictures
-     */
-    public function rename(TopicMap $map, array $pictures): void
-    {
-        foreach ($map->rowsOf(TopicPicture::class) as $row) {
-            $picture = $pictures[$row->file() ?? ''] ?? null;
-            if ($picture !== null && $picture->hash() !== $row->file()) {
-                $map->put($row->with(['source' => "file:{$picture->hash()}"]));
-            }
-        }
-    }
-
-    /** @return list<string> the hashes of the files that the topics of a map show */
-    private function shown(TopicMap $map): array
-    {
-        $hashes = array_map(fn (TopicPicture $row): ?string => $map->isLiving($row) ? $row->file() : null, $map->rowsOf(TopicPicture::class));
-
-        return array_values(array_unique(array_filter($hashes, is_string(...))));
     }
 }

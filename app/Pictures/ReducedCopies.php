@@ -4,25 +4,17 @@ declare(strict_types=1);
 
 namespace App\Pictures;
 
+use App\Limits\BoundedProgram;
 use ChalkTree\Picture\PictureFile;
 use ChalkTree\Picture\UnusablePicture;
 use Illuminate\Support\Facades\File;
-use Symfony\Component\Process\Process;
 
 /**
  * Makes the reduced copies of pictures that boards and files show, turned as cameras say and without what cameras write:
- * by libvips in a process of its own, bounded in memory and time, whatever is in the file.
+ * by libvips; see BoundedProgram.
  */
 final readonly class ReducedCopies
 {
-    /** Bytes of address space, which is several times what is used. */
-    private const MEMORY = 2 * 1024 * 1024 * 1024;
-
-    /** Seconds of the processor, and of the clock. */
-    private const PROCESSOR = 20;
-
-    private const CLOCK = 20.0;
-
     /**
      * @return array<string, string> the bytes of each copy, by PictureSize
      *
@@ -69,15 +61,7 @@ final readonly class ReducedCopies
     /** @param  list<string>  $command */
     private function run(array $command): string
     {
-        // Only what libvips has made safe against any file is let near one.
-        $process = new Process(['prlimit', '--as='.self::MEMORY, '--cpu='.self::PROCESSOR, ...$command], env: ['VIPS_BLOCK_UNTRUSTED' => '1', 'VIPS_WARNING' => '0'], timeout: self::CLOCK);
-        try {
-            $process->run();
-        } catch (\Symfony\Component\Process\Exception\ProcessTimedOutException) {
-            throw self::unusable();
-        }
-
-        return $process->isSuccessful() ? $process->getOutput() : throw self::unusable();
+        return BoundedProgram::run($command) ?? throw self::unusable();
     }
 
     private static function unusable(): UnusablePicture

@@ -7,10 +7,14 @@ namespace App\Providers;
 use App\Http\WholeSessions;
 use App\Mail\OutboxTransport;
 use App\Models\Folder;
+use App\Models\HandOver;
 use App\Models\MapRecord;
 use App\Models\Person;
+use App\Models\Upload;
 use App\Policies\FolderPolicy;
+use App\Policies\HandOverPolicy;
 use App\Policies\MapPolicy;
+use App\Policies\UploadPolicy;
 use App\Store\MapStates;
 use App\Store\PartedCache;
 use App\Store\Sqlite\ImmediateConnector;
@@ -46,6 +50,8 @@ final class AppServiceProvider extends ServiceProvider
     {
         Model::shouldBeStrict();
         Gate::policy(MapRecord::class, MapPolicy::class);
+        Gate::policy(Upload::class, UploadPolicy::class);
+        Gate::policy(HandOver::class, HandOverPolicy::class);
         Gate::policy(Folder::class, FolderPolicy::class);
         Session::extend('file', fn (): WholeSessions => new WholeSessions(File::getFacadeRoot(), Config::string('session.files'), Config::integer('session.lifetime')));
         Mail::extend('outbox', fn (): OutboxTransport => new OutboxTransport);

@@ -18,6 +18,9 @@ use Illuminate\Support\Collection;
  */
 final readonly class EditLog
 {
+    /** The kind of those that nobody made; see Quiet. */
+    public const TOLD = 'told';
+
     public function has(MapRecord $map, string $edit): bool
     {
         return $this->of($map)->where('edit_id', $edit)->exists();
@@ -27,9 +30,10 @@ final readonly class EditLog
     public function append(MapRecord $map, Person $person, string $edit, string $step, string $kind, string $name, string $summary, Changes $changes): void
     {
         $map->seq++;
-        $map->updated_at = CarbonImmutable::now();
+        $now = CarbonImmutable::now();
+        $map->updated_at = $kind === self::TOLD ? $map->updated_at : $now;
         // One that changed nothing is kept only so that a repeat of it is known; it is no step to undo.
-        $kind = $kind === 'do' && $changes->isEmpty() ? 'none' : $kind;
+        $kind = in_array($kind, ['do', self::TOLD], true) && $changes->isEmpty() ? 'none' : $kind;
         if ($kind === 'do') {
             $this->own($map, $person, 'undone')->update(['state' => 'dropped']);
         }
@@ -44,7 +48,7 @@ final readonly class EditLog
             'name' => $name,
             'summary' => $summary,
             'changes' => $changes,
-            'made_at' => $map->updated_at,
+            'made_at' => $now,
         ]);
     }
 
@@ -140,7 +144,7 @@ final readonly class EditLog
     /** @return list<array{seq: int, person: string, summary: string, made: string}> the latest first */
     public function history(MapRecord $map, int $before, int $count): array
     {
-        $records = $this->of($map)->with('person')->where('seq', '<', $before)->where('kind', '<>', 'none')->where('kind', '<>', 'joined')->latest('seq');
+        $records = $this->of($map)->with('person')->where('seq', '<', $before)->where('kind', '<>', 'none')->where('kind', '<>', 'joined')->where('kind', '<>', self::TOLD)->latest('seq');
         $records->limit($count);
 
         return array_values($records->get()

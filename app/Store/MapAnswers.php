@@ -46,6 +46,10 @@ final readonly class MapAnswers
     public function open(MapRecord $record, Person $person, string $pane = 'first'): string
     {
         $look = $this->views->of($record, $person, $pane);
+        if ($look['showing']) {
+            // A page that is opened shows nothing to anybody yet.
+            $this->views->save($record, $person, $look = ['showing' => false] + $look, $pane);
+        }
         $view = ViewStore::view($look, $person);
         $drawn = $this->drawn->of($record, $view) ?? self::withoutCollecting(fn (): array => $this->draw($record, $view));
         if (! $this->memories->has($record, $person, $pane, $view)) {
@@ -143,7 +147,7 @@ final readonly class MapAnswers
             $missed = $since === $record->seq ? [] : $this->missed($record, $since);
             $seen = $missed === null ? null : ($missed === [] ? clone $map : $this->asOf($map, $missed));
             $missed = $seen === null ? null : $missed;
-            $numbers = $seen === null ? null : Numbers::of($seen);
+            $numbers = $seen === null || $view->showing ? null : Numbers::of($seen);
             $board = new SceneBoard($seen, $view, $missed === [] ? $held->memory($view) : null);
             $changes = $missed ?? [];
             $made = [];
@@ -170,7 +174,7 @@ final readonly class MapAnswers
                 'edits' => $outcomes,
                 'rows' => $missed === null ? RowData::all($map) : RowData::changed($map, $changes),
                 'scene' => $scene,
-                'numbers' => ($now = Numbers::of($map)) === $numbers ? null : (object) $now,
+                'numbers' => ($now = Numbers::of($board->shown($map))) === $numbers ? null : (object) $now,
                 ...$this->log->next($record, $person),
             ], $keep];
         });

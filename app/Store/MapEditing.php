@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Store;
 
+use App\Files\Admission;
 use App\Models\EditRecord;
 use App\Models\MapRecord;
 use App\Models\Person;
-use App\Pictures\KeptPictures;
 use Carbon\CarbonImmutable;
 use ChalkTree\Edit\Arguments;
 use ChalkTree\Edit\ChangedSince;
@@ -15,6 +15,7 @@ use ChalkTree\Edit\Changes;
 use ChalkTree\Edit\Edits;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\Invariants;
+use ChalkTree\Edit\Quiet;
 use ChalkTree\Edit\Recorder;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\TopicMap;
@@ -28,7 +29,7 @@ use Illuminate\Support\Collection;
  */
 final readonly class MapEditing
 {
-    public function __construct(private MapStore $store, private EditLog $log, private TypedSteps $typed, private KeptPictures $pictures)
+    public function __construct(private MapStore $store, private EditLog $log, private TypedSteps $typed, private Admission $admission)
     {
     }
 
@@ -52,7 +53,7 @@ final readonly class MapEditing
             default => $this->apply($record, $map, $person, $edit),
         };
         $this->keep($record, $map, $person, $edit->id, $edit->name, $made);
-        if ($kind !== 'do') {
+        if ($kind === 'undo' || $kind === 'redo') {
             $this->followElsewhere($record, $person, $step, $edit->name);
         }
 
@@ -60,14 +61,14 @@ final readonly class MapEditing
     }
 
     /**
-     * Lets the map show the pictures that an edit has brought.
+     * Lets the map have the pictures and files that an edit has brought.
      *
      * @throws Refusal having changed nothing
      */
     private function admit(MapRecord $record, TopicMap $map, Person $person, Changes $changes): void
     {
         try {
-            $this->pictures->admit($record, $map, $person, $changes);
+            $this->admission->admit($record, $map, $person, $changes);
         } catch (Refusal $refusal) {
             $changes->reversed()->applyTo($map, new Recorder($map));
 
@@ -115,7 +116,7 @@ final readonly class MapEditing
         $changes = Edits::apply($edit, $map, CarbonImmutable::now()->getTimestamp());
         $this->admit($record, $map, $person, $changes);
 
-        return ['do', $body->step, $edit->sentence($map), $changes];
+        return [$edit instanceof Quiet ? EditLog::TOLD : 'do', $body->step, $edit->sentence($map), $changes];
     }
 
     /**

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Store;
 
+use App\Files\Admission;
 use App\Models\MapRecord;
 use App\Models\Person;
 use App\Models\RowRecord;
 use App\Models\TopicRecord;
-use App\Pictures\KeptPictures;
 use Carbon\CarbonImmutable;
 use ChalkTree\Edit\Change;
 use ChalkTree\Edit\Changes;
@@ -34,7 +34,7 @@ final readonly class MapStore
     /** Rows in one insert; SQLite and PostgreSQL bound the parameters of a statement. */
     private const CHUNK = 400;
 
-    public function __construct(private Connection $database, private KeptPictures $pictures)
+    public function __construct(private Connection $database, private Admission $admission)
     {
     }
 
@@ -236,7 +236,7 @@ final readonly class MapStore
             ]);
             $rows = array_diff_key($map->rows(), [Sheet::type() => 1]);
             $this->insert($record->id, array_merge(...array_values(array_map(array_values(...), $rows))));
-            $this->pictures->admitAll($record, $person, $map);
+            $this->admission->admitAll($record, $person, $map);
 
             return $record;
         });

@@ -13,8 +13,12 @@ use ChalkTree\Arrange\View;
 use ChalkTree\Draw\SceneMark;
 use ChalkTree\Draw\SlipData;
 use ChalkTree\Edit\Changes;
+use ChalkTree\Edit\TopicDraft;
+use ChalkTree\HandOver\NothingLeaves;
+use ChalkTree\HandOver\Outgoing;
 use ChalkTree\Look\Look;
 use ChalkTree\Look\Looks;
+use ChalkTree\Map\NewMap;
 use ChalkTree\Map\RowTypes;
 use ChalkTree\Map\Sheet;
 use ChalkTree\Map\Topic;
@@ -49,14 +53,11 @@ final class SceneBoard
     {
         $before = $this->view;
         $this->view = $view ?? $before;
+        if ($before->showing || $this->view->showing) {
+            return $this->anew($this->shown($map));
+        }
         if ($this->seen === null || $before->scope !== $this->view->scope || $this->isOfMap($changes) || $map->sheet()->arrangement !== $this->seen->sheet()->arrangement) {
-            $layout = Layout::of($map, $this->view, looks: $this->looks);
-            $this->memory = Memory::of($layout->slips());
-            $scene = $layout->scene($ways = new KnownWays);
-            $this->memory->learnWays($ways);
-            $this->memory->learnCharts($layout->charts());
-
-            return $this->data($scene, new SceneChange($layout->slips(), []), true, levels: $layout->levels());
+            return $this->anew($map);
         }
         $touched = $refolded;
         foreach ($changes as $record) {
@@ -86,6 +87,34 @@ final class SceneBoard
         $this->memory->learnCharts($layout->charts());
 
         return $this->data($scene, $news, false, $marks);
+    }
+
+    /** What of the map is shown in this view: all of it, unless others are looking. */
+    public function shown(TopicMap $map): TopicMap
+    {
+        if (! $this->view->showing) {
+            return $map;
+        }
+        try {
+            return Outgoing::of($map);
+        } catch (NothingLeaves) {
+            return NewMap::from(new TopicDraft('…'));
+        }
+    }
+
+    /** @return array{reset: bool, arrangement: string, slips: list<array<string, mixed>>, gone: list<string>, marks: list<array<string, mixed>>, goneMarks: list<string>, looks: list<array<string, mixed>>, levels: list<string>, chalks: list<array<string, mixed>>} */
+    private function anew(TopicMap $map): array
+    {
+        $layout = Layout::of($map, $this->view, looks: $this->looks);
+        $this->memory = Memory::of($layout->slips());
+        $scene = $layout->scene($ways = new KnownWays);
+        $this->memory->learnWays($ways);
+        $this->memory->learnCharts($layout->charts());
+        $data = $this->data($scene, new SceneChange($layout->slips(), []), true, levels: $layout->levels());
+        // What is shown to others is another map, of which nothing is remembered.
+        $this->memory = $this->view->showing ? null : $this->memory;
+
+        return $data;
     }
 
     /** What is remembered now of the layout of the map as news() drew it last; null where nothing can be. */

@@ -14,7 +14,7 @@ use Illuminate\Database\Eloquent\Builder;
  * Keeps how each person looks at each map: what is folded on the board and in the outline, where they have stepped in
  * on either, and what was chosen last. A second view beside the first has its own.
  *
- * @phpstan-type Look array{folded: list<string>, outlineFolded: list<string>, chosen: string|null, scope: string|null, outlineScope: string|null}
+ * @phpstan-type Look array{folded: list<string>, outlineFolded: list<string>, chosen: string|null, scope: string|null, outlineScope: string|null, showing: bool}
  */
 final readonly class ViewStore
 {
@@ -31,6 +31,7 @@ final readonly class ViewStore
             'chosen' => $record?->chosen,
             'scope' => $record?->scope,
             'outlineScope' => $record?->outline_scope,
+            'showing' => $record->showing ?? false,
         ];
     }
 
@@ -42,7 +43,7 @@ final readonly class ViewStore
     /** @param  Look  $look */
     public static function view(array $look, Person $person): View
     {
-        return View::folding($look['folded'], $look['scope'], $person->face);
+        return View::folding($look['folded'], $look['scope'], $person->face, $look['showing']);
     }
 
     /** @param  Look  $view */
@@ -57,7 +58,8 @@ final readonly class ViewStore
             'chosen' => $view['chosen'],
             'scope' => $view['scope'],
             'outline_scope' => $view['outlineScope'],
-        ]], ['map_id', 'person_id', 'pane'], ['folded', 'outline_folded', 'chosen', 'scope', 'outline_scope']);
+            'showing' => $view['showing'],
+        ]], ['map_id', 'person_id', 'pane'], ['folded', 'outline_folded', 'chosen', 'scope', 'outline_scope', 'showing']);
     }
 
     /** @return array{x: float, y: float, scale: float}|null the point of the board in the middle of the window, and how large it is; null for whoever comes the first time */

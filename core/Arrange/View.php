@@ -15,8 +15,9 @@ final readonly class View
      * @param  array<string, true>  $folded  ids of topics whose subtopics are hidden
      * @param  string|null  $scope  the topic drawn as if it were the root; null, or one that is not there, for all of the map
      * @param  TypeFace|null  $face  in which this person sees everything, whatever the map says
+     * @param  bool  $showing  whether others are looking, so that only what may leave the map is drawn; whoever lays it out hands in such a map
      */
-    public function __construct(public array $folded = [], public ?string $scope = null, public ?TypeFace $face = null)
+    public function __construct(public array $folded = [], public ?string $scope = null, public ?TypeFace $face = null, public bool $showing = false)
     {
     }
 
@@ -58,13 +59,13 @@ final readonly class View
     }
 
     /** @param  iterable<string>  $ids */
-    public static function folding(iterable $ids, ?string $scope = null, ?TypeFace $face = null): self
+    public static function folding(iterable $ids, ?string $scope = null, ?TypeFace $face = null, bool $showing = false): self
     {
         $folded = [];
         foreach ($ids as $id) {
             $folded[$id] = true;
         }
 
-        return new self($folded, $scope, $face);
+        return new self($folded, $scope, $face, $showing);
     }
 }

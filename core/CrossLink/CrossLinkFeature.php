@@ -7,10 +7,18 @@ namespace ChalkTree\CrossLink;
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Arrange\Tie;
 use ChalkTree\Arrange\TiesTopics;
+use ChalkTree\Document\Block;
+use ChalkTree\Document\Heading;
+use ChalkTree\Document\Listing;
+use ChalkTree\Document\Paragraph;
+use ChalkTree\Document\Words;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\Recorder;
 use ChalkTree\Edit\Settles;
 use ChalkTree\Exchange\WritesLines;
+use ChalkTree\HandOver\Choices;
+use ChalkTree\HandOver\DocumentPlace;
+use ChalkTree\HandOver\PutsInDocuments;
 use ChalkTree\Look\Look;
 use ChalkTree\Look\LookResolver;
 use ChalkTree\Look\Looks;
@@ -19,7 +27,7 @@ use ChalkTree\Map\TopicMap;
 use ChalkTree\Text\InlineMarkdown;
 
 /** Cross-links: lines between any two topics, each with a phrase. */
-final class CrossLinkFeature implements Settles, TiesTopics, WritesLines
+final class CrossLinkFeature implements PutsInDocuments, Settles, TiesTopics, WritesLines
 {
     private const SIGN = '→ ';
 
@@ -150,5 +158,23 @@ final class CrossLinkFeature implements Settles, TiesTopics, WritesLines
         if ($new !== [] && count($map->rowsOf(CrossLink::class)) > CrossLink::MOST) {
             throw new InvalidEdit('A map holds at most '.CrossLink::MOST.' cross-links.', 'topics');
         }
+    }
+
+    public function inDocument(TopicMap $map, DocumentPlace $place): array
+    {
+        return [];
+    }
+
+    /** The map read out. */
+    public function atEnd(TopicMap $map, Choices $choices): array
+    {
+        $sentences = $choices->flag('sentences') ? Sentences::of($map)->all : [];
+
+        return $sentences === [] ? [] : [new Heading(1, [Words::plain('Sentences')], 'sentences'), new Listing(array_map(fn (Sentence $one): array => [new Paragraph([Words::plain($one->text())])], $sentences))];
+    }
+
+    public function fromDocument(Block $block, string $topic, array $titles): array
+    {
+        return [];
     }
 }

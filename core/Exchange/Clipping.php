@@ -6,6 +6,7 @@ namespace ChalkTree\Exchange;
 
 use ChalkTree\Edit\TopicChoice;
 use ChalkTree\Edit\TopicDraft;
+use ChalkTree\HandOver\Outgoing;
 use ChalkTree\Map\Bounds;
 use ChalkTree\Map\NewMap;
 use ChalkTree\Map\TopicMap;
@@ -17,8 +18,11 @@ use ChalkTree\Text\Run;
 /** Branches as they go to the clipboard: as text, Markdown and HTML at once, and as drafts that keep everything. */
 final readonly class Clipping
 {
-    /** @param  list<TopicDraft>  $drafts */
-    private function __construct(private array $drafts)
+    /**
+     * @param  list<TopicDraft>  $drafts  all that was chosen
+     * @param  list<TopicDraft>  $leaving  as much of it as may leave the map
+     */
+    private function __construct(private array $drafts, private array $leaving)
     {
     }
 
@@ -28,27 +32,45 @@ final readonly class Clipping
      */
     public static function of(TopicMap $map, array $topics, bool $alone): self
     {
-        if (! $alone) {
-            return new self(TopicDraft::several($map, array_map(strval(...), array_keys(TopicChoice::tops($map, $topics)))));
+        $drafts = self::drafts($map, $topics, $alone);
+        $held = Outgoing::held($map);
+        $leaving = array_values(array_filter($topics, fn (string $id): bool => ! isset($held[$id])));
+        if ($held === [] || $leaving === []) {
+            return new self($drafts, $held === [] ? $drafts : []);
         }
+        $outgoing = Outgoing::of($map);
 
-        return new self(TopicDraft::alone($map, TopicChoice::inOrder($map, $topics)));
+        return new self($drafts, self::drafts($outgoing, array_values(array_filter($leaving, $outgoing->has(...))), $alone));
     }
 
-    /** @return array{text: string, markdown: string, html: string, topics: list<array<string, mixed>>} */
+    /**
+     * @param  list<string>  $topics
+     * @return list<TopicDraft>
+     */
+    private static function drafts(TopicMap $map, array $topics, bool $alone): array
+    {
+        return match (true) {
+            $topics === [] => [],
+            $alone => TopicDraft::alone($map, TopicChoice::inOrder($map, $topics)),
+            default => TopicDraft::several($map, array_map(strval(...), array_keys(TopicChoice::tops($map, $topics)))),
+        };
+    }
+
+    /** @return array{text: string, markdown: string, html: string, topics: list<array<string, mixed>>, leaving: list<array<string, mixed>>|null} "leaving" where less than all may leave */
     public function toArray(): array
     {
         $text = $markdown = $html = '';
-        foreach ($this->drafts as $draft) {
+        foreach ($this->leaving as $draft) {
             $map = NewMap::from($draft);
             $text .= Formats::write($map, 'txt');
             $markdown .= Formats::write($map, 'md', ['headings' => 0]);
             $html .= $this->html($map);
         }
         $topics = array_map(fn (TopicDraft $draft): array => $draft->toArray(), $this->drafts);
-        $kept = base64_encode(json_encode($topics, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR, 4 * Bounds::DEEPEST));
+        $leaving = $this->leaving === $this->drafts ? null : array_map(fn (TopicDraft $draft): array => $draft->toArray(), $this->leaving);
+        $kept = base64_encode(json_encode($leaving ?? $topics, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR, 4 * Bounds::DEEPEST));
 
-        return ['text' => $text, 'markdown' => $markdown, 'html' => "<ul data-chalk-tree=\"{$kept}\">{$html}</ul>", 'topics' => $topics];
+        return ['text' => $text, 'markdown' => $markdown, 'html' => "<ul data-chalk-tree=\"{$kept}\">{$html}</ul>", 'topics' => $topics, 'leaving' => $leaving];
     }
 
     /** Nested lists, which every editor takes; notes as paragraphs of plain Markdown. */

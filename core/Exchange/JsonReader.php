@@ -62,8 +62,9 @@ final class JsonReader implements Reader
         }
         $map = new TopicMap([new Sheet($file->isNull('title') ? null : $file->caption('title'), $file->id('root'), $arrangement)]);
         $rows = $file->has('rows') ? $file->nestedList('rows') : [];
-        // What is in pictures is not the map's to know.
+        // What is in pictures and files is not the map's to know.
         $file->has('pictures') && $file->nestedList('pictures');
+        $file->has('files') && $file->nestedList('files');
         $file->refuseRest();
         $ranks = [];
         foreach ($topics as $topic) {

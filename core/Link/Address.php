@@ -4,16 +4,17 @@ declare(strict_types=1);
 
 namespace ChalkTree\Link;
 
+use ChalkTree\Map\ContentName;
 use ChalkTree\Map\Ids;
 
-/** Where a link leads: "https://…", "mailto:…", or "map:" with the id of another map and, after a slash, that of a topic in it. */
+/** Where a link leads: "https://…", "mailto:…", "file:" with the hash of a file of the map, or "map:" with the id of another map and, after a slash, that of a topic in it. */
 final class Address
 {
     public const LONGEST = 2_000;
 
     public static function isOne(string $address): bool
     {
-        return strlen($address) <= self::LONGEST && (self::isOfWeb($address) || self::isOfMail($address) || self::map($address) !== null);
+        return strlen($address) <= self::LONGEST && (self::isOfWeb($address) || self::isOfMail($address) || ContentName::isOne($address) || self::map($address) !== null);
     }
 
     /** Whether it is the address of a page, as it can be asked for: with a host, without a password, without spaces and control signs. */

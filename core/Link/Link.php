@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace ChalkTree\Link;
 
+use ChalkTree\Map\ContentName;
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Field;
+use ChalkTree\Map\NamesContent;
 
-/** A way out of a topic: to a page, to somebody's mail, or to another map. */
-final readonly class Link extends FeatureRow
+/** A way out of a topic: to a page, to somebody's mail, to a file of the map, or to another map. */
+final readonly class Link extends FeatureRow implements NamesContent
 {
     public const LONGEST_TITLE = 300;
 
@@ -33,7 +35,7 @@ final readonly class Link extends FeatureRow
     {
         return [
             'at' => Field::topic(),
-            'to' => Field::formed(Address::isOne(...), Address::LONGEST, 'be an address as “https://…”, “mailto:…”, or that of a topic in another map')->called('address of the link')->asked(),
+            'to' => Field::formed(Address::isOne(...), Address::LONGEST, 'be an address as “https://…”, “mailto:…”, or that of a file or of a topic in another map')->called('address of the link')->asked(),
             'title' => Field::text(self::LONGEST_TITLE)->called('title of the link'),
         ];
     }
@@ -46,5 +48,15 @@ final readonly class Link extends FeatureRow
     public function to(): string
     {
         return $this->text('to');
+    }
+
+    public function content(): ?string
+    {
+        return ContentName::hash($this->to());
+    }
+
+    public function naming(string $hash): static
+    {
+        return $this->with(['to' => ContentName::of($hash)]);
     }
 }

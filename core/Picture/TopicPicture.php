@@ -5,15 +5,17 @@ declare(strict_types=1);
 namespace ChalkTree\Picture;
 
 use ChalkTree\Map\Bounds;
+use ChalkTree\Map\ContentName;
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Field;
+use ChalkTree\Map\NamesContent;
 
 /** The picture in a topic: a drawing of the box, or a file kept by its content. */
-final readonly class TopicPicture extends FeatureRow
+final readonly class TopicPicture extends FeatureRow implements NamesContent
 {
     public const PLACES = ['above', 'below', 'left', 'right', 'instead'];
 
-    private const LONGEST_ABOUT = 2_000;
+    public const LONGEST_ABOUT = 2_000;
 
     /** The side of a drawing on the board, pixels, where nothing is said of it. */
     private const DRAWING = 48;
@@ -57,10 +59,15 @@ final readonly class TopicPicture extends FeatureRow
         return str_starts_with($this->text('source'), 'drawing:');
     }
 
-    /** The hash of the file; null for a drawing. */
-    public function file(): ?string
+    /** Null for a drawing. */
+    public function content(): ?string
     {
-        return str_starts_with($this->text('source'), 'file:') ? substr($this->text('source'), 5) : null;
+        return ContentName::hash($this->text('source'));
+    }
+
+    public function naming(string $hash): static
+    {
+        return $this->with(['source' => ContentName::of($hash)]);
     }
 
     /** @return array{float, float} width and height on the board */

@@ -5,16 +5,26 @@ declare(strict_types=1);
 namespace ChalkTree\Sign;
 
 use ChalkTree\Arrange\Scene;
+use ChalkTree\Document\Block;
+use ChalkTree\Document\Grid;
+use ChalkTree\Document\Heading;
+use ChalkTree\Document\Words;
 use ChalkTree\Edit\Recorder;
 use ChalkTree\Edit\Settles;
 use ChalkTree\Face\PutsInBoxes;
+use ChalkTree\HandOver\Choices;
+use ChalkTree\HandOver\DocumentPlace;
+use ChalkTree\HandOver\HeldSign;
+use ChalkTree\HandOver\HoldsBack;
+use ChalkTree\HandOver\PutsInDocuments;
+use ChalkTree\HandOver\SaysInWords;
 use ChalkTree\Look\LookResolver;
 use ChalkTree\Look\Looks;
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\TopicMap;
 
 /** Signs on topics, stamps and tags, and the legend that says what they mean. */
-final class SignFeature implements PutsInBoxes, Settles
+final class SignFeature implements HoldsBack, PutsInBoxes, PutsInDocuments, SaysInWords, Settles
 {
     /** @var array<string, StampsPart|null> by what the rows say */
     private array $stamps = [];
@@ -71,8 +81,9 @@ final class SignFeature implements PutsInBoxes, Settles
             [$this->known, $this->tags] = [$known, []];
         }
         $part = $this->tags[$row->text('tags')] ??= $row instanceof TopicTags ? self::tagsPart($known, $row) : null;
+        $isHeld = $row instanceof TopicTags && array_filter(array_intersect_key($known, array_flip($row->tags())), fn (Tag $tag): bool => $tag->flag('private')) !== [];
 
-        return $part === null ? [] : [$part];
+        return [...($part === null ? [] : [$part]), ...($isHeld ? [new HeldSign] : [])];
     }
 
     /** @param  array<string, Tag>  $known  of the map */
@@ -113,5 +124,54 @@ final class SignFeature implements PutsInBoxes, Settles
                 JoinTags::join($map, $recorder, (string) $id, $into);
             }
         }
+    }
+
+    /** Topics with a private tag. */
+    public function heldTopics(TopicMap $map): array
+    {
+        $private = array_filter($map->rowsOf(Tag::class), fn (Tag $tag): bool => $tag->flag('private'));
+        $has = fn (TopicTags $row): bool => array_intersect_key(array_flip($row->tags()), $private) !== [];
+
+        return $private === [] ? [] : array_map(strval(...), array_keys(array_filter($map->rowsOf(TopicTags::class), $has)));
+    }
+
+    public function heldRows(TopicMap $map): array
+    {
+        return array_values(array_filter($map->rowsOf(Tag::class), fn (Tag $tag): bool => $tag->flag('private')));
+    }
+
+    public function inWords(TopicMap $map): array
+    {
+        $known = $map->rowsOf(Tag::class);
+        $stamps = $tags = [];
+        foreach ($map->rowsOf(TopicStamps::class) as $id => $row) {
+            $stamps[(string) $id] = array_map(Sign::words(...), $row->signs());
+        }
+        foreach ($map->rowsOf(TopicTags::class) as $id => $row) {
+            $tags[(string) $id] = array_values(array_map(fn (Tag $tag): string => $tag->text('name'), array_intersect_key($known, array_flip($row->tags()))));
+        }
+
+        return ['stamps' => $stamps, 'tags' => $tags];
+    }
+
+    public function inDocument(TopicMap $map, DocumentPlace $place): array
+    {
+        return [];
+    }
+
+    /** The legend, as a table: sign, meaning, on how many topics. */
+    public function atEnd(TopicMap $map, Choices $choices): array
+    {
+        $lines = $choices->flag('legend') ? Legend::of($map)->lines : [];
+        $cells = fn (string ...$texts): array => array_values(array_map(fn (string $text): array => [Words::plain($text)], $texts));
+
+        return $lines === [] ? [] : [new Heading(1, [Words::plain('Legend')], 'legend'), new Grid(['', '', 'right'], $cells('Sign', 'Means', 'Topics'), array_map(
+            fn (LegendLine $line): array => $cells(Sign::words($line->sign), $line->means === '' ? '–' : $line->means, (string) $line->count), $lines,
+        ))];
+    }
+
+    public function fromDocument(Block $block, string $topic, array $titles): array
+    {
+        return [];
     }
 }

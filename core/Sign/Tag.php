@@ -27,10 +27,10 @@ final readonly class Tag extends FeatureRow
         return true;
     }
 
-    /** "hidden": whether it is left out on the topics themselves. */
+    /** "hidden": whether it is left out on the topics themselves; "private": whether topics that have it never leave, with all below them. */
     public static function declared(): array
     {
-        return ['name' => NamedLook::named('name of a tag'), 'chalk' => LookFields::chalk()->called('chalk of a tag'), 'hidden' => Field::flag()->called('showing of a tag')];
+        return ['name' => NamedLook::named('name of a tag'), 'chalk' => LookFields::chalk()->called('chalk of a tag'), 'hidden' => Field::flag()->called('showing of a tag'), 'private' => Field::flag()->called('privacy of a tag')];
     }
 
     public function needs(): array

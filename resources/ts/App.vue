@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NConfigProvider } from 'naive-ui'
+import { createLocale, enUS, NConfigProvider } from 'naive-ui'
 import { computed, defineAsyncComponent } from 'vue'
 import { useActions } from '@/actions/useActions'
 import { usePreferences } from '@/stores/preferences'
@@ -14,11 +14,14 @@ const preferences = usePreferences()
 const ui = useUi()
 const theme = computed(() => themeOf(preferences.board))
 
+// An empty field says what it is for in words of its own, or nothing.
+const words = createLocale({ Input: { placeholder: '' }, Select: { placeholder: 'Choose' } }, enUS)
+
 useActions().listen()
 </script>
 
 <template>
-    <NConfigProvider :theme="theme.base" :theme-overrides="theme.overrides">
+    <NConfigProvider :locale="words" :theme="theme.base" :theme-overrides="theme.overrides">
         <RouterView />
         <ActionPalette v-if="ui.panel === 'palette'" />
         <KeyList v-if="ui.panel === 'keys'" />

@@ -224,7 +224,9 @@ it('keeps a note to the letter while it is edited formatted, and shows as Markdo
     'nested lists and code' => ["- a\n  - b\n\n> said\n\n```php\necho 1;\n```\n\nend", true],
     'a table and a formula' => ["| a | b |\n| --- | ---: |\n| 1 | \$x^2\$ |\n\nend", true],
     'a table set otherwise' => ["a | b\n--|--\n1 | 2", false],
-    'a picture' => ['![lantern](https://saltmere.example/l.png) x', false],
+    'a picture elsewhere' => ['![lantern](https://saltmere.example/l.png) x', true],
+    'a picture of the map' => ['As drawn: ![the *quay*](file:'.str_repeat('ab', 32).' "Quay") x', false],
+    'one with words' => ['As drawn: ![the quay](file:'.str_repeat('ab', 32).' "Quay") x', true],
     'other emphasis' => ['_slanted_ and __bold__', false],
 ]);
 

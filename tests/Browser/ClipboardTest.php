@@ -24,19 +24,13 @@ function openedJson(array $topics): Browser
     return $browser->visit("/maps/{$id}")->ready();
 }
 
-/** What a copy puts on the clipboard, by type. */
-function listenForCopy(Browser $browser): void
-{
-    $browser->script('window.copied = null; document.addEventListener("copy", (e) => { window.copied = Object.fromEntries([...e.clipboardData.types].map(t => [t, e.clipboardData.getData(t)])) }); const add = window.addEventListener.bind(window); window.addEventListener = (type, run, options) => add(type, type !== "copy" ? run : (e) => { run(e); window.copied = Object.fromEntries([...e.clipboardData.types].map(t => [t, e.clipboardData.getData(t)])) }, options)');
-}
-
 it('copies a branch as text, Markdown and HTML, and pastes it elsewhere with all that is in it', function () {
     $browser = openedJson([
         'Root' => [],
         'Lamp' => ['parent' => 'Root', 'title' => 'Lamp **oil**', 'caption' => 'two litres', 'note' => "Ask Marit.\n\n- in tins"],
         'Wick' => ['parent' => 'Lamp'],
     ]);
-    listenForCopy($browser);
+    Studio::listenForCopy($browser);
     $browser->pick('Lamp oil');
     $browser->keys('Mod+c');
     $browser->waitUntil(fn (): bool => $browser->script('return window.copied !== null'), 'the copy');

@@ -72,15 +72,15 @@ it('changes keys, says where they clash, keeps them for the person and puts them
     try {
         $browser->keys('F1')->waitFor('.key-list li')->press('Change the key of Add a subtopic');
         $browser->keys('k')->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".key-list em").textContent'), 'begins a title'), 'why a letter is none');
-        $browser->keys('F4')->waitUntil(fn (): bool => $browser->script('return document.querySelector(`[data-action="topic.subtopic"] kbd`)?.textContent') === 'F4', 'the new key');
-        $browser->press('Change the key of Add a topic after this one')->keys('F4')->waitFor('.clash')->press('Take it away there');
+        $browser->keys('F10')->waitUntil(fn (): bool => $browser->script('return document.querySelector(`[data-action="topic.subtopic"] kbd`)?.textContent') === 'F10', 'the new key');
+        $browser->press('Change the key of Add a topic after this one')->keys('F10')->waitFor('.clash')->press('Take it away there');
         $browser->waitUntil(fn (): bool => ! $browser->has('.clash'), 'the clash to be gone');
         $browser->press('Put all keys back');
         $browser->waitUntil(fn (): bool => $browser->script('return document.querySelector(`[data-action="topic.subtopic"] kbd`)?.textContent') === 'Tab', 'the old key');
-        $browser->press('Change the key of Add a subtopic')->keys('F4')->waitUntil(fn (): bool => $browser->script('return document.querySelector(`[data-action="topic.subtopic"] kbd`)?.textContent') === 'F4', 'the new key');
+        $browser->press('Change the key of Add a subtopic')->keys('F10')->waitUntil(fn (): bool => $browser->script('return document.querySelector(`[data-action="topic.subtopic"] kbd`)?.textContent') === 'F10', 'the new key');
         usleep(300_000);
         $browser->script('location.reload()');
-        $browser->ready()->saved()->keys('F4')->waitFor('.title-editor')->type('By the new key')->keys('Mod+Enter')->saved();
+        $browser->ready()->saved()->keys('F10')->waitFor('.title-editor')->type('By the new key')->keys('Mod+Enter')->saved();
         expect($browser->outline())->toBe(['Plan', '  By the new key']);
         $browser->keys('F1')->waitFor('.key-list li')->press('Put back the key of Add a subtopic');
         $browser->waitUntil(fn (): bool => $browser->script('return document.querySelector(`[data-action="topic.subtopic"] kbd`)?.textContent') === 'Tab', 'the old key');

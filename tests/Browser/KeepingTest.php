@@ -179,6 +179,8 @@ it('looks the same on the board and in the SVG', function () {
     // So large that all of it is drawn, and nothing as bars.
     $browser = Studio::browser()->size(2800, 2200)->enterDemo('Volunteers');
     $id = basename(parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH));
+    // What is private is on the board and in no file.
+    $browser->pick('First workshop: 23 lanterns, one cut thumb')->keys('Mod+Shift+h')->saved();
     $svg = Studio::server()->artisan('map:export', $id, '--to=svg');
     $browser->press('Show all');
     $browser->waitUntil(fn (): bool => $browser->count('.slip') === 47, 'all topics');
@@ -194,6 +196,7 @@ it('looks the same on the board and in the SVG', function () {
         expect(min(array_map(fn (array $at): float => abs($at[0] - $x) + abs($at[1] - $y), $board)))->toBeLessThan(8, "topic {$i}");
     }
     expect(count($file))->toBe(47);
+    Studio::server()->artisan('map:undo', $id);
     $browser->size(1280, 800);
 });
 

@@ -109,3 +109,38 @@ it('lets a branch be a map of its own, with a way there and back, and brings it 
     $browser->keys('Mod+z')->saved()->waitUntil(fn (): bool => count($browser->outline()) === 2, 'one step to be undone');
     $browser->keys('Mod+z')->saved()->waitUntil(fn (): bool => $browser->outline() === $outline, 'all as it was');
 });
+
+it('shows on the topic how far the other map is, and anew when that has gone on', function () {
+    $browser = Studio::browser()->newMap();
+    $browser->type('Regatta')->keys('Tab')->type('Skiffs of the yard')->keys('Tab')->type('Varnish')->keys('Enter')->type('Ribs')->keys('Mod+Enter')->saved();
+    $browser->pick('Skiffs of the yard')->act('Let this branch be a map of its own')->waitUntil(fn (): bool => linksAtDesk($browser) === ['Skiffs of the yard (other map)'], 'the way there')->saved();
+    $said = fn (): string => (string) $browser->script('return document.querySelector(".slip text.how-far")?.textContent ?? ""');
+    $browser->press('Show how far')->waitUntil(fn (): bool => $said() === '2 topics', 'how far it is');
+    $browser->pick('Skiffs of the yard')->keys('Alt+End')->waitUntil(fn (): bool => count($browser->outline()) === 3, 'the other map');
+    $browser->pick('Skiffs of the yard')->keys('Tab')->type('Oakum')->keys('Mod+Enter')->saved()->keys('Alt+Backspace');
+    $browser->waitUntil(fn (): bool => $said() === '3 topics', 'how far it is now')->saved();
+    // It is nobody's step: undo takes back what the person did.
+    $browser->press('Hide how far')->waitUntil(fn (): bool => $said() === '', 'no more')->saved();
+    $browser->keys('Mod+z')->saved()->waitUntil(fn (): bool => $said() === '3 topics', 'undone');
+    expect($browser->complaints())->toBe([]);
+});
+
+it('makes a link with its title of an address of ours that is pasted on a topic, renames it, and gives a topic instead if that was meant', function () {
+    $browser = Studio::browser()->newMap();
+    $browser->type('Crossing')->keys('Tab')->type('Rowboat seven')->keys('Mod+Enter')->saved();
+    $address = $browser->driver->getCurrentURL().'/topics/'.$browser->topic('Rowboat seven');
+    $browser->visit('/')->newMap();
+    $browser->type('Rota')->keys('Mod+Enter')->saved();
+    $paste = fn (string $text) => $browser->script('const data = new DataTransfer(); data.setData("text/plain", arguments[0]); document.querySelector("[data-region=board]").dispatchEvent(new ClipboardEvent("paste", { bubbles: true, cancelable: true, clipboardData: data }))', $text);
+    standAt($browser, 'Rota');
+    $paste($address);
+    $browser->waitUntil(fn (): bool => linksAtDesk($browser) === ['Rowboat seven (other map)'], 'the link with its title')->saved();
+    $browser->press('Rename')->waitFor('input[aria-label="Title of the link"]')->script('document.querySelector(\'input[aria-label="Title of the link"]\').select()');
+    $browser->type('The old boat')->keys('Enter')->waitUntil(fn (): bool => linksAtDesk($browser) === ['The old boat (other map)'], 'its new title')->saved();
+    $paste('https://saltmere.example/oars');
+    $browser->waitUntil(fn (): bool => count(linksAtDesk($browser)) === 2, 'a second link')->script('[...document.querySelectorAll("button")].filter((one) => one.textContent === "Paste it as a topic instead").at(-1).click()');
+    $browser->waitUntil(fn (): bool => count($browser->outline()) === 2, 'a topic instead')->saved();
+    standAt($browser, 'Rota');
+    $browser->waitUntil(fn (): bool => linksAtDesk($browser) === ['The old boat (other map)'], 'the one link again');
+    expect($browser->saved()->complaints())->toBe([]);
+});

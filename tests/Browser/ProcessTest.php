@@ -25,9 +25,25 @@ function process(string $title): Browser
     return $browser->type($title)->keys('Mod+Enter')->act('Arrange the map as a flow')->saved();
 }
 
+/** Goes to a step by its name; what the box finds may change once more under the hand, then one asks again. */
+function goToStep(Browser $browser, string $title): Browser
+{
+    $chosen = fn (): string => (string) $browser->script('return document.querySelector(".outline .line.chosen .text")?.textContent.trim() ?? ""');
+
+    return $browser->waitUntil(function () use ($browser, $title, $chosen): bool {
+        $browser->keys('Mod+j')->waitFor('.palette input')->type($title)
+            ->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".palette [aria-selected=true]")?.textContent ?? ""'), $title), "{$title} to be found");
+        usleep(250_000);
+        $browser->keys('Enter')->waitUntil(fn (): bool => ! $browser->has('.palette input'), 'the box to go');
+        usleep(150_000);
+
+        return $chosen() === $title;
+    }, "{$title} to be chosen", 30);
+}
+
 it('draws a process of twelve steps with two decisions and a loop by keys alone, and orders it anew', function () {
     $browser = process('A dark lamp');
-    $go = fn (string $title): Browser => $browser->keys('Mod+j')->waitFor('.palette input')->type($title)->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".palette [aria-selected=true]")?.textContent ?? ""'), $title), "{$title} to be found")->keys('Enter')->waitUntil(fn (): bool => ! $browser->has('.palette input'), 'the box to go');
+    $go = fn (string $title): Browser => goToStep($browser, $title);
     $browser->keys('Tab')->type('Reported')->keys('Enter')->type('Write it down')->keys('Enter')->type('On the quay?')->keys('Mod+Shift+s', 'Enter')
         ->type('On foot')->keys('Enter')->type('By boat')->keys('Mod+Enter')->saved();
     // Both answers were asked for; now on from the first.
@@ -109,4 +125,14 @@ it('puts a step on a way by dragging it there, with details below another and th
     $browser->waitUntil(fn (): bool => (string) $browser->script('return document.querySelector(".outline .line.chosen .text")?.textContent.trim() ?? ""') === 'Drink', 'the step to be chosen');
     $browser->keys('Enter')->type('Wash up')->keys('Mod+Enter')->saved();
     expect(waysTold($browser))->toContain('Drink → Wash up');
+});
+
+it('asks for both ways of a decision by the mouse too, and says that one step at a time goes earlier or later', function () {
+    $browser = process('A dark lamp');
+    $browser->keys('Tab')->type('Reported')->keys('Enter')->type('On the quay?')->keys('Mod+Shift+s', 'Mod+Enter')->saved();
+    $browser->pick('On the quay?')->press('Next step')->waitFor('.title-editor')->type('On foot')->keys('Enter')->waitFor('.title-editor')->type('By boat')->keys('Mod+Enter')->saved();
+    expect(waysTold($browser))->toContain('On the quay? → yes: On foot', 'On the quay? → no: By boat');
+    $ways = waysTold($browser);
+    $browser->pick('On foot')->pick('By boat', 2)->keys('Alt+ArrowUp')->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.body.innerText'), 'One step at a time goes earlier or later'), 'what is to be done');
+    expect(waysTold($browser))->toBe($ways)->and($browser->complaints())->toBe([]);
 });

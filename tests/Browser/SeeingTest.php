@@ -6,17 +6,6 @@ use Facebook\WebDriver\WebDriverBy;
 use Tests\Browser\Studio;
 use Tests\Support\Browser;
 
-/** Opens a map made of text, in a browser as newly opened. */
-function opened(string $text): Browser
-{
-    $file = sys_get_temp_dir().'/seen-'.bin2hex(random_bytes(4)).'.txt';
-    file_put_contents($file, $text);
-    $id = trim(Studio::server()->artisan('map:import', $file));
-    unlink($file);
-
-    return Studio::browser()->visit("/maps/{$id}")->ready();
-}
-
 function mapId(Browser $browser): string
 {
     return basename((string) parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH));
@@ -41,7 +30,7 @@ it('has a name for every control, in the library, on a map and in a walk', funct
 });
 
 it('goes round the parts of the window by one key, and shows where the focus is', function () {
-    $browser = opened("Plan\n\tA\n");
+    $browser = Studio::opened("Plan\n\tA\n");
     $part = fn (): ?string => $browser->script('return document.activeElement.closest("[data-focus]")?.dataset.focus ?? null');
     $seen = [];
     for ($i = 0; $i < 5; $i++) {
@@ -57,7 +46,7 @@ it('goes round the parts of the window by one key, and shows where the focus is'
 });
 
 it('shows markup in titles, captions and notes as text and runs none of it', function () {
-    $browser = opened("<img src=x onerror=window.hacked=1>\n\t<script>hacked=1</script>\n\t[x](javascript:window.hacked=1)\n");
+    $browser = Studio::opened("<img src=x onerror=window.hacked=1>\n\t<script>hacked=1</script>\n\t[x](javascript:window.hacked=1)\n");
     $browser->pick('<script>hacked=1</script>');
     $browser->keys('Alt+k')->type('<b onmouseover=window.hacked=1>c</b>')->waitUntil(fn (): bool => $browser->count('.slip text.caption') === 1, 'the caption');
     $browser->find('.note-text')->click();
@@ -72,7 +61,7 @@ it('shows markup in titles, captions and notes as text and runs none of it', fun
 });
 
 it('remembers the board, the panels and their widths over a reload', function () {
-    $browser = opened("Plan\n\tA\n");
+    $browser = Studio::opened("Plan\n\tA\n");
     $browser->find('.board')->click();
     $browser->keys('Alt+b')->waitUntil(fn (): bool => $browser->script('return document.documentElement.dataset.board') === 'slate', 'the Slate board');
     $browser->keys('F8')->waitUntil(fn (): bool => ! $browser->has('.desk'), 'the desk to close');
@@ -98,7 +87,7 @@ it('keeps most of the window for the board', function (int $width, int $height, 
 ]);
 
 it('shows what was done in one window in another', function () {
-    $browser = opened("Plan\n\tA\n");
+    $browser = Studio::opened("Plan\n\tA\n");
     $first = $browser->driver->getWindowHandle();
     $address = $browser->driver->getCurrentURL();
     $browser->driver->switchTo()->newWindow();
@@ -113,7 +102,7 @@ it('shows what was done in one window in another', function () {
 });
 
 it('renames a map at the top, and goes by its root until then', function () {
-    $browser = opened("Plan\n\tA\n");
+    $browser = Studio::opened("Plan\n\tA\n");
     expect($browser->find('.name')->getText())->toBe('Plan');
     $browser->find('.name')->click();
     $browser->press('Rename the map');
@@ -125,7 +114,7 @@ it('renames a map at the top, and goes by its root until then', function () {
 });
 
 it('keeps a note that is still being typed when another topic is chosen', function () {
-    $browser = opened("Plan\n\tA\n\tB\n");
+    $browser = Studio::opened("Plan\n\tA\n\tB\n");
     $browser->pick('A');
     $browser->keys('Alt+n')->waitUntil(fn (): bool => $browser->script('return document.activeElement.classList.contains("note-text")'), 'the note to take the focus');
     $browser->type('Belongs to A');
@@ -141,7 +130,7 @@ it('keeps a note that is still being typed when another topic is chosen', functi
 });
 
 it('edits as Markdown a note that the formatted editor could not keep', function () {
-    $browser = opened("Plan\n\tA\n");
+    $browser = Studio::opened("Plan\n\tA\n");
     $file = sys_get_temp_dir().'/note-'.bin2hex(random_bytes(4)).'.json';
     $topics = json_decode(Studio::server()->artisan('map:show', mapId($browser)), true)['topics'];
     file_put_contents($file, json_encode([['name' => 'topic.note', 'topics' => [$topics[1]['id']], 'note' => "| a | b |\n| - | - |\n| 1 | 2 |"]]));
@@ -157,10 +146,10 @@ it('edits as Markdown a note that the formatted editor could not keep', function
 });
 
 it('takes files out by the menu', function () {
-    $browser = opened("Plan\n\tA\n");
+    $browser = Studio::opened("Plan\n\tA\n");
     $browser->script('window.taken = []; HTMLAnchorElement.prototype.click = function () { window.taken.push(this.getAttribute("href")) }');
-    foreach (['Markdown', 'text', 'OPML', 'JSON', 'SVG picture', 'PNG picture'] as $form) {
-        $browser->press('Hand over')->press("Take out as {$form}");
+    foreach (['as Markdown', 'as text', 'as OPML', 'a complete copy (JSON)', 'as SVG picture', 'as PNG picture'] as $form) {
+        $browser->press('Hand over')->press("Take out {$form}");
         usleep(250_000);
     }
     $taken = $browser->script('return window.taken');
@@ -179,7 +168,7 @@ it('says so when a map is not there, and leads back', function () {
 });
 
 it('searches the list of keys', function () {
-    $browser = opened("Plan\n");
+    $browser = Studio::opened("Plan\n");
     $browser->keys('F1')->waitFor('.key-list');
     $all = $browser->count('.key-list li');
     $browser->find("input[aria-label='Search the keys']")->sendKeys('fold');
@@ -263,7 +252,7 @@ it('carries in the page of a map the picture of what the board will show, where 
 });
 
 it('lets one choose for one’s eyes, by keys and by mouse, and knows it wherever one signs in', function () {
-    $browser = opened("Plan\n\tA\n");
+    $browser = Studio::opened("Plan\n\tA\n");
     $root = fn (string $what): string => (string) $browser->script('return document.documentElement.dataset[arguments[0]]', $what);
     $browser->keys('Alt+Shift+9')->waitFor('.eyes');
     $browser->waitUntil(fn (): bool => $browser->script('return document.activeElement.ariaLabel') === 'Board Day', 'the board that is');

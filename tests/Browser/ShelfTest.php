@@ -49,7 +49,9 @@ it('keeps maps in folders, by dragging and by the menu, with favourites first', 
     $browser->waitUntil(fn (): bool => in_array("Volunteers' meeting log", array_slice(cards($browser), 0, 2), true) && $browser->count('.star') === 2, 'the favourite to stand in front');
     $browser->press('List');
     $browser->waitFor('.card.line');
-    $browser->press('Pictures');
+    // Folders stand above the maps in either way of showing them.
+    expect($browser->script('return document.querySelector(".folder strong")?.innerText'))->toBe('Festival year');
+    $browser->press('Pictures')->waitFor('.card:not(.line)');
     $browser->press('More about the folder Festival year')->press('Dissolve: what is in it stays');
     $browser->waitUntil(fn (): bool => $browser->script('return document.querySelector(".folder strong")?.innerText') === 'Inside', 'what was inside');
     $browser->press('More about the folder Inside')->press('Dissolve: what is in it stays');

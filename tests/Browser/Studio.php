@@ -44,4 +44,21 @@ final class Studio
         self::$server?->stop();
         self::$browser = self::$server = null;
     }
+
+    /** A map made of a text, open. */
+    public static function opened(string $text): Browser
+    {
+        $file = sys_get_temp_dir().'/seen-'.bin2hex(random_bytes(4)).'.txt';
+        file_put_contents($file, $text);
+        $id = trim(self::server()->artisan('map:import', $file));
+        unlink($file);
+
+        return self::browser()->visit("/maps/{$id}")->ready();
+    }
+
+    /** What a copy puts on the clipboard, by type. */
+    public static function listenForCopy(Browser $browser): void
+    {
+        $browser->script('window.copied = null; document.addEventListener("copy", (e) => { window.copied = Object.fromEntries([...e.clipboardData.types].map(t => [t, e.clipboardData.getData(t)])) }); const add = window.addEventListener.bind(window); window.addEventListener = (type, run, options) => add(type, type !== "copy" ? run : (e) => { run(e); window.copied = Object.fromEntries([...e.clipboardData.types].map(t => [t, e.clipboardData.getData(t)])) }, options)');
+    }
 }

@@ -15,6 +15,7 @@ use ChalkTree\Arrange\Grid;
 use ChalkTree\Arrange\GridRow;
 use ChalkTree\Arrange\Growth;
 use ChalkTree\Arrange\Layout;
+use ChalkTree\Arrange\PhraseWay;
 use ChalkTree\Arrange\Round;
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Arrange\Slip;
@@ -153,6 +154,12 @@ function checkWords(Scene $scene, array $boxes): void
             ->and($rect['x'] + $w)->toBeLessThanOrEqual($bounds['x'] + $bounds['w'] + 0.2)->and($rect['y'] + $h)->toBeLessThanOrEqual($bounds['y'] + $bounds['h'] + 0.2);
         if (! standsFree($scene, (string) $id)) {
             $words[] = $rect;
+            if ($slip->gap === null) {
+                // Beside its own, where there is no room on it: only straight connectors have their phrases so.
+                expect($slip->given->phrase)->toBe(PhraseWay::Along);
+
+                continue;
+            }
             [$piece, $ax, $ay, $bx, $by] = $slip->gap;
             [$x0, $y0, $x1, $y1] = array_slice($slip->route, 2 * $piece, 4);
             // Both ends of the gap are on the piece, one after the other.

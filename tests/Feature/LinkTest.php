@@ -7,7 +7,9 @@ use App\Links\UnreachablePage;
 use App\Models\FactRecord;
 use App\Models\MapRecord;
 use ChalkTree\CrossLink\CrossLink;
+use ChalkTree\Link\HowFar;
 use ChalkTree\Link\Link;
+use ChalkTree\Link\ToldHowFar;
 use ChalkTree\Map\Ids;
 use Tests\Support\Pages\Site;
 
@@ -188,5 +190,26 @@ it('does with steps over HTTP what the core does, tells it, and undoes it', func
     expect($refused)->toMatchArray(['status' => 'refused'])->and($refused['refusal']['message'])->toBe('There is no step on that side.');
     foreach ([['by' => 2], ['by' => 'x'], ['by' => null], ['topic' => Ids::next()], ['as' => '']] as $wrong) {
         expect($this->sendEdits($this->map, [$edit($wrong + ['name' => 'flow.shift', 'topic' => $b, 'by' => 1, 'as' => Ids::next()])])->json('edits.0.status'))->not->toBe('done');
+    }
+});
+
+it('notes how far another map is without a step that anybody could undo, and leaves the history and the time alone', function () {
+    $boats = $this->id($this->map, 'Boats');
+    $this->sendEdits($this->map, [['name' => 'row.set', 'type' => 'how-far', 'topics' => [$boats], 'fields' => ['shown' => true]]])->assertOk();
+    $this->sendEdits($this->map, [['name' => 'topic.retitle', 'topic' => $boats, 'title' => 'Boats of the yard']])->assertOk();
+    $this->sendEdits($this->map, [['name' => 'undo']])->assertOk();
+    $changed = $this->map->fresh()?->updated_at;
+    $told = fn (int $of, int $done) => $this->sendEdits($this->map, [['name' => 'link.tell', 'topic' => $boats, 'of' => $of, 'done' => $done]])->assertOk()->assertJsonPath('edits.0.status', 'done');
+    $told(12, 7);
+    $answer = $told(12, 8);
+    // What was undone can still be redone, and what comes next to be undone is what a person did.
+    expect($answer->json('redo'))->toContain('Boats')->and($this->map->fresh()?->updated_at)->toEqual($changed)
+        ->and(array_filter(array_column($this->getJson("/api/maps/{$this->map->id}/history")->json('edits') ?? [], 'summary'), fn (string $said): bool => str_starts_with($said, 'Noted')))->toBe([]);
+    $this->sendEdits($this->map, [['name' => 'redo']])->assertOk()->assertJsonPath('edits.0.status', 'done');
+    $this->sendEdits($this->map, [['name' => 'undo']])->assertOk();
+    $this->sendEdits($this->map, [['name' => 'undo']])->assertOk()->assertJsonPath('edits.0.status', 'done');
+    expect($this->topics($this->map)->rowsOf(HowFar::class))->toBe([])->and($this->topics($this->map)->row(ToldHowFar::type(), $boats)?->said())->toBe('8 of 12 done');
+    foreach ([['topic' => Ids::next(), 'of' => 1, 'done' => 1], ['topic' => $boats, 'of' => -1, 'done' => 0], ['topic' => $boats, 'of' => 1], ['topic' => $boats, 'of' => '1', 'done' => 0]] as $wrong) {
+        $this->sendEdits($this->map, [['name' => 'link.tell'] + $wrong])->assertJsonPath('edits.0.status', 'refused');
     }
 });

@@ -3,10 +3,12 @@
 declare(strict_types=1);
 
 use App\Models\Folder;
+use App\Models\HandOver;
 use App\Models\MapRecord;
 use ChalkTree\Map\Ids;
 use Illuminate\Routing\Route as OneRoute;
 use Illuminate\Support\Facades\Route;
+use Tests\Support\Sends;
 
 /** @return list<array{string, string}> method and address of every route of the API, about this map and this folder */
 function everyRoute(MapRecord $map, Folder $folder): array
@@ -15,7 +17,7 @@ function everyRoute(MapRecord $map, Folder $folder): array
     $api = array_filter(Route::getRoutes()->getRoutes(), fn (OneRoute $route): bool => str_starts_with($route->uri(), 'api/') && $route->uri() !== 'api/sign-out');
     foreach ($api as $route) {
         foreach (array_diff($route->methods(), ['HEAD']) as $method) {
-            $all[] = [$method, '/'.str_replace(['{map}', '{folder}', '{seq}', '{topic}', '{starter}', '{hash}', '{size}', '{colour}', '{format}'], [$map->id, $folder->id, '0', $map->root, 'plan', str_repeat('ab', 32), 'small', 'ffd84d', 'csv'], $route->uri())];
+            $all[] = [$method, '/'.str_replace(['{map}', '{folder}', '{seq}', '{topic}', '{starter}', '{hash}', '{size}', '{colour}', '{format}', '{at}', '{upload}', '{handOver}', '{page}'], [$map->id, $folder->id, '0', $map->root, 'plan', str_repeat('ab', 32), 'small', 'ffd84d', 'csv', '0', Sends::whole($map->person, 'a plan')->id, wanted($map)->id, '1'], $route->uri())];
         }
     }
 
@@ -25,8 +27,15 @@ function everyRoute(MapRecord $map, Folder $folder): array
 const FIELDS_OF_ALL = [
     'since', 'edits', 'all', 'pane', 'folded', 'outlineFolded', 'chosen', 'scope', 'outlineScope', 'x', 'y', 'scale', 'title', 'starter', 'folder', 'favourite', 'name',
     'format', 'to', 'board', 'as', 'width', 'topic', 'parent', 'text', 'html', 'source', 'headings', 'before', 'show', 'words', 'map', 'fields', 'find', 'with', 'hits',
-    'keys', 'email', 'token', 'password', 'id', 'edit', 'topics', 'lines', 'alone', 'hash', 'size', 'address', 'again',
+    'keys', 'email', 'token', 'password', 'id', 'edit', 'topics', 'lines', 'alone', 'hash', 'size', 'address', 'again', 'bytes', 'for', 'upload',
+    'choices', 'preset', 'depth', 'what', 'order', 'numbered', 'paper', 'showing',
 ];
+
+/** A file that somebody waits for. */
+function wanted(MapRecord $map): HandOver
+{
+    return HandOver::query()->create(['id' => Ids::next(), 'person_id' => $map->person_id, 'map_id' => $map->id, 'topic' => null, 'to' => 'pdf', 'board' => 'day', 'choices' => [], 'chosen' => '', 'state' => 'waiting', 'words' => 'Waiting', 'percent' => 0, 'touched' => time()]);
+}
 
 beforeEach(function () {
     config(['chalk.limits' => false]);

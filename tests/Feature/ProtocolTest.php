@@ -11,6 +11,7 @@ use ChalkTree\Map\Ids;
 use ChalkTree\Picture\PictureFile;
 use Illuminate\Testing\TestResponse;
 use Tests\Support\Photos;
+use Tests\Support\Sends;
 
 /** @return list<array{method: string, path: string, body: string, after: string}> every request on the page */
 function examples(): array
@@ -26,7 +27,7 @@ it('answers every request on the page about the protocol as the page says', func
     foreach (examples() as $example) {
         $this->actingAs($tove->fresh());
         $map = $this->mapOf($tove);
-        $fill = fn (string $text): string => strtr($text, ['{map}' => $map->id, '{topic}' => $this->id($map, 'Lanterns'), '{edit}' => Ids::next(), '{hash}' => app(KeptPictures::class)->add($map, PictureFile::read(Photos::png()))->hash, '{folder}' => app(App\Library\Folders::class)->make($tove, 'A folder', null)->id]);
+        $fill = fn (string $text): string => strtr($text, ['{map}' => $map->id, '{topic}' => $this->id($map, 'Lanterns'), '{edit}' => Ids::next(), '{hash}' => str_contains($example['path'], '/files/') ? Sends::kept($map, Sends::pdf())->hash : app(KeptPictures::class)->add($map, PictureFile::read(Photos::png()))->hash, '{handOver}' => str_contains($example['path'], '{handOver}') ? madeFor($map) : '', '{upload}' => Sends::whole($tove, str_repeat('a plan ', 50))->id, '{fresh}' => Ids::next(), '{folder}' => app(App\Library\Folders::class)->make($tove, 'A folder', null)->id]);
         $isJson = str_starts_with($example['body'], '{');
         /** @var TestResponse $answer */
         $answer = $isJson
@@ -34,16 +35,16 @@ it('answers every request on the page about the protocol as the page says', func
             : $this->call($example['method'], $fill($example['path']), content: $example['body'], server: ['HTTP_ACCEPT' => 'application/json']);
         $wanted = match (true) {
             // Nothing outside can be reached from a test.
-            str_contains($example['path'], 'reset-password'), str_contains($example['path'], 'register/finish'), str_contains($example['path'], '/pages') => 422,
+            str_contains($example['path'], 'reset-password'), str_contains($example['path'], 'register/finish'), str_contains($example['path'], '{map}/pages') => 422,
             str_contains($example['path'], '/demo') => 404,
             default => null,
         };
-        $wanted === null ? expect($answer->status())->toBeLessThan(300, $example['path']) : $answer->assertStatus($wanted);
+        $wanted === null ? expect($answer->getStatusCode())->toBeLessThan(300, $example['path']) : $answer->assertStatus($wanted);
         if (preg_match('/^Answers `(\w+Answer)`/', $example['after'], $m) === 1) {
             expectShape($m[1], json_decode($answer->getContent()));
             $named++;
         }
-        if ($answer->status() >= 400) {
+        if ($answer->getStatusCode() >= 400) {
             expectShape('ErrorAnswer', $answer->json());
         }
     }
@@ -53,7 +54,7 @@ it('answers every request on the page about the protocol as the page says', func
 it('makes every edit on the page, and each request fits its shape', function () {
     $this->actingAs($tove = $this->person());
     $map = $this->mapOf($tove);
-    $ids = ['{root}' => $map->root, '{topic}' => $this->id($map, 'Lanterns'), '{other}' => $this->id($map, 'Boats'), '{branch}' => $this->id($map, 'Willow'), '{new}' => Ids::next(), '{fresh}' => Ids::next(), '{split}' => Ids::next(), '{tag}' => Ids::next(), '{link}' => Ids::next(), '{ring}' => Ids::next(), '{brace}' => Ids::next(), '{second}' => Ids::next(), '{way}' => Ids::next(), '{onward}' => Ids::next()];
+    $ids = ['{root}' => $map->root, '{topic}' => $this->id($map, 'Lanterns'), '{other}' => $this->id($map, 'Boats'), '{branch}' => $this->id($map, 'Willow'), '{new}' => Ids::next(), '{fresh}' => Ids::next(), '{split}' => Ids::next(), '{tag}' => Ids::next(), '{link}' => Ids::next(), '{ring}' => Ids::next(), '{brace}' => Ids::next(), '{second}' => Ids::next(), '{way}' => Ids::next(), '{onward}' => Ids::next(), '{attached}' => Ids::next(), '{file}' => Sends::kept($map, 'a plan')->hash];
     preg_match_all('/```json edit\n(.*?)\n```/s', (string) file_get_contents(dirname(__DIR__, 2).'/docs/protocol.md'), $m);
     $seq = 0;
     foreach ($m[1] as $body) {
@@ -72,7 +73,7 @@ it('has every route on the page', function () {
     $shown = array_map(fn (array $one): string => $one['method'].' '.strtok(ltrim($one['path'], '/'), '?'), examples());
     foreach (app('router')->getRoutes() as $route) {
         if (str_starts_with($route->uri(), 'api/')) {
-            $written = strtr($route->uri(), ['{starter}' => 'week-ahead', '{seq}' => '0', '{colour}' => 'ffd84d', '{size}' => 'small', '{format}' => 'csv']);
+            $written = strtr($route->uri(), ['{starter}' => 'week-ahead', '{seq}' => '0', '{colour}' => 'ffd84d', '{size}' => 'small', '{format}' => 'csv', '{at}' => '0', '{page}' => '1']);
             expect($shown)->toContain($route->methods()[0].' '.$written);
         }
     }
@@ -86,3 +87,9 @@ it('opens large and awkward maps in the shape that the schema gives', function (
     expectShape('OpenAnswer', $answer);
     expect(array_column($answer->rows, 'type'))->toContain('map', 'topic');
 });
+
+/** A PDF of the map that is done. */
+function madeFor(App\Models\MapRecord $map): string
+{
+    return test()->postJson("/api/maps/{$map->id}/handovers", ['to' => 'pdf', 'choices' => [], 'topic' => null, 'chosen' => [], 'board' => 'day'])->json('id');
+}

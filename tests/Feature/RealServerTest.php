@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use ChalkTree\Map\Ids;
 use Tests\Support\TestServer;
 
 /** One real server for these tests; they look at what a test without one cannot see. */
@@ -161,4 +162,46 @@ it('packs long answers for whoever takes that', function () {
         ->and($plain['headers']['content-type'])->toStartWith('text/html')
         ->and($packed['headers']['content-encoding'])->toBe('gzip')
         ->and(strlen((string) gzdecode($packed['body'])))->toBeGreaterThan(strlen($packed['body']));
+});
+
+it('sends files by the web server once the application has said yes, in parts, and to nobody else', function () {
+    $cookies = (string) tempnam(sys_get_temp_dir(), 'cookies');
+    $token = function () use ($cookies): string {
+        preg_match('/XSRF-TOKEN\t(\S+)/', (string) file_get_contents($cookies), $m);
+
+        return 'X-XSRF-TOKEN: '.urldecode($m[1]);
+    };
+    fetchReal('GET', '/api/me', cookies: $cookies);
+    fetchReal('POST', '/api/demo', [$token()], '{}', $cookies);
+    $map = json_decode(fetchReal('GET', '/api/maps', cookies: $cookies)['body'], true)['maps'][0]['id'];
+    $bytes = random_bytes(300_000);
+    [$upload, $hash] = [Ids::next(), hash('sha256', $bytes)];
+    fetchReal('POST', '/api/uploads', [$token()], (string) json_encode(['id' => $upload, 'name' => 'plan.bin', 'bytes' => strlen($bytes)]), $cookies);
+    expect(fetchReal('PUT', "/api/uploads/{$upload}/0", [$token(), 'Content-Type: application/octet-stream'], $bytes, $cookies)['status'])->toBe(200)
+        ->and(fetchReal('POST', "/api/maps/{$map}/files", [$token()], (string) json_encode(['upload' => $upload]), $cookies)['status'])->toBe(200);
+    $whole = fetchReal('GET', "/api/maps/{$map}/files/{$hash}", cookies: $cookies);
+    expect($whole['body'] === $bytes)->toBeTrue()->and($whole['headers'])->toHaveKey('accept-ranges')->not->toHaveKey('x-accel-redirect')->and($whole['headers']['content-security-policy'])->toContain('sandbox')->and($whole['headers']['content-type'])->toBe('application/octet-stream')->and($whole['headers']['content-disposition'])->toStartWith('attachment')
+        ->and($whole['headers']['x-content-type-options'])->toBe('nosniff');
+    $part = fetchReal('GET', "/api/maps/{$map}/files/{$hash}", ['Range: bytes=1000-1099'], cookies: $cookies);
+    expect([$part['status'], $part['body'] === substr($bytes, 1000, 100), $part['headers']['content-range']])->toBe([206, true, 'bytes 1000-1099/300000']);
+    expect(fetchReal('GET', "/api/maps/{$map}/files/{$hash}", ['Range: bytes=900000-'], cookies: $cookies)['status'])->toBe(416);
+    $archive = fetchReal('GET', "/api/maps/{$map}/export?to=zip", cookies: $cookies);
+    expect([$archive['status'], substr($archive['body'], 0, 2), $archive['headers']['content-type']])->toBe([200, 'PK', 'application/zip']);
+    foreach (['/-kept/files/'.substr($hash, 0, 2)."/{$hash}/whole", '/-handed/0123456789ab.zip', '/-kept/../../.env', '/storage/app/files/'.substr($hash, 0, 2)."/{$hash}/whole"] as $path) {
+        expect(fetchReal('GET', $path, cookies: $cookies)['body'] === $bytes)->toBeFalse($path);
+    }
+    expect(fetchReal('GET', "/api/maps/{$map}/files/{$hash}")['status'])->toBe(401);
+    unlink($cookies);
+});
+
+it('tends a worker of the queue and the scheduler, which come back when they end', function () {
+    $running = fn (string $called): array => realServer()->processes($called);
+    expect($running('schedule:work'))->toHaveCount(1);
+    [$worker] = $running('queue:work');
+    posix_kill($worker, 9);
+    // One reading is judged: between two, the new one may be just becoming what it is, and then has no name at all.
+    for ($i = 0; $i < 300 && in_array($now = $running('queue:work'), [[], [$worker]], true); $i++) {
+        usleep(100_000);
+    }
+    expect($now ?? [])->toHaveCount(1)->not->toBe([$worker]);
 });

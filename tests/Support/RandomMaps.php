@@ -8,11 +8,14 @@ use ChalkTree\Arrange\Arrangements;
 use ChalkTree\Arrange\BranchArrangement;
 use ChalkTree\Arrange\BranchPhrases;
 use ChalkTree\Arrange\ConnectorPhrase;
+use ChalkTree\Attach\AttachedFile;
 use ChalkTree\Brace\Brace;
 use ChalkTree\CrossLink\CrossLink;
 use ChalkTree\Edit\Edit;
 use ChalkTree\Edit\Edits;
 use ChalkTree\Edit\TopicDraft;
+use ChalkTree\Link\Link;
+use ChalkTree\Link\SeeAlso;
 use ChalkTree\Look\LevelLook;
 use ChalkTree\Look\LookFields;
 use ChalkTree\Look\Looks;
@@ -20,6 +23,7 @@ use ChalkTree\Look\MapLook;
 use ChalkTree\Look\MixedChalk;
 use ChalkTree\Look\NamedLook;
 use ChalkTree\Look\TopicLook;
+use ChalkTree\Map\ContentName;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\NewMap;
 use ChalkTree\Map\Sheet;
@@ -74,6 +78,10 @@ final class RandomMaps
             }
         }
         $ids = array_map(strval(...), array_keys($map->all()));
+        foreach (array_filter($ids, fn (): bool => $chance->yes(5)) as $id) {
+            $map->put(AttachedFile::fromFields(Ids::next(), self::file($chance) + ['at' => $id]));
+            $map->put(Link::fromFields(Ids::next(), ['at' => $id, 'to' => 'https://saltmere.example/'.$chance->int(1, 99), 'title' => $chance->word()]));
+        }
         for ($i = count($ids) > 1 ? $chance->int(0, 3) : 0; $i > 0; $i--) {
             [$from, $to] = [$chance->pick($ids), $chance->pick($ids)];
             if ($from !== $to) {
@@ -82,7 +90,7 @@ final class RandomMaps
         }
         foreach ($chance->yes(40) ? $ids : [] as $id) {
             if ($chance->yes(30)) {
-                $map->put(ConnectorPhrase::fromFields($id, ['phrase' => $chance->words($chance->int(1, 6)).'?', 'judged' => $chance->pick([null, null, 'valid'])]));
+                $map->put(ConnectorPhrase::fromFields($id, ['phrase' => mb_substr($chance->words($chance->int(1, 6)), 0, 290).'?', 'judged' => $chance->pick([null, null, 'valid'])]));
             }
             if ($chance->yes(6)) {
                 $map->put(BranchPhrases::fromFields($id, ['are' => $chance->pick(['asked', 'hidden'])]));
@@ -131,7 +139,7 @@ final class RandomMaps
     public static function link(Chance $chance): array
     {
         return array_filter([
-            'phrase' => $chance->yes(80) ? $chance->words($chance->int(1, 6)) : null,
+            'phrase' => $chance->yes(80) ? mb_substr($chance->words($chance->int(1, 6)), 0, 300) : null,
             'heads' => $chance->pick([null, null, 'none', 'both']),
             'form' => $chance->pick([null, null, 'straight', 'corner']),
             'chalk' => $chance->pick([null, 'tide', 'coral']),
@@ -195,7 +203,8 @@ final class RandomMaps
         $below = array_map(strval(...), array_keys($map->children((string) $map->root()->id)));
         $siblings = $below === [] || $chance->yes(10) ? [$chance->pick($ids)] : [$chance->pick($below), $chance->pick($below)];
 
-        return match ($chance->int(1, 47)) {
+        return match ($chance->int(1, 48)) {
+            48 => self::lead($chance, $map, $ids, $some()),
             47 => self::step($chance, $map, $ids, $links),
             41 => $chance->pick([
                 ['name' => 'row.set', 'type' => 'stamps', 'topics' => $some(), 'fields' => self::stamps($chance)],
@@ -302,6 +311,34 @@ final class RandomMaps
             ['name' => 'flow.put', 'topic' => $chance->pick($chance->yes(30) ? $ids : $steps), 'link' => $chance->pick($links), 'as' => Ids::next()],
             ['name' => 'flow.shift', 'topic' => $chance->pick($steps), 'by' => $chance->pick([-1, 1]), 'as' => Ids::next()],
         ]);
+    }
+
+    /**
+     * Ways out of topics, and files at them.
+     *
+     * @param  non-empty-list<string>  $ids
+     * @param  list<string>  $some
+     */
+    private static function lead(Chance $chance, TopicMap $map, array $ids, array $some): array
+    {
+        $row = fn (string $class): string => $chance->pick([Ids::next(), ...array_map(strval(...), array_keys($map->rowsOf($class)))]);
+
+        return $chance->pick([
+            ['name' => 'row.set', 'type' => 'link', 'row' => $row(Link::class), 'fields' => ['at' => $chance->pick($ids), 'to' => $chance->pick(['https://saltmere.example/tides', 'mailto:office@saltmere.example', ContentName::of(str_repeat('ab', 32)), 'map:'.Ids::next()]), 'title' => $chance->words(2)]],
+            ['name' => 'row.set', 'type' => 'see-also', 'row' => $row(SeeAlso::class), 'fields' => ['one' => $chance->pick($ids), 'other' => $chance->pick($ids), 'oneWay' => $chance->yes(30)]],
+            ['name' => 'row.set', 'type' => 'file', 'row' => $row(AttachedFile::class), 'fields' => self::file($chance) + ['at' => $chance->pick($ids)]],
+            ['name' => 'row.set', 'type' => 'file', 'row' => $row(AttachedFile::class), 'fields' => $chance->pick([['name' => $chance->word()], ['name' => ''], ['source' => ContentName::of(str_repeat('cd', 32))]])],
+            ['name' => 'row.remove', 'type' => 'file', 'rows' => [$row(AttachedFile::class)]],
+            ['name' => 'row.remove', 'type' => 'link', 'rows' => [$row(Link::class)]],
+            ['name' => 'row.set', 'type' => 'how-far', 'topics' => $some, 'fields' => ['shown' => $chance->yes(70)]],
+            ['name' => 'link.tell', 'topic' => $chance->pick($ids), 'of' => $of = $chance->int(0, 40), 'done' => $chance->int(0, $of)],
+        ]);
+    }
+
+    /** @return array<string, scalar> a file, but where it is */
+    private static function file(Chance $chance): array
+    {
+        return ['source' => ContentName::of(str_repeat($chance->pick(['ab', 'cd']), 32)), 'name' => $chance->word().$chance->pick(['.pdf', '.webm', '.wav', '.png', '.csv', '']), 'bytes' => $chance->int(0, 1_000_000)];
     }
 
     /** Often a word that other topics have too, so that there is something to merge, find and replace. */

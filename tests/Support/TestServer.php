@@ -141,6 +141,7 @@ final class TestServer
             'DB_DATABASE' => "{$this->folder}/test.sqlite",
             'LARAVEL_STORAGE_PATH' => "{$this->folder}/storage",
             'SESSION_DRIVER' => 'file',
+            'QUEUE_CONNECTION' => 'database',
             'CACHE_STORE' => 'file',
             'MAIL_MAILER' => 'outbox',
             'BCRYPT_ROUNDS' => '4',

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Files\SentFiles;
+use App\Files\Uploads;
 use App\Http\Requests\ChangeMap;
 use App\Http\Requests\ExportMap;
 use App\Http\Requests\ImportMap;
@@ -18,10 +20,10 @@ use App\Library\Starters;
 use App\Library\Trash;
 use App\Models\MapRecord;
 use App\Models\Person;
+use App\Models\Upload;
 use App\Store\MapStore;
 use App\Store\ViewStore;
 use Carbon\CarbonImmutable;
-use ChalkTree\Arrange\View;
 use ChalkTree\Draw\Thumbnail;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\TopicDraft;
@@ -34,9 +36,11 @@ use ChalkTree\Map\TopicMap;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Http\Response;
+use Illuminate\Http\Response as PlainResponse;
 use Illuminate\Support\Str;
 use Symfony\Component\HttpFoundation\HeaderUtils;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** A person's maps: the list, new ones, files in and out, the trash. */
 final readonly class LibraryController
@@ -103,7 +107,7 @@ final readonly class LibraryController
 
     public function starterPicture(ShowPicture $request, string $starter, #[CurrentUser] Person $person): Response
     {
-        return new Response($this->thumbnail($request, $this->starters->map($person, $starter)), 200, ['Content-Security-Policy' => self::PICTURE_POLICY, 'Content-Type' => 'image/svg+xml', 'Cache-Control' => 'private, max-age=300']);
+        return new PlainResponse($this->thumbnail($request, $this->starters->map($person, $starter)), 200, ['Content-Security-Policy' => self::PICTURE_POLICY, 'Content-Type' => 'image/svg+xml', 'Cache-Control' => 'private, max-age=300']);
     }
 
     public function emptyTrash(Trash $trash, #[CurrentUser] Person $person): JsonResponse
@@ -111,18 +115,27 @@ final readonly class LibraryController
         return new JsonResponse(['maps' => $trash->emptyMaps($person)]);
     }
 
-    /** The body is the file itself; "name" says what it is called. */
-    public function import(ImportMap $request, #[CurrentUser] Person $person): JsonResponse
+    /** The body is the file itself, or "upload" names one that came in pieces; "name" says what it is called. */
+    public function import(ImportMap $request, Uploads $uploads, #[CurrentUser] Person $person): JsonResponse
     {
         $folder = $request->filled('folder') ? (string) $request->string('folder') : null;
         $this->folders->check($person, $folder);
         if ((int) $request->header('Content-Length') > Bounds::LARGEST_FILE) {
             throw new UnreadableFile('This file is larger than 16 MB, more than a map can take in.');
         }
+        [$name, $format] = [(string) $request->string('name'), $request->filled('format') ? (string) $request->string('format') : null];
 
-        return $this->make($request, $person, fn (?string $id): MapRecord => $this->arrivals->bring(
-            $person, (string) $request->getContent(), (string) $request->string('name'), $request->filled('format') ? (string) $request->string('format') : null, $folder, $id,
-        ));
+        return $this->make($request, $person, function (?string $id) use ($uploads, $person, $request, $name, $format, $folder): MapRecord {
+            if (! $request->filled('upload')) {
+                return $this->arrivals->bring($person, (string) $request->getContent(), $name, $format, $folder, $id);
+            }
+            $upload = Upload::query()->where('person_id', $person->id)->find((string) $request->string('upload')) ?? throw new NotFoundHttpException;
+            $file = $uploads->join($upload);
+            // What came is the map's from here on, and takes room once.
+            $uploads->stop($upload);
+
+            return $this->arrivals->bringFile($person, $file->path, $name, $format, $folder, $id);
+        });
     }
 
     public function duplicate(Request $request, MapRecord $map, #[CurrentUser] Person $person): JsonResponse
@@ -152,39 +165,33 @@ final readonly class LibraryController
         return new JsonResponse(['id' => $map->id]);
     }
 
-    public function export(ExportMap $request, MapRecord $map, Exports $exports, ViewStore $views, #[CurrentUser] Person $person): Response
+    public function export(ExportMap $request, MapRecord $map, Exports $exports, ViewStore $views, SentFiles $sent, #[CurrentUser] Person $person): Response
     {
-        $to = (string) $request->string('to');
         $topics = $this->store->load($map);
-        $title = $this->shelf->titleOf($map, $topics->root()->title);
-        $view = $request->query('as') === 'shown' ? $views->board($map, $person) : new View;
-        if ($request->filled('topic')) {
-            $branch = $topics->topic((string) $request->string('topic'));
-            $title = Shelf::title(null, $branch->title);
-            // A picture shows the branch as it is drawn when one has stepped in; all else is a map of its own.
-            $view = new View($view->folded, $branch->id);
-            $topics = Exports::isPicture($to) ? $topics : NewMap::from(TopicDraft::of($topics, $branch->id), arrangement: $topics->sheet()->arrangement);
-        }
-        $board = BoardTheme::tryFrom((string) $request->string('board')) ?? BoardTheme::Day;
-        $width = $request->filled('width') ? $request->integer('width') : null;
+        $wish = $request->wish($topics, $views->board($map, $person));
+        $title = $wish->branch === null ? $this->shelf->titleOf($map, $topics->root()->title) : Shelf::title(null, $topics->topic($wish->branch)->title);
         $name = trim((string) preg_replace('/[^\p{L}\p{N} _-]+/u', '', $title)) ?: 'map';
         $plain = trim((string) preg_replace('/[^A-Za-z0-9 _-]+/', '', Str::ascii($name))) ?: 'map';
 
-        $file = Exports::isPicture($to)
-            ? $this->pictures->of($map, [$to, $title, $board->value, $width, $view->scope, ...array_map(strval(...), array_keys($view->folded))], fn (): string => $exports->write($map, $topics, $to, $title, $view, $board, $width))
-            : $exports->write($map, $topics, $to, $title, options: Exports::options($to, (array) $request->query()));
+        if ($wish->to === Exports::ARCHIVE) {
+            return $sent->handOver($exports->zip($map, $wish->branch === null ? $topics : NewMap::from(TopicDraft::of($topics, $wish->branch), arrangement: $topics->sheet()->arrangement)), Exports::mime($wish->to), "{$name}.zip");
+        }
+        $file = Exports::isPicture($wish->to)
+            ? $this->pictures->of($map, $wish->asked(), fn (): string => $exports->write($map, $topics, $wish))
+            : $exports->write($map, $topics, $wish);
 
-        return new Response($file, 200, [
-            'Content-Type' => Exports::mime($to).(str_starts_with(Exports::mime($to), 'text/') ? '; charset=utf-8' : ''),
-            'Content-Disposition' => HeaderUtils::makeDisposition('attachment', "{$name}.{$to}", "{$plain}.{$to}"),
+        return new PlainResponse($file, 200, [
+            'Content-Type' => Exports::mime($wish->to).(str_starts_with(Exports::mime($wish->to), 'text/') ? '; charset=utf-8' : ''),
+            'Content-Disposition' => HeaderUtils::makeDisposition('attachment', "{$name}.{$wish->to}", "{$plain}.{$wish->to}"),
             'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; font-src data:; img-src data:",
+            'X-Content-Type-Options' => 'nosniff',
         ]);
     }
 
     /** A small picture of the map for the library. */
     public function picture(ShowPicture $request, MapRecord $map): Response
     {
-        $answer = new Response('', 200, [
+        $answer = new PlainResponse('', 200, [
             'Content-Type' => 'image/svg+xml',
             'Content-Security-Policy' => self::PICTURE_POLICY,
             'Cache-Control' => 'private, no-cache',

@@ -13,6 +13,7 @@ use App\Models\MapRecord;
 use App\Models\Person;
 use App\Models\TopicRecord;
 use App\Store\MapStore;
+use ChalkTree\HandOver\Outgoing;
 use ChalkTree\Link\Link;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
@@ -39,12 +40,14 @@ final readonly class LinkController
     {
         $topics = $this->store->load($map);
         $row = $topics->find($topic ?? $topics->sheet()->root) ?? throw new NotFoundHttpException;
+        // How far it is may be told on another map, which knows nothing of what is private here.
+        $told = array_diff_key($topics->branch($row->id), Outgoing::held($topics));
 
         return new PlainJson([
             'map' => $map->id, 'mapTitle' => self::titleOf($topics), 'topic' => $row->id, 'title' => InlineMarkdown::oneLine($row->title), 'caption' => $row->caption,
             'trail' => array_map(fn (Topic $above): string => InlineMarkdown::oneLine($above->title), array_reverse($topics->ancestors($row->id))),
-            'note' => mb_substr($row->note, 0, self::NOTE), 'isCut' => mb_strlen($row->note) > self::NOTE, 'below' => count($topics->branch($row->id)) - 1,
-            'done' => count(array_filter(array_intersect_key($topics->rowsOf(TopicStamps::class), $topics->branch($row->id)), fn (TopicStamps $stamps): bool => $stamps->flag('done'))),
+            'note' => mb_substr($row->note, 0, self::NOTE), 'isCut' => mb_strlen($row->note) > self::NOTE, 'below' => max(0, count($told) - 1),
+            'done' => count(array_filter(array_intersect_key($topics->rowsOf(TopicStamps::class), $told), fn (TopicStamps $stamps): bool => $stamps->flag('done'))),
         ]);
     }
 

@@ -4,15 +4,18 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Files\Sums;
 use App\Http\PlainJson;
 use App\Http\Requests\FindDrawings;
 use App\Models\MapRecord;
+use App\Models\Person;
 use App\Pictures\KeptPictures;
 use App\Pictures\PictureSize;
 use ChalkTree\Map\Bounds;
 use ChalkTree\Picture\DrawingBox;
 use ChalkTree\Picture\PictureFile;
 use ChalkTree\Picture\UnusablePicture;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -23,17 +26,19 @@ final readonly class PictureController
     /** A picture does nothing, whatever is in it. */
     private const POLICY = "default-src 'none'; style-src 'unsafe-inline'; img-src data:; sandbox";
 
-    public function __construct(private KeptPictures $pictures)
+    public function __construct(private KeptPictures $pictures, private Sums $sums)
     {
     }
 
     /** The body is the file itself. */
-    public function store(Request $request, MapRecord $map): JsonResponse
+    public function store(Request $request, MapRecord $map, #[CurrentUser] Person $person): JsonResponse
     {
         if ((int) $request->header('Content-Length') > Bounds::LARGEST_PICTURE) {
             throw new UnusablePicture('A picture can have at most 20 MB. Save it smaller and try again.');
         }
-        $kept = $this->pictures->add($map, PictureFile::read((string) $request->getContent()));
+        $picture = PictureFile::read((string) $request->getContent());
+        $this->sums->check($person, strlen($picture->bytes));
+        $kept = $this->pictures->add($map, $picture);
 
         return new PlainJson(['picture' => "file:{$kept->hash}", 'wide' => $kept->wide, 'high' => $kept->high]);
     }

@@ -12,6 +12,7 @@ use ChalkTree\CrossLink\MapMatch;
 use ChalkTree\CrossLink\Score;
 use ChalkTree\CrossLink\Sentence;
 use ChalkTree\CrossLink\Sentences;
+use ChalkTree\HandOver\Outgoing;
 use ChalkTree\Map\Ids;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -61,7 +62,7 @@ final readonly class SentenceController
     /** As a file: text as it is read out, or a table for spreadsheets. */
     public function file(MapRecord $map, string $format): Response
     {
-        $sentences = Sentences::of($this->store->load($map));
+        $sentences = Sentences::of(Outgoing::of($this->store->load($map)));
         [$contents, $mime] = $format === 'csv' ? [$sentences->csv(), 'text/csv'] : [$sentences->text(), 'text/plain'];
 
         return new Response($contents, 200, ['Content-Type' => "{$mime}; charset=UTF-8", 'Content-Disposition' => "attachment; filename=\"sentences.{$format}\""]);

@@ -8,7 +8,7 @@ use ChalkTree\Exchange\Formats;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 
-/** A file to make a map of; it is the body itself. */
+/** A file to make a map of; it is the body itself, or came before in pieces. */
 final class ImportMap extends FormRequest
 {
     /** @return array<string, mixed> */
@@ -17,6 +17,7 @@ final class ImportMap extends FormRequest
         return [
             'name' => ['required', 'string', 'max:255'],
             'format' => ['nullable', Rule::in(Formats::readable())],
+            'upload' => ['nullable', 'string', 'size:26'],
             'folder' => ['nullable', 'string', 'size:26'],
         ];
     }

@@ -29,15 +29,16 @@ final class KeepView extends MapRequest
             'chosen' => ['present', 'nullable', $id],
             'scope' => ['present', 'nullable', $id],
             'outlineScope' => ['present', 'nullable', $id],
+            'showing' => ['boolean:strict'],
         ];
     }
 
-    /** @return array{folded: list<string>, outlineFolded: list<string>, chosen: string|null, scope: string|null, outlineScope: string|null} */
+    /** @return array{folded: list<string>, outlineFolded: list<string>, chosen: string|null, scope: string|null, outlineScope: string|null, showing: bool} */
     public function look(): array
     {
-        /** @var array{folded: list<string>, outlineFolded: list<string>, chosen: string|null, scope: string|null, outlineScope: string|null} */
+        /** @var array{folded: list<string>, outlineFolded: list<string>, chosen: string|null, scope: string|null, outlineScope: string|null} $look */
         $look = array_map($this->json(...), ['folded' => 'folded', 'outlineFolded' => 'outlineFolded', 'chosen' => 'chosen', 'scope' => 'scope', 'outlineScope' => 'outlineScope']);
 
-        return $look;
+        return ['showing' => $this->json('showing') === true] + $look;
     }
 }

@@ -35,7 +35,8 @@ export const mapActions: readonly Action[] = [
     exporting('md', 'Take out as Markdown'),
     exporting('txt', 'Take out as text'),
     exporting('opml', 'Take out as OPML'),
-    exporting('json', 'Take out as JSON'),
+    exporting('json', 'Take out a complete copy (JSON)'),
+    exporting('zip', 'Take out a complete copy with all its files'),
     exporting('svg', 'Take out as SVG picture', asShown),
     exporting('png', 'Take out as PNG picture', asShown),
     {

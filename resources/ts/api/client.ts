@@ -30,6 +30,9 @@ export const api = {
     newMap: (id: string, folder: string | null = null, starter: string | null = null) => request<Made>('POST', 'maps', { id, folder, starter }),
     importFile: (id: string, file: File, folder: string | null = null) =>
         request<Made>('POST', `maps/import?${new URLSearchParams({ id, name: file.name, ...(folder === null ? {} : { folder }) }).toString()}`, file),
+    /** The same of a file that came in pieces; see files.ts. */
+    importSent: (id: string, upload: string, name: string, folder: string | null = null) =>
+        request<Made>('POST', `maps/import?${new URLSearchParams({ id, upload, name, ...(folder === null ? {} : { folder }) }).toString()}`, new Blob()),
     duplicate: (id: string, map: string) => request<Made>('POST', `maps/${map}/duplicate`, { id }),
     changeMap: (map: string, change: MapChange) => request<Made>('PATCH', `maps/${map}`, change),
     trash: (map: string) => request<Made>('DELETE', `maps/${map}`),

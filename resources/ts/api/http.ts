@@ -36,9 +36,9 @@ export function onSignedOut(run: () => void): void {
     signedOut = run
 }
 
-/** Sends a request to the API and gives the answer's JSON. */
-export async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
-    const answer = await send(method, path, body)
+/** Sends a request to the API and gives the answer's JSON; within so many milliseconds, or it counts as unanswered. */
+export async function request<T>(method: string, path: string, body?: unknown, within = body instanceof Blob ? UPLOAD_TIMEOUT : TIMEOUT): Promise<T> {
+    const answer = await send(method, path, body, within)
     try {
         return (await answer.json()) as T
     } catch {
@@ -51,7 +51,7 @@ export function sendLast(path: string, body: unknown, method = 'POST'): void {
     void fetch(`/api/${path}`, { method, headers: { ...headersOf(), 'Content-Type': 'application/json' }, body: JSON.stringify(body), keepalive: true }).catch(() => undefined)
 }
 
-async function send(method: string, path: string, body: unknown, again = true): Promise<Response> {
+async function send(method: string, path: string, body: unknown, within: number, again = true): Promise<Response> {
     const headers = headersOf()
     const raw = body instanceof Blob
     if (body !== undefined && !raw) {
@@ -63,7 +63,7 @@ async function send(method: string, path: string, body: unknown, again = true): 
             method,
             headers,
             body: body === undefined ? undefined : raw ? body : JSON.stringify(body),
-            signal: AbortSignal.timeout(raw ? UPLOAD_TIMEOUT : TIMEOUT),
+            signal: AbortSignal.timeout(within),
         })
     } catch {
         throw new UnreachableError()
@@ -74,7 +74,7 @@ async function send(method: string, path: string, body: unknown, again = true): 
     if (answer.status === 419 && again) {
         // The page's token is too old; any answer brings a new one.
         await fetch('/api/me', { headers: { Accept: 'application/json' } }).catch(() => undefined)
-        return send(method, path, body, false)
+        return send(method, path, body, within, false)
     }
     const said = (await answer.json().catch(() => null)) as Partial<ErrorAnswer> | null
     if (typeof said?.code !== 'string' || typeof said.message !== 'string') {

@@ -15,11 +15,15 @@ export type FeatureRow =
   | PlaceRow
   | PhrasesRow
   | PhraseRow
+  | FileRow
   | BraceRow
   | CrosslinkRow
   | ScoreWeightsRow
+  | HandOverRow
   | LinkRow
   | SeeAlsoRow
+  | HowFarRow
+  | ToldHowFarRow
   | LookRow
   | LevelLookRow
   | MapLookRow
@@ -28,6 +32,7 @@ export type FeatureRow =
   | ChalkTurnRow
   | NumberingRow
   | PictureRow
+  | PrivateRow
   | RingRow
   | RingMemberRow
   | StampsRow
@@ -89,6 +94,7 @@ export type Edit =
   | HoldApart
   | AlignTopics
   | GridColumn
+  | SetFile
   | SetBrace
   | DrawBrace
   | SpanBrace
@@ -97,8 +103,12 @@ export type Edit =
   | TieTopics
   | TurnLinks
   | SpliceTopic
+  | SetHandOver
   | SetLink
   | SetSeeAlso
+  | SetHowFar
+  | SetToldHowFar
+  | TellHowFar
   | SetLook
   | SetLevelLook
   | SetMapLook
@@ -109,6 +119,7 @@ export type Edit =
   | NumberBranch
   | SetPicture
   | MovePicture
+  | SetPrivate
   | LiftSteps
   | PutStep
   | ShiftStep
@@ -131,6 +142,7 @@ export type Edit =
 export interface Wire {
   me?: MeAnswer;
   library?: LibraryAnswer;
+  handOver?: HandOverAnswer;
   open?: OpenAnswer;
   edits?: EditsAnswer;
   history?: HistoryAnswer;
@@ -223,6 +235,33 @@ export interface Folder {
   id: string;
   parent: string | null;
   name: string;
+}
+/**
+ * A file of a map that is being made.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "HandOverAnswer".
+ */
+export interface HandOverAnswer {
+  id: string;
+  state: "waiting" | "working" | "done" | "failed" | "stopped";
+  /**
+   * What is being done.
+   */
+  words: string;
+  percent: number;
+  /**
+   * Why it failed.
+   */
+  message: string | null;
+  /**
+   * 0 until it is done.
+   */
+  bytes: number;
+  /**
+   * Of a PDF that is done; else 0.
+   */
+  pages: number;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -396,6 +435,27 @@ export interface PhraseRow {
  * Always with all its fields; none where it is gone.
  *
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "FileRow".
+ */
+export interface FileRow {
+  type: "file";
+  id: string;
+  fields: {
+    at: string;
+    source: string | null;
+    name: string;
+    bytes: number | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "BraceRow".
  */
 export interface BraceRow {
@@ -469,6 +529,61 @@ export interface ScoreWeightsRow {
  * Always with all its fields; none where it is gone.
  *
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "HandOverRow".
+ */
+export interface HandOverRow {
+  type: "hand-over";
+  id: string;
+  fields: {
+    name: string | null;
+    to:
+      | "md"
+      | "txt"
+      | "opml"
+      | "csv"
+      | "html"
+      | "docx"
+      | "odt"
+      | "rtf"
+      | "epub"
+      | "pdf"
+      | "svg"
+      | "png"
+      | "json"
+      | "zip"
+      | null;
+    what: "branch" | "chosen" | "shown" | null;
+    order: "title" | "reversed" | null;
+    depth: number | null;
+    headings: number | null;
+    paper: "a3" | "a5" | "letter" | "legal" | null;
+    type: number | null;
+    width: number | null;
+    noNotes: boolean;
+    noCaptions: boolean;
+    noPictures: boolean;
+    noTables: boolean;
+    noLinks: boolean;
+    numbered: boolean;
+    stamps: boolean;
+    tags: boolean;
+    sentences: boolean;
+    legend: boolean;
+    drawing: boolean;
+    contents: boolean;
+    footnotes: boolean;
+    landscape: boolean;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "LinkRow".
  */
 export interface LinkRow {
@@ -498,6 +613,43 @@ export interface SeeAlsoRow {
     one: string;
     other: string;
     oneWay: boolean;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "HowFarRow".
+ */
+export interface HowFarRow {
+  type: "how-far";
+  id: string;
+  fields: {
+    shown: boolean;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ToldHowFarRow".
+ */
+export interface ToldHowFarRow {
+  type: "told-how-far";
+  id: string;
+  fields: {
+    of: number | null;
+    done: number | null;
   } | null;
   whole?: true;
   /**
@@ -805,6 +957,24 @@ export interface PictureRow {
  * Always with all its fields; none where it is gone.
  *
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "PrivateRow".
+ */
+export interface PrivateRow {
+  type: "private";
+  id: string;
+  fields: {
+    held: boolean;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "RingRow".
  */
 export interface RingRow {
@@ -891,6 +1061,7 @@ export interface TagRow {
     name: string | null;
     chalk: string | null;
     hidden: boolean;
+    private: boolean;
   } | null;
   whole?: true;
   /**
@@ -965,6 +1136,10 @@ export interface View {
   chosen: string | null;
   scope: string | null;
   outlineScope: string | null;
+  /**
+   * Whether others are looking, so that only what may leave the map is drawn.
+   */
+  showing: boolean;
 }
 /**
  * The point of the board in the middle of the window, and how large.
@@ -2231,6 +2406,30 @@ export interface GridColumn {
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetFile".
+ */
+export interface SetFile {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "file";
+  row?: string;
+  rows?: string[];
+  fields: {
+    at?: string;
+    source?: string | null;
+    name?: string;
+    bytes?: number | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "SetBrace".
  */
 export interface SetBrace {
@@ -2401,6 +2600,64 @@ export interface SpliceTopic {
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetHandOver".
+ */
+export interface SetHandOver {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "hand-over";
+  row?: string;
+  rows?: string[];
+  fields: {
+    name?: string | null;
+    to?:
+      | "md"
+      | "txt"
+      | "opml"
+      | "csv"
+      | "html"
+      | "docx"
+      | "odt"
+      | "rtf"
+      | "epub"
+      | "pdf"
+      | "svg"
+      | "png"
+      | "json"
+      | "zip"
+      | null;
+    what?: "branch" | "chosen" | "shown" | null;
+    order?: "title" | "reversed" | null;
+    depth?: number | null;
+    headings?: number | null;
+    paper?: "a3" | "a5" | "letter" | "legal" | null;
+    type?: number | null;
+    width?: number | null;
+    noNotes?: boolean;
+    noCaptions?: boolean;
+    noPictures?: boolean;
+    noTables?: boolean;
+    noLinks?: boolean;
+    numbered?: boolean;
+    stamps?: boolean;
+    tags?: boolean;
+    sentences?: boolean;
+    legend?: boolean;
+    drawing?: boolean;
+    contents?: boolean;
+    footnotes?: boolean;
+    landscape?: boolean;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "SetLink".
  */
 export interface SetLink {
@@ -2444,6 +2701,65 @@ export interface SetSeeAlso {
     other?: string;
     oneWay?: boolean;
   };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetHowFar".
+ */
+export interface SetHowFar {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "how-far";
+  topics: string[];
+  fields: {
+    shown?: boolean;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetToldHowFar".
+ */
+export interface SetToldHowFar {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "told-how-far";
+  topics: string[];
+  fields: {
+    of?: number | null;
+    done?: number | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "TellHowFar".
+ */
+export interface TellHowFar {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "link.tell";
+  topic: string;
+  of: number;
+  done: number;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -2798,6 +3114,26 @@ export interface MovePicture {
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetPrivate".
+ */
+export interface SetPrivate {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "private";
+  topics: string[];
+  fields: {
+    held?: boolean;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "LiftSteps".
  */
 export interface LiftSteps {
@@ -2989,6 +3325,7 @@ export interface SetTag {
     name?: string | null;
     chalk?: string | null;
     hidden?: boolean;
+    private?: boolean;
   };
 }
 /**
@@ -3221,6 +3558,10 @@ export interface CopyAnswer {
   markdown: string;
   html: string;
   topics: Draft[];
+  /**
+   * As much of it as may leave the map, which is what the HTML carries; null where that is all.
+   */
+  leaving: Draft[] | null;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -3403,6 +3744,71 @@ export interface ChalkTrial {
    */
   text: string;
   tint: string;
+}
+/**
+ * A file on its way.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "UploadAnswer".
+ */
+export interface UploadAnswer {
+  id: string;
+  /**
+   * Bytes, from the beginning; the next piece begins there.
+   */
+  received: number;
+  bytes: number;
+}
+/**
+ * A file that a map has, or that its history still has.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "KeptFile".
+ */
+export interface KeptFile {
+  /**
+   * By what is in it, as file:…
+   */
+  file: string;
+  /**
+   * As it came.
+   */
+  name: string;
+  /**
+   * As what it is sent: application/octet-stream unless it opens in place.
+   */
+  media: string;
+  bytes: number;
+  /**
+   * Seconds since 1970.
+   */
+  came: number;
+}
+/**
+ * The files of a map, and how much room there is.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "FilesAnswer".
+ */
+export interface FilesAnswer {
+  files: KeptFile[];
+  pictures: {
+    file: string;
+    media: string;
+    bytes: number;
+  }[];
+  /**
+   * Bytes that files and pictures in all maps of the person take.
+   */
+  used: number;
+  /**
+   * Bytes that they may take.
+   */
+  most: number;
+  /**
+   * Bytes that one file may have.
+   */
+  largest: number;
 }
 /**
  * A picture that was brought into a map.

@@ -7,6 +7,7 @@ import { features } from '@/features'
 import { useChosenMarks } from '@/stores/chosenMarks'
 import { useMap } from '@/stores/map'
 import { useNarrowing } from '@/stores/narrowing'
+import { heldIn } from '@/stores/privacy'
 import { childrenOf } from '@/stores/tree'
 import { plainTitle } from '@/text/titleMarkdown'
 import { afterPaint } from '@/ui/afterPaint'
@@ -68,10 +69,11 @@ const visible = computed(() => {
     const connectors: Placed[] = []
     const { x, y, w, h, scale } = props.painted
     const [right, bottom] = [x + w, y + h]
-    const { boxes, drawn, chosen } = shown.value
+    const { boxes, drawn, chosen, tree } = shown.value
+    const held = walk.at === null ? null : heldIn(tree)
     for (const [id, box] of boxes) {
         const slip = drawn.get(id)
-        if (slip === undefined) {
+        if (slip === undefined || held?.has(id) === true) {
             continue
         }
         const isDrawn = isLegible(slip)
@@ -98,7 +100,7 @@ const narrowing = useNarrowing()
 const marks = computed(() => {
     const isLine = ({ parts, under }: Mark): boolean => under === true || parts.some(({ part }) => part === 'line')
     // Lines stand where topics do, which are elsewhere while something is tried.
-    const all = [...shown.value.marks.values()].filter((mark) => map.tried === null || !isLine(mark))
+    const all = walk.isApart ? [...shown.value.marks.values()].filter((mark) => map.tried === null || !isLine(mark)) : []
     const isRead = ({ parts }: Mark): boolean => parts.every((part) => !('spans' in part) || part.size * props.painted.scale >= LEAST_TYPE - 0.5)
     // Of a line the words go, the line stays.
     const lines = all.filter((mark) => isLine(mark) && !isRead(mark)).map((mark) => ({ ...mark, parts: mark.parts.filter(({ part }) => ['hand', 'line', 'head', 'fill'].includes(part)) }))
@@ -145,7 +147,7 @@ function stemOf(slip: DrawnSlip): number {
 
 <template>
     <MarkShape v-for="mark in under" :key="mark.id" :mark="mark" :dimmed="walk.at !== null" :chosen="isMarkChosen(mark)" v-on="onMarks" />
-    <FarView v-if="far" :painted="painted" :boxes="shown.boxes" :slips="shown.drawn" :labelled="labelled" :back="narrowing.isBack" :pictured="(slip) => showsPicture(slip, painted.scale)" />
+    <FarView v-if="far && walk.isApart" :painted="painted" :boxes="shown.boxes" :slips="shown.drawn" :labelled="labelled" :back="narrowing.isBack" :pictured="(slip) => showsPicture(slip, painted.scale)" />
     <path
         v-for="{ slip, box } in visible.connectors" :key="slip.id" v-memo="[slip, box.x, box.y, walk.at !== null || isDimmed(slip.id)]" class="connector" :class="{ dimmed: walk.at !== null || isDimmed(slip.id) }"
         :d="slip.connector?.d" :style="connectorStyle(slip, box)" />

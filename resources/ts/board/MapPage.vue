@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useBreakpoints, useEventListener } from '@vueuse/core'
 import { NButton, NResult, NSpin } from 'naive-ui'
-import { computed, defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, onBeforeUnmount, ref, watch, type Component } from 'vue'
 import { RefusedError } from '@/api/http'
 import Desk from '@/desk/Desk.vue'
 import OutlineTree from '@/outline/OutlineTree.vue'
@@ -16,7 +16,7 @@ import { useTitles } from '@/stores/titles'
 import { useTyping } from '@/text/typing'
 import DragLabel from '@/ui/DragLabel.vue'
 import { offer } from '@/ui/tell'
-import { useUi } from '@/ui/uiStore'
+import { useUi, type Side } from '@/ui/uiStore'
 import { useRouter } from 'vue-router'
 import { useCamera } from './cameraStore'
 import { endFirstPicture, keepFrame } from './firstPicture'
@@ -24,6 +24,7 @@ import ScopeTrail from './ScopeTrail.vue'
 import BoardView from './BoardView.vue'
 import PanelEdge from './PanelEdge.vue'
 import PhoneSwitch from './PhoneSwitch.vue'
+import FileDrop from './FileDrop.vue'
 import FirstWords from './FirstWords.vue'
 import ContextMenu from '@/ui/ContextMenu.vue'
 import { features } from '@/features'
@@ -42,6 +43,7 @@ const RemovedPanel = defineAsyncComponent(() => import('@/desk/RemovedPanel.vue'
 const WalkControls = defineAsyncComponent(() => import('@/show/WalkControls.vue'))
 
 const overlays = features.flatMap((feature) => feature.overlay ?? [])
+const sides: Readonly<Partial<Record<Side, Component>>> = Object.assign({}, ...features.map((feature) => feature.sides ?? {}))
 
 const props = defineProps<{ id: string; topic?: string }>()
 
@@ -177,7 +179,7 @@ onBeforeUnmount(() => {
             <div v-if="walk.at !== null || hasBoard" class="middle"><ScopeTrail v-if="walk.at === null" where="board" /><BoardView /><Tray v-if="walk.at === null && !inFrame && trayPages.length > 0" /></div>
             <SecondView v-if="walk.at === null && !narrow && pane === 'first' && preferences.second !== null" />
             <aside v-if="walk.at === null && ui.side !== null" class="right wide">
-                <FindPanel v-if="ui.side === 'find'" /><ParkingLot v-else-if="ui.side === 'lot'" /><RemovedPanel v-else />
+                <FindPanel v-if="ui.side === 'find'" /><ParkingLot v-else-if="ui.side === 'lot'" /><component :is="sides[ui.side]" v-else-if="sides[ui.side] !== undefined" /><RemovedPanel v-else />
             </aside>
             <aside v-else-if="walk.at === null && (narrow ? ui.phoneView === 'desk' : preferences.deskOpen && !inFrame && preferences.second === null)" class="right"><Desk /></aside>
         </main>
@@ -187,6 +189,7 @@ onBeforeUnmount(() => {
         <MoveBelow v-if="ui.panel === 'move'" />
         <component :is="overlay" v-for="(overlay, i) in overlays" :key="i" />
         <PasteDialog v-if="paste.isOpen" />
+        <FileDrop />
         <DragLabel />
     </div>
 </template>

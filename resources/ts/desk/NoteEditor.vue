@@ -2,14 +2,17 @@
 import { getSchema } from '@tiptap/core'
 import { EditorContent, useEditor } from '@tiptap/vue-3'
 import { NButton, NInput, NTooltip } from 'naive-ui'
-import { defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue'
+import { defineAsyncComponent, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue'
+import { api } from '@/api/client'
 import { useActions } from '@/actions/useActions'
 import { useOuts } from '@/features/link/outStore'
 import { useDrafts } from '@/stores/drafts'
-import { newId } from '@/stores/map'
+import { newId, useMap } from '@/stores/map'
 import { noteExtensions } from '@/text/noteExtensions'
 import { changeTable, insertTable, type TableChange } from '@/text/noteTable'
 import { canKeep, noteDocument, noteMarkdown } from '@/text/noteMarkdown'
+import { tell } from '@/ui/tell'
+import { useUi } from '@/ui/uiStore'
 
 /** Edits the note of one topic, formatted where that keeps it to the letter, else as Markdown; what is kept is Markdown either way. */
 const props = defineProps<{ topic: string; note: string; large?: boolean }>()
@@ -19,6 +22,8 @@ const schema = getSchema(noteExtensions)
 const drafts = useDrafts()
 const { keyOf } = useActions()
 const outs = useOuts()
+const map = useMap()
+const ui = useUi()
 const own = ref(props.topic)
 const asMarkdown = ref(!canKeep(schema, props.note))
 const source = ref(props.note)
@@ -27,7 +32,7 @@ let filling: ReturnType<typeof setTimeout> | undefined
 
 const editor = useEditor({
     extensions: noteExtensions,
-    editorProps: { handleClick: (_view, _at, event) => follow(event), attributes: { class: 'note-text', 'aria-label': 'Note', role: 'textbox', 'aria-multiline': 'true', dir: 'auto' } },
+    editorProps: { handlePaste: (_view, event) => takesPictures(event.clipboardData), handleDrop: (view, event) => takesPictures(event.dataTransfer, view.posAtCoords({ left: event.clientX, top: event.clientY })?.pos), handleClick: (_view, _at, event) => follow(event), attributes: { class: 'note-text', 'aria-label': 'Note', role: 'textbox', 'aria-multiline': 'true', dir: 'auto' } },
     onCreate: () => fill(props.note),
     onUpdate: ({ editor: changed }) => change(noteMarkdown(changed.state.doc)),
     onBlur: () => keep(),
@@ -83,6 +88,7 @@ function focus(): void {
 }
 
 onBeforeUnmount(() => {
+    ui.isFindingInNote = false
     clearTimeout(filling)
     keep()
 })
@@ -98,6 +104,41 @@ const tools = [
     { name: 'Table', text: 'Table', run: () => editor.value !== undefined && void insertTable(editor.value, 3, 2), on: () => editor.value?.isActive('table') },
     { name: 'Quote', text: 'Quote', run: () => editor.value?.chain().focus().toggleBlockquote().run(), on: () => editor.value?.isActive('blockquote') },
 ]
+
+const NoteFind = defineAsyncComponent(() => import('./NoteFind.vue'))
+const NotePictureTools = defineAsyncComponent(() => import('./NotePictureTools.vue'))
+function endFinding(): void {
+    ui.isFindingInNote = false
+    editor.value?.commands.focus()
+}
+
+/** Takes the pictures that are pasted or dropped, if that is what they are; says whether it did. */
+function takesPictures(data: DataTransfer | null, at?: number): boolean {
+    const files = [...(data?.files ?? [])].filter(({ type }) => type.startsWith('image/'))
+    if (files.length > 0 && data?.getData('text/plain') === '') {
+        void bringPictures(files, at)
+        return true
+    }
+    return false
+}
+async function bringPictures(files: readonly File[], at?: number): Promise<void> {
+    for (const file of files) {
+        try {
+            const { picture } = await api.bringPicture(map.id, file)
+            const content = { type: 'image', attrs: { src: picture, alt: file.name.replace(/\.[a-z0-9]{1,5}$/i, '').replace(/[-_]+/g, ' ') } }
+            editor.value?.chain().focus().insertContentAt(at ?? editor.value.state.selection, content).run()
+        } catch (error) {
+            tell.error(`“${file.name}” was not taken in. ${(error as Error).message}`)
+        }
+    }
+}
+const chooser = useTemplateRef<HTMLInputElement>('chooser')
+function chosen(): void {
+    void bringPictures([...(chooser.value?.files ?? [])])
+    if (chooser.value !== null) {
+        chooser.value.value = ''
+    }
+}
 
 const TopicPicker = defineAsyncComponent(() => import('./TopicPicker.vue'))
 const isPicking = ref(false)
@@ -153,13 +194,18 @@ const ofTable: readonly { text: string; change: TableChange }[] = [
                 {{ tool.name }}
             </NTooltip>
             <NButton size="tiny" quaternary aria-label="Link to a topic" :aria-expanded="isPicking" @click="isPicking = !isPicking">Topic</NButton>
+            <NButton size="tiny" quaternary aria-label="Picture in the note" @click="chooser?.click()">Picture</NButton>
+            <NButton size="tiny" quaternary aria-label="Find in the note" :aria-expanded="ui.isFindingInNote" @click="ui.isFindingInNote = !ui.isFindingInNote">Find</NButton>
+            <input ref="chooser" class="note-pictures" type="file" accept="image/png,image/jpeg,image/gif,image/webp,image/svg+xml" multiple hidden aria-label="Pictures for the note" @change="chosen" />
         </div>
         <TopicPicker v-if="!asMarkdown && isPicking" @take="linkTo" @leave="leavePicking" />
         <div v-if="!asMarkdown && editor?.isActive('table') === true" class="tools" role="toolbar" aria-label="Change the table">
             <NButton v-for="tool in ofTable" :key="tool.text" size="tiny" quaternary @click="editor !== undefined && changeTable(editor, tool.change)">{{ tool.text }}</NButton>
         </div>
+        <NoteFind v-if="!asMarkdown && ui.isFindingInNote && editor !== undefined" :editor="editor" @close="endFinding" />
+        <NotePictureTools v-if="!asMarkdown && editor?.isActive('image') === true" :key="editor.state.selection.from" :editor="editor" />
         <NInput v-if="asMarkdown" class="note-source" type="textarea" :value="source" :autosize="{ minRows: 6, maxRows: 30 }" :input-props="{ 'aria-label': 'Note as Markdown' }" @update:value="change" @blur="keep" />
-        <EditorContent v-else :editor="editor" class="sheet" @click="focus" />
+        <EditorContent v-else :editor="editor" class="sheet" @click.self="focus" />
     </div>
 </template>
 
@@ -196,5 +242,10 @@ const ofTable: readonly { text: string; change: TableChange }[] = [
 .note-text .formula { cursor: pointer; padding: 0 2px; border-radius: 3px; }
 .note-text .formula:hover { background: color-mix(in srgb, var(--tide) 14%, transparent); }
 .note-text .formula.wrong { text-decoration: underline wavy var(--ember); font-family: monospace; }
+.note-picture { max-width: 100%; max-height: 420px; border-radius: 4px; vertical-align: bottom; }
+.note-picture.elsewhere { display: inline-block; padding: 2px 8px; border: 1px dashed var(--edge); color: var(--soft); font-size: 13.5px; }
+.note-text .ProseMirror-selectednode { outline: 2px solid var(--tide); outline-offset: 2px; }
+.note-hit { background: color-mix(in srgb, var(--amber, #e0b13d) 45%, transparent); border-radius: 2px; }
+.note-hit.here { outline: 2px solid var(--tide); }
 .note-text a { color: var(--link); }
 </style>

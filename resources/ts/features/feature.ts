@@ -1,6 +1,7 @@
 import type { Component } from 'vue'
 import type { Action } from '@/actions/registry'
 import type { Landing } from '@/stores/drag'
+import type { Side } from '@/ui/uiStore'
 import type { MenuLine } from '@/ui/useMenu'
 
 /** A page of the tray: things that can be put on topics. */
@@ -42,6 +43,8 @@ export interface Feature {
     readonly onBoard?: Component
     /** What it shows over the map when it is asked for: its dialogs. */
     readonly overlay?: Component
+    /** Its panels that stand where the desk does, by the name under which they are asked for. */
+    readonly sides?: Readonly<Partial<Record<Side, Component>>>
     /** Its pages of the tray. */
     readonly trayPages?: readonly TrayPage[]
     /** Its parts of the desk while its marks are what is chosen. */

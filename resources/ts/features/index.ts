@@ -1,17 +1,20 @@
 import { arrange } from './arrange'
 import { brace } from './brace'
 import type { Feature } from './feature'
+import { file } from './file'
 import { crosslink } from './crosslink'
+import { handover } from './handover'
 import { link } from './link'
 import { look } from './look'
 import { number } from './number'
 import { picture } from './picture'
+import { privacy } from './privacy'
 import { process } from './process'
 import { ring } from './ring'
 import { sign } from './sign'
 
 /** The list of all features. A new one is a folder and one line here. */
-export const features: readonly Feature[] = [number, look, link, arrange, sign, picture, process, crosslink, ring, brace]
+export const features: readonly Feature[] = [number, privacy, handover, look, link, arrange, sign, picture, file, process, crosslink, ring, brace]
 
 /** What features have put on a topic, in words. */
 export const toldOf = (topic: string): string => features.map((feature) => feature.tells?.(topic) ?? '').filter((words) => words !== '').join(', ')

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NButton, NModal, NProgress } from 'naive-ui'
 import { computed } from 'vue'
+import { sizeWords } from '@/ui/sizes'
 import { useLibrary } from './libraryStore'
 
 /** What became of each of several files. */
@@ -19,7 +20,7 @@ const WORDS = { waiting: 'waits', reading: 'is read', done: 'is a map now', refu
         <ul>
             <li v-for="(one, i) in library.arrivals" :key="i" :class="one.state">
                 <RouterLink v-if="one.map !== null" :to="`/maps/${one.map}`">{{ one.name }}</RouterLink><span v-else>{{ one.name }}</span>
-                <small>{{ WORDS[one.state] }}{{ one.why }}</small>
+                <small>{{ one.state === 'reading' && one.sent > 0 && one.sent < one.size ? `${sizeWords(one.sent)} of ${sizeWords(one.size)} have come` : WORDS[one.state] }}{{ one.why }} <NButton v-if="one.state === 'reading' && one.sent > 0 && one.sent < one.size" size="tiny" secondary @click="one.isStopped = true">Stop</NButton></small>
             </li>
         </ul>
         <template #footer><NButton type="primary" :disabled="!isOver" @click="library.arrivals = []">Done</NButton></template>

@@ -145,7 +145,7 @@ onBeforeUnmount(leftovers.stop)
             <NButton type="primary" :loading="library.busy" @click="newMap">New map</NButton>
             <NButton secondary type="primary" @click="starting = true">From a starter</NButton>
             <NButton @click="picker?.click()">Bring in files</NButton>
-            <input ref="picker" type="file" multiple hidden accept=".json,.opml,.xml,.md,.markdown,.txt,.text" @change="pick" />
+            <input ref="picker" type="file" multiple hidden accept=".json,.zip,.opml,.xml,.md,.markdown,.txt,.text,.csv,.docx,.odt,.epub,.html,.htm,.rtf" @change="pick" />
             <NDropdown trigger="click" :options="[{ key: 'help.palette', label: 'Find anything' }, { key: 'see.board', label: 'Light board or Slate board' }, { key: 'see.calm', label: 'Calm for the eyes' }, { key: 'help.keys', label: 'All keys' }, { key: 'sign-out', label: 'Sign out' }]" @select="account">
                 <NButton quaternary>{{ session.person?.name }}</NButton>
             </NDropdown>
@@ -155,7 +155,7 @@ onBeforeUnmount(leftovers.stop)
         <NSpin v-else-if="library.maps === null" class="wait" />
         <section v-else-if="isFirstRun" class="first">
             <h2>Your first map</h2>
-            <p>Begin with an empty board, take one of these as a start, or bring in what you have: Markdown, OPML, plain text or a Chalk Tree map. Files can be dropped anywhere on this page.</p>
+            <p>Begin with an empty board, take one of these as a start, or bring in what you have: a document (DOCX, OpenDocument, EPUB, web page, RTF), Markdown, OPML, a table, plain text or a Chalk Tree map. Files can be dropped anywhere on this page.</p>
             <p class="ways"><NButton type="primary" size="large" @click="newMap">An empty map</NButton><NButton size="large" @click="picker?.click()">Bring in files</NButton></p>
             <StarterShelf :takes-focus="false" @begun="starting = false" />
         </section>
@@ -172,7 +172,8 @@ onBeforeUnmount(leftovers.stop)
                     <NSelect v-model:value="preferences.librarySort" size="small" class="sort" :options="[{ value: 'changed', label: 'Changed last' }, { value: 'name', label: 'By name' }, { value: 'topics', label: 'Largest first' }]" :input-props="{ 'aria-label': 'Order' }" />
                     <NRadioGroup v-model:value="preferences.libraryAs" size="small" aria-label="Show as"><NRadioButton value="pictures">Pictures</NRadioButton><NRadioButton value="list">List</NRadioButton></NRadioGroup>
                 </div>
-                <NVirtualList class="shelf" :items="rows" :item-size="isLine ? 74 : 250" item-resizable key-field="key" :padding-bottom="40">
+                <!-- The list keeps how far each row is from the size it reckons with, which means nothing by another size. -->
+                <NVirtualList :key="preferences.libraryAs" class="shelf" :items="rows" :item-size="isLine ? 74 : 250" item-resizable key-field="key" :padding-bottom="40">
                     <template #default="{ item: row }: { item: Row }">
                         <ul v-if="row.kind === 'folders'" :key="row.key" class="folders"><FolderCard v-for="one in library.here" :key="one.id" :folder="one" /></ul>
                         <ul v-else-if="row.kind === 'maps'" :key="row.key" class="cards" :style="{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }"><MapCard v-for="entry in row.maps" :key="entry.id" :entry="entry" :line="isLine" /></ul>
@@ -188,7 +189,7 @@ onBeforeUnmount(leftovers.stop)
             <NTabPane name="trash" :tab="`Trash · ${library.trash.length}`">
                 <template v-if="library.trash.length > 0">
                     <div class="bar"><p class="note">Maps stay here for thirty days. Emptying the trash cannot be undone.</p><div class="space" /><NButton size="small" @click="library.change(api.emptyTrash)">Empty the trash for good</NButton></div>
-                    <NVirtualList class="shelf" :items="rowsOf(library.trash)" :item-size="isLine ? 74 : 250" item-resizable key-field="key" :padding-bottom="40">
+                    <NVirtualList :key="preferences.libraryAs" class="shelf" :items="rowsOf(library.trash)" :item-size="isLine ? 74 : 250" item-resizable key-field="key" :padding-bottom="40">
                         <template #default="{ item: row }: { item: Extract<Row, { kind: 'maps' }> }">
                             <ul :key="row.key" class="cards" :style="{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }"><MapCard v-for="entry in row.maps" :key="entry.id" :entry="entry" :line="isLine" /></ul>
                         </template>

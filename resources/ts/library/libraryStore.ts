@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { bounds } from '@/api/bounds'
 import { api } from '@/api/client'
+import { send, sent, StoppedError } from '@/api/files'
 import { UnreachableError } from '@/api/http'
 import { latest } from '@/api/latest'
 import type { Folder, LibraryEntry } from '@/api/wire'
@@ -15,6 +16,10 @@ export interface Arrival {
     state: 'waiting' | 'reading' | 'done' | 'refused'
     why: string
     map: string | null
+    /** Bytes, and those that have come of a file that comes in pieces. */
+    size: number
+    sent: number
+    isStopped: boolean
 }
 
 /** A person's maps and folders, and what can be done with them. */
@@ -106,22 +111,28 @@ export const useLibrary = defineStore('library', () => {
     const put = (what: 'map' | 'folder', id: string, into: string | null): Promise<void> =>
         what === 'folder' && id === into ? Promise.resolve() : change(() => (what === 'map' ? api.changeMap(id, { folder: into }) : api.changeFolder(id, { parent: into })))
 
-    /** Tried once more where no answer came; under the same id it makes no second map. */
-    async function upload(file: File): Promise<{ id: string }> {
+    /** Tried once more where no answer came; under the same id it makes no second map. Archives come in pieces. */
+    async function upload(file: File, arrival: Arrival): Promise<{ id: string }> {
         const id = newId()
+        const isArchive = /\.zip$/i.test(file.name)
+        const way = { isStopped: () => arrival.isStopped, sent: (bytes: number) => (arrival.sent = bytes), held: () => undefined }
+        const sending = isArchive ? await send(file, 'map', way) : null
+        const bring = (): Promise<{ id: string }> => (sending === null ? api.importFile(id, file, folder.value) : api.importSent(id, sending, file.name, folder.value))
         try {
-            return await api.importFile(id, file, folder.value)
+            return await bring()
         } catch (error) {
             if (!(error instanceof UnreachableError)) {
                 throw error
             }
-            return api.importFile(id, file, folder.value)
+            return await bring()
+        } finally {
+            sent(file, 'map')
         }
     }
 
     /** Makes a map of each file, one after the other, and keeps a report. */
     async function bringIn(files: readonly File[]): Promise<void> {
-        arrivals.value = files.map((file) => ({ name: file.name, state: 'waiting', why: '', map: null }))
+        arrivals.value = files.map((file) => ({ name: file.name, state: 'waiting', why: '', map: null, size: file.size, sent: 0, isStopped: false }))
         for (const [i, file] of files.entries()) {
             const arrival = arrivals.value[i]
             if (arrival === undefined) {
@@ -129,14 +140,14 @@ export const useLibrary = defineStore('library', () => {
             }
             arrival.state = 'reading'
             try {
-                if (file.size > bounds.file) {
+                if (file.size > bounds.file && !/\.zip$/i.test(file.name)) {
                     throw new Error('It is larger than 16 MB, more than a map can take in.')
                 }
-                arrival.map = (await upload(file)).id
+                arrival.map = (await upload(file, arrival)).id
                 arrival.state = 'done'
             } catch (error) {
                 arrival.state = 'refused'
-                arrival.why = (error as Error).message
+                arrival.why = error instanceof StoppedError ? 'stopped' : (error as Error).message
             }
         }
         await fetch()

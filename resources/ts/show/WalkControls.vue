@@ -27,7 +27,7 @@ useEventListener(window, ['pointermove', 'focusin'], () => {
 
 const place = computed(() => `${walk.stops.indexOf(walk.at ?? '') + 1} of ${walk.stops.length}`)
 const JUMP = 31
-const jumps = computed(() => walk.stops.map((id) => ({ id, title: topicName(map.tree.topics.get(id)?.title), depth: ancestorsOf(map.tree, id).length })))
+const jumps = computed(() => walk.stops.map((id) => ({ id, title: topicName(map.tree.topics.get(id)?.title), depth: ancestorsOf(walk.tree, id).length })))
 const { list, containerProps, wrapperProps, scrollTo } = useVirtualList(jumps, { itemHeight: JUMP })
 watch(() => walk.listOpen, (open) => open && void nextTick(() => scrollTo(Math.max(0, walk.stops.indexOf(walk.at ?? '') - 6))))
 const ways = computed(() => [

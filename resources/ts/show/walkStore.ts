@@ -2,7 +2,9 @@ import { defineStore } from 'pinia'
 import { computed, nextTick, ref, shallowRef } from 'vue'
 import { useCamera } from '@/board/cameraStore'
 import { useMap } from '@/stores/map'
+import { heldIn, withoutHeld } from '@/stores/privacy'
 import { ancestorsOf, branchOf, childrenOf, siblingOf } from '@/stores/tree'
+import { tell } from '@/ui/tell'
 
 /** A walk through the map: where it is, the ways on from there, and the zoom the speaker chose. */
 export const useWalk = defineStore('walk', () => {
@@ -14,10 +16,15 @@ export const useWalk = defineStore('walk', () => {
     const zoom = ref<number | null>(null)
     const listOpen = ref(false)
 
+    /** Whether what is private is off the board; until then it is hidden there, and so is what is drawn between topics. */
+    const isApart = ref(true)
+
+    /** What of the map is shown. */
+    const tree = computed(() => withoutHeld(map.tree))
     /** All topics of the walk in order. */
-    const stops = computed(() => (at.value === null ? [] : branchOf(map.tree, from.value)))
+    const stops = computed(() => (at.value === null || !tree.value.topics.has(from.value) ? [] : branchOf(tree.value, from.value)))
     const next = computed(() => stops.value[stops.value.indexOf(at.value ?? '') + 1] ?? null)
-    const deeper = computed(() => (at.value === null ? null : (childrenOf(map.tree, at.value)[0] ?? null)))
+    const deeper = computed(() => (at.value === null ? null : (childrenOf(tree.value, at.value)[0] ?? null)))
 
     /** Past all that is below: the next sibling, or that of the nearest topic above that has one. */
     const skip = computed(() => {
@@ -25,8 +32,8 @@ export const useWalk = defineStore('walk', () => {
         if (here === null || here === from.value) {
             return null
         }
-        for (const one of [here, ...ancestorsOf(map.tree, here)]) {
-            const sibling = siblingOf(map.tree, one, 1)
+        for (const one of [here, ...ancestorsOf(tree.value, here)]) {
+            const sibling = siblingOf(tree.value, one, 1)
             if (one === from.value) {
                 return null
             }
@@ -38,11 +45,23 @@ export const useWalk = defineStore('walk', () => {
     })
 
     function begin(topic: string): void {
+        if (heldIn(map.tree).has(topic)) {
+            tell.warning('This is private, so it is not shown. Choose another topic to walk from.')
+            return
+        }
         from.value = topic
         trail.value = []
         zoom.value = null
         at.value = topic
         map.region = 'board'
+        if (heldIn(map.tree).size > 0) {
+            isApart.value = false
+            map.setShowing(true)
+            map.afterAnswer(() => {
+                isApart.value = true
+                void nextTick(look)
+            })
+        }
         // Full screen where the browser allows it; the walk fills the window either way.
         document.documentElement.requestFullscreen?.().catch(() => undefined)
         look()
@@ -85,6 +104,9 @@ export const useWalk = defineStore('walk', () => {
     function end(): void {
         at.value = null
         listOpen.value = false
+        if (map.showing) {
+            map.setShowing(false)
+        }
         if (document.fullscreenElement !== null) {
             void document.exitFullscreen().catch(() => undefined)
         }
@@ -95,5 +117,5 @@ export const useWalk = defineStore('walk', () => {
         })
     }
 
-    return { at, from, trail, zoom, listOpen, stops, next, deeper, skip, begin, go, back, setZoom, look, end }
+    return { at, isApart, tree, from, trail, zoom, listOpen, stops, next, deeper, skip, begin, go, back, setZoom, look, end }
 })

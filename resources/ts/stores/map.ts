@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { ulid } from 'ulid'
 import { openMap } from '@/api/client'
+import { newId } from '@/api/ids'
 import { latest } from '@/api/latest'
 import type { Edit, EditsAnswer, Mark, Place, SceneNews, Slip, View } from '@/api/wire'
 import { learnChalks } from '@/board/chalkSheet'
@@ -11,6 +11,8 @@ import { choiceLeft, rememberLeft } from './leftChoice'
 import { pendingEdits } from './pending'
 import { createQueue, type SavedState } from './queue'
 import { ancestorsOf, emptyTree, foreseen, merged, type Topic, type Tree } from './tree'
+
+export { newId }
 
 export type Region = 'board' | 'outline'
 
@@ -25,20 +27,6 @@ export interface Editing {
     /** What was typed to begin with, in place of the title. */
     instead: string | null
 }
-
-const chances = new Uint32Array(256)
-let nextChance = chances.length
-
-/** Random numbers from 0 up to 1, fetched many at a time: one by one they take as long as drawing a topic. */
-function chance(): number {
-    if (nextChance === chances.length) {
-        crypto.getRandomValues(chances)
-        nextChance = 0
-    }
-    return (chances[nextChance++] ?? 0) / 2 ** 32
-}
-
-export const newId = (): string => ulid(undefined, chance).toLowerCase()
 
 /** The map that is open: its topics, its scene, what is chosen, and the way to change it. */
 export const useMap = defineStore('map', () => {
@@ -61,6 +49,8 @@ export const useMap = defineStore('map', () => {
     const outlineFolded = shallowRef<ReadonlySet<string>>(new Set())
     /** Where one has stepped in, on the board and in the outline; null for the whole map. */
     const scope = ref<string | null>(null)
+    /** Whether others are looking, so that the board shows what may leave the map and nothing else. */
+    const showing = ref(false)
     const outlineScope = ref<string | null>(null)
     const numbers = shallowRef<Readonly<Record<string, string>>>({})
     const queue = shallowRef<ReturnType<typeof createQueue> | null>(null)
@@ -106,6 +96,7 @@ export const useMap = defineStore('map', () => {
         outlineFolded.value = new Set(answer.view.outlineFolded)
         scope.value = answer.view.scope
         outlineScope.value = answer.view.outlineScope
+        showing.value = answer.view.showing
         numbers.value = answer.numbers
         takeScene(answer.scene)
         seq.value = answer.seq
@@ -279,6 +270,12 @@ export const useMap = defineStore('map', () => {
         keepViewSoon()
     }
 
+    /** Begins or ends to show the map to others. */
+    function setShowing(shows: boolean): void {
+        showing.value = shows
+        keepView()
+    }
+
     function setFolded(where: Region, topics: readonly string[], fold: boolean): void {
         const set = where === 'board' ? folded : outlineFolded
         const next = new Set(set.value)
@@ -343,6 +340,7 @@ export const useMap = defineStore('map', () => {
             chosen: current.value !== null && base.value.topics.has(current.value) ? current.value : null,
             scope: scope.value,
             outlineScope: outlineScope.value,
+            showing: showing.value,
         }
         queue.value?.keepView(view)
     }
@@ -354,7 +352,7 @@ export const useMap = defineStore('map', () => {
     return {
         id, tree, slips, tried, showTried, marks, place, waiting, savedState, savedProblem, undoLabel, redoLabel,
         chosen, current, currentTopic, region, editing, folded, outlineFolded,
-        scope, outlineScope, numbers,
+        scope, outlineScope, showing, setShowing, numbers,
         open, close, beforeLeaving, beforeHiding, edit, outcomeOf, choose, setFolded, refold, uncover, stepInto, afterAnswer, goOnAfterAnswer, askForNews,
         tryAgain: (): void => queue.value?.tryAgain(),
         giveUp: async (): Promise<void> => {

@@ -6,6 +6,9 @@ import { readTags, tellBreaks } from './inlineTokens'
 import { markSpecs } from './titleMarkdown'
 
 const blocks = new MarkdownIt('commonmark', { html: true }).enable(['strikethrough', 'table']).disable('html_block')
+// Pictures of the map are named by what is in them; no such address leads to a file of a machine.
+const isAddress = blocks.validateLink.bind(blocks)
+blocks.validateLink = (address) => isAddress(address) || /^file:[0-9a-f]{64}$/.test(address)
 readTags(blocks)
 tellBreaks(blocks)
 
@@ -125,6 +128,7 @@ const serializer = new MarkdownSerializer(
             })
             state.closeBlock(node)
         },
+        image: nodes.image ?? (() => undefined),
         hardBreak: (state, node) => state.write(node.attrs.soft === true ? '\n' : node.attrs.sign === '  ' ? '  \n' : '\\\n'),
         text: (state, node) => state.text(node.text ?? ''),
     },
@@ -144,7 +148,7 @@ export function canKeep(schema: Schema, markdown: string): boolean {
     try {
         return noteMarkdown(noteDocument(schema, markdown)) === markdown.trim()
     } catch {
-        // Something that the editor has no part for, such as a picture or a table.
+        // Something that the editor has no part for, such as a footnote.
         return false
     }
 }
@@ -172,6 +176,7 @@ export function noteDocument(schema: Schema, markdown: string): Node {
         th: { block: 'tableHeader', getAttrs: alignOf },
         td: { block: 'tableCell', getAttrs: alignOf },
         formula: { node: 'formula', getAttrs: (token) => ({ tex: token.content, block: token.markup === '$$' }), noCloseToken: true },
+        image: { node: 'image', getAttrs: (token) => ({ src: token.attrGet('src'), title: token.attrGet('title'), alt: token.content }), noCloseToken: true },
         hr: { node: 'horizontalRule' },
         hardbreak: { node: 'hardBreak', getAttrs: (token) => ({ sign: token.markup, soft: false }) },
         softbreak: { node: 'hardBreak', getAttrs: () => ({ soft: true }) },

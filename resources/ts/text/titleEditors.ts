@@ -4,17 +4,17 @@ import Code from '@tiptap/extension-code'
 import Document from '@tiptap/extension-document'
 import HardBreak from '@tiptap/extension-hard-break'
 import Italic from '@tiptap/extension-italic'
-import Link from '@tiptap/extension-link'
 import Paragraph from '@tiptap/extension-paragraph'
 import Strike from '@tiptap/extension-strike'
 import Subscript from '@tiptap/extension-subscript'
 import Superscript from '@tiptap/extension-superscript'
 import Text from '@tiptap/extension-text'
 import Underline from '@tiptap/extension-underline'
-import { UndoRedo } from '@tiptap/extensions'
+import { UndoRedo } from '@tiptap/extensions/undo-redo'
 import { EditorState, Selection, TextSelection } from '@tiptap/pm/state'
 import type { EditorView } from '@tiptap/pm/view'
 import { afterFrame } from '@/ui/afterFrame'
+import { LinkMark } from './linkMark'
 import { titleDocument } from './titleMarkdown'
 
 /** Editors that wait to be used; of those that are fresh the text is empty and so is the history. */
@@ -52,7 +52,7 @@ function make(): Editor {
         extensions: [
             Document.extend({ content: 'paragraph' }),
             Paragraph, Text, HardBreak, Bold, Italic, Underline, Strike, Subscript, Superscript, Code,
-            Link.configure({ openOnClick: false, autolink: true, linkOnPaste: true }),
+            LinkMark,
             UndoRedo,
         ],
         editorProps: {

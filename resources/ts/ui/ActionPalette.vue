@@ -52,17 +52,49 @@ const entries = computed<Entry[]>(() => {
 
 const { at, current, move } = usePickList(words, entries)
 
-let asked = 0
+/** The words that what is listed answers. */
+let answered = ''
+/** Enter came before the answer to what was typed: it takes the first of what comes, not what stood there by chance. */
+let enters = false
+/** Whether the person went down the list by themselves. */
+let chose = false
+
 const ask = useDebounceFn(async () => {
-    const mine = ++asked
     const typed = words.value.trim()
     const answer = typed === '' ? { maps: [], topics: [] } : await api.quick(typed, map.id).catch(() => ({ maps: [], topics: [] }))
-    if (mine === asked) {
-        found.value = answer
+    if (typed !== words.value.trim()) {
+        return
+    }
+    const kept = chose ? current.value?.key : undefined
+    found.value = answer
+    answered = typed
+    at.value = Math.max(0, entries.value.findIndex((entry) => entry.key === kept))
+    if (enters) {
+        pick(current.value)
     }
 }, 70)
 
-watch(words, () => void ask())
+watch(words, () => {
+    [enters, chose] = [false, false]
+    void ask()
+})
+
+function step(by: number): void {
+    chose = true
+    move(by)
+}
+
+/** Who types the name of an action and Enter types on at once: that waits for nobody. */
+function enter(): void {
+    const typed = words.value.trim().toLowerCase()
+    if (chose || answered === words.value.trim()) {
+        pick(current.value)
+    } else if (named.value[0]?.name.toLowerCase().startsWith(typed) === true) {
+        pick(entries.value.find((entry) => entry.key === named.value[0]?.id))
+    } else {
+        enters = true
+    }
+}
 
 function pick(entry: Entry | undefined): void {
     if (entry !== undefined) {
@@ -79,12 +111,12 @@ function close(): void {
 
 <template>
     <NModal :show="true" :auto-focus="true" aria-label="Find anything" @update:show="close">
-        <div class="palette" role="dialog" aria-label="Find anything" @keydown.down.prevent="move(1)" @keydown.up.prevent="move(-1)" @keydown.enter.prevent="pick(current)" @keydown.escape.prevent.stop="close">
+        <div class="palette" role="dialog" aria-label="Find anything" @keydown.down.prevent="step(1)" @keydown.up.prevent="step(-1)" @keydown.enter.prevent="enter" @keydown.escape.prevent.stop="close">
             <NInput v-model:value="words" placeholder="A map, a topic, or what you want to do" size="large" :input-props="{ role: 'combobox', 'aria-expanded': 'true', 'aria-controls': 'palette-list', 'aria-activedescendant': current === undefined ? undefined : `palette-${at}` }" />
             <ul id="palette-list" ref="list" role="listbox">
                 <li
                     v-for="(entry, i) in entries" :id="`palette-${i}`" :key="entry.key" role="option" :class="{ current: i === at }" :aria-selected="i === at"
-                    @pointermove="at = i" @click="pick(entry)">
+                    @pointermove="at = i, chose = true" @click="pick(entry)">
                     <i :class="entry.kind">{{ entry.kind }}</i><span>{{ entry.name }}</span><small>{{ entry.more }}</small><kbd v-if="entry.keys">{{ readable(entry.keys) }}</kbd>
                 </li>
                 <li v-if="entries.length === 0" class="none">No map, topic or action is called anything like this.</li>

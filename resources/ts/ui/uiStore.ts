@@ -5,7 +5,7 @@ import { usePreferences } from '@/stores/preferences'
 
 /** Dialogs, and panels that stand where the desk does and stay while a dialog is open. */
 export type Panel = 'palette' | 'keys' | 'calm' | 'change' | 'move'
-export type Side = 'find' | 'lot' | 'removed'
+export type Side = 'find' | 'lot' | 'removed' | 'files'
 export type PhoneView = 'outline' | 'board' | 'desk'
 
 const REGIONS = ['outline', 'board', 'second', 'tray', 'desk', 'top']
@@ -26,6 +26,8 @@ export const useUi = defineStore('ui', () => {
     const findIn = ref<'branch' | 'map' | 'all'>('map')
     /** Whether the note of the chosen topic is open large, over the map. */
     const isNoteLarge = ref(false)
+    /** Whether the field that finds in the note is there. */
+    const isFindingInNote = ref(false)
     const wantedField = shallowRef<{ field: 'caption' | 'note' } | null>(null)
 
     function show(which: Panel): void {
@@ -107,5 +109,5 @@ export const useUi = defineStore('ui', () => {
         link.click()
     }
 
-    return { holdsKeys, panel, trayPage, turnToTray, side, movedTo, change, findIn, phoneView, isNoteLarge, wantedField, show, showSide, toggleSide, showChange, showFind, focusDesk, focusRegion, focusNextRegion, download }
+    return { holdsKeys, panel, trayPage, turnToTray, side, movedTo, change, findIn, phoneView, isNoteLarge, isFindingInNote, wantedField, show, showSide, toggleSide, showChange, showFind, focusDesk, focusRegion, focusNextRegion, download }
 })

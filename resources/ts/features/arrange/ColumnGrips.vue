@@ -2,25 +2,22 @@
 import { computed, ref } from 'vue'
 import { useCamera } from '@/board/cameraStore'
 import { isReadable } from '@/board/farLabels'
-import { useWalk } from '@/show/walkStore'
 import { useMap } from '@/stores/map'
 import { isMirrored } from '@/stores/mirror'
-import { ancestorsOf, childrenOf } from '@/stores/tree'
+import { childrenOf } from '@/stores/tree'
 import { usePointerDrag } from '@/ui/usePointerDrag'
-import { isGrid } from './arrangements'
 
 /** A grip above each column of the grid in which one is: dragged, it moves the column. */
+const props = defineProps<{ grid: string }>()
 const map = useMap()
 const camera = useCamera()
-const walk = useWalk()
 
 interface Column { cell: string; left: number; right: number; top: number; foot: number }
 
-const head = computed(() => (map.current === null || map.editing !== null || walk.at !== null ? undefined : [map.current, ...ancestorsOf(map.tree, map.current)].slice(0, 4).find((id) => isGrid(map.tree, id))))
 /** In their order, from where all are seen. */
 const columns = computed<Column[]>(() => {
     const found: Column[] = []
-    for (const row of head.value === undefined ? [] : childrenOf(map.tree, head.value)) {
+    for (const row of childrenOf(map.tree, props.grid)) {
         for (const [n, cell] of childrenOf(map.tree, row).entries()) {
             const [box, slip] = [camera.boxes.get(cell), camera.drawn.get(cell)]
             if (box === undefined || slip === undefined || !isReadable(slip, camera.scale)) {

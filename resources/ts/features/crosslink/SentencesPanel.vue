@@ -122,7 +122,9 @@ function weigh(field: string, value: number | null): void {
 
 async function copy(): Promise<void> {
     try {
-        await navigator.clipboard.writeText(sentences.value.map(({ text }) => `${text}\n`).join(''))
+        // As they leave the map: without what is private.
+        const answer = await fetch(`/api/maps/${map.id}/sentences.txt`)
+        await navigator.clipboard.writeText(answer.ok ? await answer.text() : '')
         tell.info('The sentences are on the clipboard.')
     } catch {
         tell.error('The browser does not let the page write to the clipboard; save them as text instead.')

@@ -41,9 +41,16 @@ const ask = useDebounceFn(async () => {
         take: () => (one.map === map.id ? links.tie(map.chosen, one.topic) : void links.add(map.chosen, `${location.origin}/maps/${one.map}/topics/${one.topic}`, one.title.slice(0, 300))),
     }))
     const maps = answer.maps.filter(({ id }) => id !== map.id).map((one): Hit => ({ key: one.id, name: one.title, more: 'map', take: () => void links.add(map.chosen, `${location.origin}/maps/${one.id}`, one.title.slice(0, 300)) }))
-    hits.value = [...topics, ...maps].slice(0, 8)
+    hits.value = [...filesCalled(words), ...topics, ...maps].slice(0, 8)
     at.value = 0
 }, 90)
+/** The files of the map that are called so. */
+function filesCalled(words: string): Hit[] {
+    const called = words.toLocaleLowerCase().split(/\s+/)
+    const found = new Map([...map.tree.rows.values()].filter(({ type }) => type === 'file').map(({ fields }) => [String(fields.source), String(fields.name)]))
+    return words === '' ? [] : [...found].filter(([, name]) => called.every((word) => name.toLocaleLowerCase().includes(word))).slice(0, 4)
+        .map(([source, name]) => ({ key: source, name, more: 'file', take: () => void links.add(map.chosen, source) }))
+}
 watch(typed, () => void ask())
 const isNone = computed(() => typed.value.trim() !== '' && hits.value.length === 0 && addressIn(typed.value) === null)
 
@@ -91,7 +98,7 @@ watch([from, () => map.id], () => {
 <template>
     <OutList v-if="outs.length > 0" :outs="outs" :from="from" />
     <div class="new">
-        <NInput ref="field" v-model:value="typed" size="small" placeholder="Add a link: an address, or the name of a topic" :title="keyOf('link.add')" :input-props="{ 'aria-label': 'Add a link', dir: 'auto', role: 'combobox', 'aria-expanded': hits.length > 0 }" @keydown="key" />
+        <NInput ref="field" v-model:value="typed" size="small" placeholder="Link: an address, or a name" :title="keyOf('link.add')" :input-props="{ 'aria-label': 'Add a link', dir: 'auto', role: 'combobox', 'aria-expanded': hits.length > 0 }" @keydown="key" />
         <ul v-if="hits.length > 0" class="hits"><li v-for="(hit, i) in hits" :key="hit.key" :class="{ on: i === at }" @pointerdown.prevent @pointermove="at = i" @click="take(hit)"><span dir="auto">{{ hit.name }}</span><small>{{ hit.more }}</small></li></ul>
         <p v-else-if="isNone">No topic and no map is called so, and it is no address.</p>
     </div>

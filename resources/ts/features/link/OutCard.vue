@@ -5,6 +5,7 @@ import { api } from '@/api/client'
 import { latest } from '@/api/latest'
 import type { CardAnswer, PageAnswer } from '@/api/wire'
 import { useMap } from '@/stores/map'
+import FileLook from '@/ui/FileLook.vue'
 import { inMap, type Out } from './outs'
 import { useOuts } from './outStore'
 
@@ -71,6 +72,7 @@ function openBeside(): void {
                 <NButton v-if="page?.framed === true" size="tiny" secondary @click="openBeside">Open it beside the map</NButton>
             </div>
         </template>
+        <FileLook v-if="out.kind === 'file'" :map="map.id" :source="out.to" :name="outs.nameOf(out)" />
         <p v-if="out.kind === 'mail'" class="address">{{ out.to.slice(7) }}</p>
         <p v-if="problem !== ''" class="problem" role="alert">{{ problem }}</p>
     </div>

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
+import { useNaming } from '@/ui/useNaming'
+import { setHowFar, showsHowFar } from './howFar'
 import OutCard from './OutCard.vue'
 import { kinds, type Out } from './outs'
 import { useOuts } from './outStore'
@@ -11,23 +13,12 @@ const props = defineProps<{ outs: readonly Out[]; from: string; plain?: boolean 
 const emit = defineEmits<{ gone: [] }>()
 const links = useOuts()
 const looked = ref<string | null>(null)
-const naming = ref<string | null>(null)
-const typed = ref('')
 
 function go(out: Out): void {
     links.go(out, props.from)
     emit('gone')
 }
-function beginName(out: Out): void {
-    naming.value = out.id
-    typed.value = out.title
-}
-function endName(out: Out): void {
-    if (naming.value === out.id) {
-        naming.value = null
-        links.rename(out, typed.value.trim())
-    }
-}
+const { naming, typed, begin: beginName, end: endName } = useNaming<Out>(({ title }) => title, links.rename)
 const look = (out: Out): void => void (looked.value = looked.value === out.id ? null : out.id)
 </script>
 
@@ -41,6 +32,7 @@ const look = (out: Out): void => void (looked.value = looked.value === out.id ? 
                 <template v-if="plain !== true">
                     <NButton v-if="out.type === 'see-also'" size="tiny" quaternary @click="links.turn(out, from)">{{ out.both ? 'One way' : 'Both ways' }}</NButton>
                     <NButton v-else size="tiny" quaternary @click="beginName(out)">Rename</NButton>
+                    <NButton v-if="out.kind === 'map' && !out.to.includes('/')" size="tiny" quaternary :aria-pressed="showsHowFar(from)" @click="setHowFar(from, !showsHowFar(from))">{{ showsHowFar(from) ? 'Hide how far' : 'Show how far' }}</NButton>
                     <NButton v-if="out.kind === 'map' && !out.to.includes('/')" size="tiny" quaternary @click="bringBack(out, from)">Bring it back</NButton>
                     <NButton size="tiny" quaternary :aria-label="`Remove the link to ${links.nameOf(out)}`" @click="links.remove(out)">Remove</NButton>
                 </template>

@@ -65,6 +65,8 @@ useEventListener(window, 'pointerdown', (event) => shown.value !== null && !(eve
 useEventListener(window, 'keydown', (event) => event.key === 'Escape' && leave(), { capture: true })
 watch(() => beside.tree, () => shown.value !== null && (shown.value = { ...shown.value, outs: links.of(shown.value.topic) }))
 watch(() => map.id, leave)
+// Whether a map that is opened shows how far others are.
+watch(() => [map.id, map.tree.root], () => [...map.tree.rows.values()].some(({ type }) => type === 'how-far') && void import('./howFar').then(({ tellHowFar }) => tellHowFar()), { immediate: true })
 </script>
 
 <template>
@@ -77,7 +79,7 @@ watch(() => map.id, leave)
 
 <style scoped>
 .out-list { position: fixed; z-index: 8; max-height: 60vh; overflow: auto; padding: 6px; border: 1px solid var(--edge); border-radius: 9px; background: var(--slip); box-shadow: 0 4px 18px rgb(0 0 0 / 16%); }
-.page { position: fixed; z-index: 9; top: 51px; right: 0; bottom: 0; width: min(560px, 100vw); display: flex; flex-direction: column; border-left: 1px solid var(--edge); background: var(--slip); box-shadow: -6px 0 24px rgb(0 0 0 / 14%); }
+.page { position: fixed; z-index: 9; top: 51px; right: 0; bottom: 0; width: min(560px, 100vw); box-sizing: border-box; display: flex; flex-direction: column; border-left: 1px solid var(--edge); background: var(--slip); box-shadow: -6px 0 24px rgb(0 0 0 / 14%); }
 .page header { display: flex; gap: 12px; align-items: center; padding: 8px 12px; border-bottom: 1px solid var(--edge); }
 .page b { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 .page a { margin-left: auto; flex: none; color: var(--tide); font-size: 13.5px; }

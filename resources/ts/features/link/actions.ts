@@ -14,5 +14,13 @@ export const linkActions: readonly Action[] = [
             void import('./ownMap').then(({ becomeMap }) => topic !== null && becomeMap(topic))
         },
     },
+    {
+        id: 'link.how-far', name: 'Show how far the other map is', what: 'Lets a topic that leads to another map show how many topics are there and how many are done, or no more.', group: 'Topics', keys: [], scopes: onTopics,
+        available: ({ map }) => map.current !== null && useOuts().of(map.current).some(({ kind, to }) => kind === 'map' && !to.includes('/')),
+        run: ({ map }) => {
+            const topic = map.current
+            void import('./howFar').then(({ setHowFar, showsHowFar }) => topic !== null && setHowFar(topic, !showsHowFar(topic)))
+        },
+    },
     { id: 'link.back', name: 'Back to where one was before a link', what: 'Goes back along the links that were followed, over maps too.', group: 'Topics', keys: ['Alt+Backspace'], scopes: onTopics, available: () => useOuts().canGoBack, run: () => useOuts().back() },
 ]

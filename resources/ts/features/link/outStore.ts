@@ -6,6 +6,7 @@ import { useCamera } from '@/board/cameraStore'
 import { router } from '@/router'
 import { useBeside } from '@/stores/beside'
 import { newId, useMap } from '@/stores/map'
+import { fileWanted } from '@/stores/openFile'
 import { usePreferences } from '@/stores/preferences'
 import { topicName } from '@/text/titleMarkdown'
 import { offer, tell } from '@/ui/tell'
@@ -26,7 +27,8 @@ export const useOuts = defineStore('outs', () => {
 
     const of = (topic: string): Out[] => outsOf(beside.tree, topic)
     const titleOf = (topic: string): string => topicName(map.tree.topics.get(topic)?.title)
-    const nameOf = (out: Out): string => (out.kind === 'here' ? titleOf(out.to) : out.title !== '' ? out.title : out.to.replace(/^(mailto:|https?:\/\/)/, ''))
+    const nameOf = (out: Out): string => (out.kind === 'here' ? titleOf(out.to) : out.title !== '' ? out.title : out.kind === 'file' ? fileName(out.to) : out.to.replace(/^(mailto:|https?:\/\/)/, ''))
+    const fileName = (source: string): string => String([...map.tree.rows.values()].find(({ type, fields }) => type === 'file' && fields.source === source)?.fields.name ?? 'file')
     const told = (topic: string): string => {
         const outs = of(topic)
         return outs.length === 0 ? '' : outs.length === 1 && outs[0] !== undefined ? `leads to ${nameOf(outs[0])}` : `${outs.length} links`
@@ -39,6 +41,8 @@ export const useOuts = defineStore('outs', () => {
             window.open(out.to, '_blank', 'noopener,noreferrer')
         } else if (out.kind === 'mail') {
             location.assign(out.to)
+        } else if (out.kind === 'file') {
+            fileWanted.value = { source: out.to, name: nameOf(out) }
         } else if (out.kind === 'here') {
             preferences.leaveMark(map.id, from)
             stand(out.to)

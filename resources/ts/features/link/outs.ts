@@ -1,11 +1,11 @@
 import type { KeptRow, Tree } from '@/stores/tree'
 
-/** A way out of a topic: to a page, to somebody’s mail, to a topic of this map, or to another map. */
+/** A way out of a topic: to a page, to somebody’s mail, to a file of this map, to a topic of it, or to another map. */
 export interface Out {
     /** Of the row that says it. */
     readonly id: string
     readonly type: 'link' | 'see-also'
-    readonly kind: 'web' | 'mail' | 'here' | 'map'
+    readonly kind: 'web' | 'mail' | 'file' | 'here' | 'map'
     /** The address, or the id of a topic of this map. */
     readonly to: string
     readonly title: string
@@ -13,7 +13,7 @@ export interface Out {
     readonly both: boolean
 }
 
-export const kinds = { web: 'page', mail: 'e-mail', here: 'topic', map: 'other map' } as const
+export const kinds = { web: 'page', mail: 'e-mail', file: 'file', here: 'topic', map: 'other map' } as const
 
 /** The ids of the map and of the topic to which an address of ours leads: “map:…”. */
 export function inMap(address: string): { map: string; topic: string | null } | null {
@@ -24,7 +24,7 @@ export function inMap(address: string): { map: string; topic: string | null } | 
 function outOf(row: KeptRow, topic: string): Out | null {
     const { id, fields } = row
     if (row.type === 'link' && fields.at === topic && typeof fields.to === 'string') {
-        const kind = fields.to.startsWith('mailto:') ? 'mail' : inMap(fields.to) === null ? 'web' : 'map'
+        const kind = fields.to.startsWith('mailto:') ? 'mail' : fields.to.startsWith('file:') ? 'file' : inMap(fields.to) === null ? 'web' : 'map'
         return { id, type: 'link', kind, to: fields.to, title: String(fields.title ?? ''), both: false }
     }
     if (row.type !== 'see-also' || (fields.one !== topic && (fields.other !== topic || fields.oneWay === true))) {
@@ -33,9 +33,24 @@ function outOf(row: KeptRow, topic: string): Out | null {
     return { id, type: 'see-also', kind: 'here', to: String(fields.one === topic ? fields.other : fields.one), title: '', both: fields.oneWay !== true }
 }
 
+/** The rows that say ways out, by the topics that they are about, for each state of the rows: a board asks for every topic that it shows. */
+const grouped = new WeakMap<Tree['rows'], ReadonlyMap<string, readonly KeptRow[]>>()
+
+function group(rows: Tree['rows']): ReadonlyMap<string, readonly KeptRow[]> {
+    const found = new Map<string, KeptRow[]>()
+    for (const row of rows.values()) {
+        for (const topic of row.type === 'link' ? [row.fields.at] : row.type === 'see-also' ? [row.fields.one, row.fields.other] : []) {
+            found.set(String(topic), [...(found.get(String(topic)) ?? []), row])
+        }
+    }
+    return found
+}
+
 /** The ways out of a topic, in the order in which they came. */
 export function outsOf(tree: Tree, topic: string): Out[] {
-    const found = [...tree.rows.values()].map((row) => outOf(row, topic)).filter((out) => out !== null)
+    const known = grouped.get(tree.rows) ?? group(tree.rows)
+    grouped.set(tree.rows, known)
+    const found = (known.get(topic) ?? []).map((row) => outOf(row, topic)).filter((out) => out !== null)
     return found.sort((a, b) => (a.id < b.id ? -1 : 1))
 }
 
@@ -47,6 +62,9 @@ export function leadingTo(tree: Tree, topic: string): string[] {
 /** What somebody types or pastes as an address, as it is kept; null where it is none. */
 export function addressIn(text: string): string | null {
     const typed = text.trim()
+    if (/^file:[0-9a-f]{64}$/.test(typed)) {
+        return typed
+    }
     if (/^[^\s@<>"?&:/]+@[^\s@<>"?&]+\.[^\s@<>"?&]+$/.test(typed)) {
         return `mailto:${typed}`
     }

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { NButton, NRadioButton, NRadioGroup, NSelect } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { useBeside } from '@/stores/beside'
 import { rowOf } from '@/stores/tree'
 import { useTrayDrag } from '@/tray/useTrayDrag'
-import ChalkMixer from './ChalkMixer.vue'
 import { useLooks } from './lookStore'
 import { chalks } from './vocabulary'
+
+const ChalkMixer = defineAsyncComponent(() => import('./ChalkMixer.vue'))
 
 /** The chalks: a click begins one for the branches of what is chosen, another click ends it; or drag one onto any topic. */
 const beside = useBeside()

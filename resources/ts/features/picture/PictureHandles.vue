@@ -5,6 +5,7 @@ import { useCamera } from '@/board/cameraStore'
 import { isReadable } from '@/board/farLabels'
 import { useHandleDrag } from '@/board/useHandleDrag'
 import { useWalk } from '@/show/walkStore'
+import { targetAt } from '@/stores/bringing'
 import { useMap } from '@/stores/map'
 import { usePictures } from './pictureStore'
 
@@ -42,7 +43,7 @@ const { by, down } = useHandleDrag(({ clientX, clientY }) => {
         pictures.set({ width: wide.value }, [topic])
         return
     }
-    const to = pictures.targetAt(clientX, clientY)
+    const to = targetAt(clientX, clientY)
     if (to !== null && 'topic' in to && to.topic !== topic) {
         pictures.move(topic, to.topic)
         map.choose(to.topic)

@@ -3,8 +3,8 @@ import { computed, ref, shallowRef } from 'vue'
 import { bounds } from '@/api/bounds'
 import { api, sourceAddress } from '@/api/client'
 import type { Draft, Edit } from '@/api/wire'
-import { useCamera } from '@/board/cameraStore'
 import { useBeside } from '@/stores/beside'
+import type { Target } from '@/stores/bringing'
 import { newId, useMap } from '@/stores/map'
 import { rowOf } from '@/stores/tree'
 import { plainTitle } from '@/text/titleMarkdown'
@@ -16,17 +16,15 @@ type Fields = Record<string, string | number | null>
 /** A picture on its way to the server, shown where it will be. */
 export interface Coming { readonly key: string; readonly url: string; readonly topic: string | null; readonly x: number; readonly y: number; readonly name: string }
 
-/** Where files are brought: into a topic, or to a place on the board. */
-export type Target = { readonly topic: string } | { readonly x: number; readonly y: number }
-
 const setPicture = (topics: readonly string[], fields: Fields, step = newId()): Edit => ({ name: 'row.set', step, type: 'picture', topics: [...topics], fields } as Edit)
+/** Whether a file is one of those that can stand in a topic. */
+export const isPicture = (file: File): boolean => /^image\/(png|jpeg|gif|webp|svg\+xml)$/.test(file.type) || /\.(png|jpe?g|gif|webp|svg)$/i.test(file.name)
 const nameOf = (file: File): string => file.name.replace(/\.[a-z0-9]{1,5}$/i, '').replace(/[\\`*_[\]<>~]/g, (sign) => `\\${sign}`).slice(0, 200)
 
 /** Pictures in topics: brought from files, taken from the box of drawings, placed, made larger, opened, taken away. */
 export const usePictures = defineStore('pictures', () => {
     const map = useMap()
     const beside = useBeside()
-    const camera = useCamera()
     const coming = shallowRef<readonly Coming[]>([])
     /** The topic whose picture is open in full. */
     const opened = ref<string | null>(null)
@@ -39,7 +37,6 @@ export const usePictures = defineStore('pictures', () => {
     const has = (topics: readonly string[] = map.chosen): boolean => topics.some((id) => typeof pictureOf(id)?.fields.source === 'string')
 
     const isTooLarge = (file: File): boolean => file.size > bounds.picture
-    const isPicture = (file: File): boolean => /^image\//.test(file.type) || /\.(png|jpe?g|gif|webp|svg)$/i.test(file.name)
 
     /** Brings files in: one into the topic itself, several as topics below it; on the board each as a loose topic. */
     async function bring(files: readonly File[], to: Target): Promise<void> {
@@ -93,21 +90,6 @@ export const usePictures = defineStore('pictures', () => {
         const place = one.topic === null ? { parent: null, x: one.x, y: one.y } : { parent: map.tree.topics.has(one.topic) ? one.topic : map.tree.root }
         map.edit({ name: 'topic.add', step, topic, ...place } as Edit, setPicture([topic.id ?? ''], fields, step))
         map.choose(topic.id ?? '')
-    }
-
-    /** Where files go that were dropped or pasted at a point of the window; null where nothing takes them. */
-    function targetAt(x: number, y: number): Target | null {
-        const element = document.elementFromPoint(x, y)
-        const topic = element?.closest<HTMLElement>('[data-topic]')?.dataset.topic ?? lineUnder(element)
-        if (topic !== undefined && map.tree.topics.has(topic)) {
-            return { topic }
-        }
-        const point = element?.closest('[data-region=board]') == null || map.scope !== null ? undefined : camera.handle?.toBoard(x, y)
-        return point === undefined ? null : { x: point.x, y: point.y }
-    }
-    const lineUnder = (element: Element | null): string | undefined => {
-        const id = element?.closest('.outline [role=treeitem]')?.id
-        return id?.startsWith('line-') === true ? id.slice(5) : undefined
     }
 
     function choose(): void {
@@ -167,5 +149,5 @@ export const usePictures = defineStore('pictures', () => {
         return source === '' ? '' : about === '' ? 'with a picture' : `with a picture: ${about}`
     }
 
-    return { told, coming, opened, picked, chooser, current, pictureOf, has, bring, targetAt, choose, draw, set, grow, bounded, take, move, moveOut, describe, widthOf }
+    return { told, coming, opened, picked, chooser, current, pictureOf, has, bring, choose, draw, set, grow, bounded, take, move, moveOut, describe, widthOf }
 })

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import type { Edit } from '@/api/wire'
 import { newId, useMap } from '@/stores/map'
+import { tell } from '@/ui/tell'
 import { useTitles } from '@/stores/titles'
 import { childrenOf, inOrder, isFlow } from '@/stores/tree'
 import { answers, headOf, sortOf, sorts, waysIn, type Sort, type Way } from './steps'
@@ -74,8 +75,12 @@ export const useProcess = defineStore('process', () => {
     function shift(topics: readonly string[], by: -1 | 1): boolean {
         const [topic, ...others] = topics
         const head = topic === undefined ? null : headOf(map.tree, topic)
-        if (topic === undefined || head === null || others.length > 0) {
-            return head !== null
+        if (topic === undefined || head === null) {
+            return false
+        }
+        if (others.length > 0) {
+            tell.info('One step at a time goes earlier or later. Choose one of them.')
+            return true
         }
         map.edit({ name: 'flow.shift', topic, by, as: newId() })
         return true

@@ -55,6 +55,7 @@ function digit(event: KeyboardEvent): void {
         <NSelect size="small" :value="tag.chalk" :options="[...signs.chalks]" aria-label="Chalk of the tag" :input-props="{ 'aria-label': 'Chalk of the tag' }" @update:value="(chalk: string) => signs.changeTag(tag?.id ?? '', { chalk })" />
         <NSelect size="small" :value="null" :options="signs.tags.filter(({ id }) => id !== changing).map(({ id, name: label }) => ({ value: id, label }))" placeholder="Join it with …" aria-label="Join the tag with" @update:value="(into: string) => { signs.joinTag(tag?.id ?? '', into); changing = null }" />
         <NCheckbox :checked="!tag.hidden" @update:checked="(shown: boolean) => signs.changeTag(tag?.id ?? '', { hidden: !shown })">Shown on topics</NCheckbox>
+        <NCheckbox :checked="tag.isPrivate" title="Topics with this tag, and all below them, are left out of all that leaves the map." @update:checked="(isPrivate: boolean) => signs.changeTag(tag?.id ?? '', { private: isPrivate })">Private</NCheckbox>
         <NButton size="small" secondary @click="signs.dropTag(tag.id); changing = null">Remove it from the map</NButton>
     </div>
 </template>

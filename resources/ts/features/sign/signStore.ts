@@ -23,7 +23,7 @@ function fieldOf(sign: string): { name: string; on: string | number | true; off:
 const rowsOf = (tree: Tree, type: string): KeptRow[] => [...tree.rows.values()].filter((row) => row.type === type)
 const setRow = (type: string, target: { topics: readonly string[] } | { row: string }, fields: Fields, step: string): Edit => ({ name: 'row.set', step, type, ...target, fields } as Edit)
 
-export interface Tag { readonly id: string; readonly name: string; readonly chalk: string; readonly hidden: boolean; readonly count: number }
+export interface Tag { readonly id: string; readonly name: string; readonly chalk: string; readonly hidden: boolean; readonly isPrivate: boolean; readonly count: number }
 
 /** Stamps, tags and the legend of the map that is open. */
 export const useSigns = defineStore('signs', () => {
@@ -120,7 +120,7 @@ export const useSigns = defineStore('signs', () => {
             }
         }
         return rowsOf(beside.tree, 'tag')
-            .map(({ id, fields }) => ({ id, name: String(fields.name ?? ''), chalk: String(fields.chalk ?? 'mussel'), hidden: fields.hidden === true, count: counts.get(id) ?? 0 }))
+            .map(({ id, fields }) => ({ id, name: String(fields.name ?? ''), chalk: String(fields.chalk ?? 'mussel'), hidden: fields.hidden === true, isPrivate: fields.private === true, count: counts.get(id) ?? 0 }))
             .sort((a, b) => a.name.localeCompare(b.name))
     })
     const hasTag = (tree: Tree, topic: string, tag: string): boolean => String(rowOf(tree, 'tags', topic)?.fields.tags ?? '').split(' ').includes(tag)

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\HandOver;
+
+use App\Library\Exports;
+use App\Models\HandOver;
+use App\Store\MapStore;
+use App\Store\ViewStore;
+use ChalkTree\HandOver\Choices;
+use ChalkTree\Look\BoardTheme;
+use ChalkTree\Refusal;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Queue\Queueable;
+use Illuminate\Support\Facades\File;
+use Throwable;
+
+/** Makes a file that somebody waits for, telling how far it is. */
+final class MakeHandOver implements ShouldQueue
+{
+    use Queueable;
+
+    public int $tries = 2;
+
+    /** The queue of what somebody waits for, which goes first. */
+    public const QUEUE = 'handing';
+
+    public function __construct(public readonly string $id)
+    {
+        $this->onQueue(self::QUEUE);
+    }
+
+    public function handle(MapStore $store, ViewStore $views, Exports $exports): void
+    {
+        $wanted = HandOver::query()->with(['map', 'person'])->find($this->id);
+        if ($wanted === null || HandOver::query()->whereKey($this->id)->whereIn('state', ['waiting', 'working'])->update(['state' => 'working', 'touched' => time()]) === 0) {
+            return;
+        }
+        try {
+            $map = $wanted->map ?? throw new NotMade('This map is no longer there.');
+            $person = $wanted->person ?? throw new NotMade('This account is no longer there.');
+            $chosen = $wanted->chosen === '' ? [] : explode(' ', $wanted->chosen);
+            $wish = new Wish($wanted->to, Choices::fromFields('', $wanted->choices), $wanted->topic, $chosen, $views->board($map, $person), BoardTheme::from($wanted->board));
+            $file = $exports->write($map, $store->load($map), $wish, new Watched($wanted));
+            File::ensureDirectoryExists(dirname($wanted->path()), 0o700);
+            file_put_contents($wanted->path(), $file);
+            $this->end('done', 'Done', null);
+        } catch (Stopped) {
+            // Whoever waited knows.
+        } catch (Refusal $refusal) {
+            $this->end('failed', 'Not made', $refusal->getMessage());
+        }
+    }
+
+    public function failed(?Throwable $why): void
+    {
+        $this->end('failed', 'Not made', 'The file could not be made. Try it once more, or hand over less.');
+    }
+
+    private function end(string $state, string $words, ?string $message): void
+    {
+        HandOver::query()->whereKey($this->id)->where('state', 'working')->update(['state' => $state, 'words' => $words, 'percent' => 100, 'message' => $message === null ? null : mb_substr($message, 0, 400), 'touched' => time()]);
+    }
+}

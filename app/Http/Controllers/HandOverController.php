@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Files\FileName;
+use App\Files\SentFiles;
+use App\HandOver\MakeHandOver;
+use App\HandOver\PagePictures;
+use App\HandOver\WishReader;
+use App\Http\PlainJson;
+use App\Http\Requests\BeginHandOver;
+use App\Library\Exports;
+use App\Library\Shelf;
+use App\Models\HandOver;
+use App\Models\MapRecord;
+use App\Models\Person;
+use App\Store\MapStore;
+use ChalkTree\Map\Ids;
+use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Response as PlainResponse;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Symfony\Component\HttpFoundation\HeaderUtils;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+
+/** Files of maps that take a while: begun, asked for, stopped, fetched. */
+final readonly class HandOverController
+{
+    /** Of one person at a time; the oldest makes room. */
+    private const MOST = 4;
+
+    public function begin(BeginHandOver $request, MapRecord $map, MapStore $store, #[CurrentUser] Person $person): JsonResponse
+    {
+        $topics = $store->load($map);
+        $choices = WishReader::choices((array) $request->json('choices'), $topics);
+        $branch = is_string($branch = $request->json('topic')) ? $topics->topic($branch)->id : null;
+        /** @var list<string> $its */
+        $its = HandOver::query()->where('person_id', $person->id)->orderByDesc('id')->pluck('id')->all();
+        foreach (HandOver::query()->findMany(array_slice($its, self::MOST - 1)) as $old) {
+            $this->stop($old);
+        }
+        /** @var list<string> $chosen */
+        $chosen = (array) $request->json('chosen');
+        $wanted = HandOver::query()->create([
+            'id' => Ids::next(), 'person_id' => $person->id, 'map_id' => $map->id, 'topic' => $branch, 'to' => (string) $request->string('to'), 'board' => (string) $request->string('board'),
+            'choices' => $choices->saying(), 'chosen' => implode(' ', $chosen), 'state' => 'waiting', 'words' => 'Waiting', 'percent' => 0, 'touched' => time(),
+        ]);
+        MakeHandOver::dispatch($wanted->id);
+
+        return new JsonResponse(self::told($wanted->refresh()), 201);
+    }
+
+    public function show(HandOver $handOver): JsonResponse
+    {
+        return new PlainJson(self::told($handOver));
+    }
+
+    public function stop(HandOver $handOver): JsonResponse
+    {
+        HandOver::query()->whereKey($handOver->id)->update(['state' => 'stopped']);
+        @unlink($handOver->path());
+        $handOver->delete();
+
+        return new PlainJson(['id' => $handOver->id]);
+    }
+
+    public function file(HandOver $handOver, MapStore $store, Shelf $shelf): Response
+    {
+        $map = MapRecord::query()->find($handOver->map_id);
+        if ($handOver->state !== 'done' || $map === null || ! is_file($handOver->path())) {
+            throw new NotFoundHttpException;
+        }
+        $topics = $store->load($map);
+        $topic = $handOver->topic === null ? null : $topics->find($handOver->topic);
+        $title = $topic === null ? $shelf->titleOf($map, $topics->root()->title) : Shelf::title(null, $topic->title);
+        $name = FileName::clean((trim((string) preg_replace('/[^\p{L}\p{N} _-]+/u', '', $title)) ?: 'map').".{$handOver->to}");
+
+        return new BinaryFileResponse($handOver->path(), 200, [
+            'Content-Type' => Exports::mime($handOver->to), 'Content-Disposition' => HeaderUtils::makeDisposition('attachment', $name, FileName::plain($name)),
+            'Content-Security-Policy' => SentFiles::POLICY, 'X-Content-Type-Options' => 'nosniff', 'Cache-Control' => 'private, no-store',
+        ], false);
+    }
+
+    /** A page of a PDF, as a picture. */
+    public function page(HandOver $handOver, string $page, PagePictures $pictures): Response
+    {
+        $picture = $handOver->state === 'done' && $handOver->to === 'pdf' ? $pictures->of($handOver->path(), (int) $page) : null;
+
+        return $picture === null ? throw new NotFoundHttpException
+            : new PlainResponse($picture, 200, ['Content-Type' => 'image/png', 'Content-Security-Policy' => SentFiles::POLICY, 'X-Content-Type-Options' => 'nosniff', 'Cache-Control' => 'private, max-age=600']);
+    }
+
+    /** @return array{id: string, state: string, words: string, percent: int, message: string|null, bytes: int, pages: int} */
+    private static function told(HandOver $handOver): array
+    {
+        $isDone = $handOver->state === 'done';
+
+        return [
+            'id' => $handOver->id, 'state' => $handOver->state, 'words' => $handOver->words, 'percent' => $handOver->percent, 'message' => $handOver->message,
+            'bytes' => $isDone ? (int) @filesize($handOver->path()) : 0, 'pages' => $isDone && $handOver->to === 'pdf' ? PagePictures::count($handOver->path()) : 0,
+        ];
+    }
+}

@@ -1,0 +1,28 @@
+import type { Action } from '@/actions/registry'
+import { tell } from '@/ui/tell'
+
+const inMap = ['board', 'outline', 'field'] as const
+
+/** The rest comes when it is wanted. */
+function withStore(run: (store: ReturnType<(typeof import('./handOverStore'))['useHandOver']>) => void): void {
+    import('./handOverStore').then(({ useHandOver }) => run(useHandOver())).catch(() => tell.error('This could not be loaded. Look whether there is a network, and try again.'))
+}
+
+export const handOverActions: readonly Action[] = [
+    { id: 'handover.open', name: 'Hand over …', what: 'All ways out in one place: documents, outlines, pictures, copies, with what goes in, and a preview.', group: 'Hand over', keys: ['F4'], scopes: inMap, run: () => withStore((store) => store.open()) },
+    { id: 'handover.again', name: 'Hand over as last time', what: 'Makes the same file of the map as last time, without asking.', group: 'Hand over', keys: ['Shift+F4'], scopes: inMap, run: () => withStore((store) => store.again()) },
+    {
+        id: 'handover.docx', name: 'To the word processor (DOCX)', what: 'Saves the map, or the branch one has stepped into, as a document with headings, lists, notes and pictures.', group: 'Hand over', keys: [], scopes: inMap,
+        run: () => withStore((store) => {
+            store.choices = { to: 'docx' }
+            void store.save()
+        }),
+    },
+    {
+        id: 'handover.pdf', name: 'As PDF pages', what: 'Saves the map, or the branch one has stepped into, as pages for paper.', group: 'Hand over', keys: [], scopes: inMap,
+        run: () => withStore((store) => {
+            store.choices = { to: 'pdf' }
+            void store.save()
+        }),
+    },
+]

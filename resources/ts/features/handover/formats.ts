@@ -1,0 +1,49 @@
+/** What a map can be handed over as. */
+export interface Format {
+    readonly to: string
+    readonly name: string
+    /** What one gets, in a sentence. */
+    readonly what: string
+    readonly sort: 'document' | 'outline' | 'picture' | 'copy'
+}
+
+export const formats: readonly Format[] = [
+    { to: 'docx', name: 'DOCX', what: 'For word processors: headings, lists, notes, tables and pictures in true styles.', sort: 'document' },
+    { to: 'odt', name: 'OpenDocument', what: 'The open format of office suites, in true styles.', sort: 'document' },
+    { to: 'pdf', name: 'PDF', what: 'Pages as they will be printed, with text that can be marked.', sort: 'document' },
+    { to: 'epub', name: 'EPUB book', what: 'For readers of books: the type and the page suit the screen.', sort: 'document' },
+    { to: 'html', name: 'Web page', what: 'One file with its pictures inside, for any browser.', sort: 'document' },
+    { to: 'rtf', name: 'RTF', what: 'For programs that read nothing newer. It knows no styles of its own.', sort: 'document' },
+    { to: 'md', name: 'Markdown', what: 'Headings, lists and notes as text.', sort: 'outline' },
+    { to: 'txt', name: 'Text', what: 'Titles, indented by tabs.', sort: 'outline' },
+    { to: 'opml', name: 'OPML', what: 'For other outline programs.', sort: 'outline' },
+    { to: 'csv', name: 'Table (CSV)', what: 'A row a topic, for spreadsheets.', sort: 'outline' },
+    { to: 'svg', name: 'SVG picture', what: 'A drawing that stays sharp at any size.', sort: 'picture' },
+    { to: 'png', name: 'PNG picture', what: 'A picture of as many pixels as are wanted.', sort: 'picture' },
+    { to: 'json', name: 'Chalk Tree file', what: 'A complete copy in our own format. What is private goes along.', sort: 'copy' },
+    { to: 'zip', name: 'Archive', what: 'A complete copy with all files. What is private goes along.', sort: 'copy' },
+]
+
+export const sorts = [{ sort: 'document', name: 'Documents' }, { sort: 'outline', name: 'Outlines and data' }, { sort: 'picture', name: 'Pictures' }, { sort: 'copy', name: 'Complete copies' }] as const
+
+export const formatOf = (to: string): Format => formats.find((one) => one.to === to) ?? (formats[0] as Format)
+
+/** What can be left out or put in, and in which sorts of file. */
+export const withs: readonly { readonly flag: string; readonly name: string; readonly isLeftOut?: true; readonly sorts: readonly Format['sort'][] }[] = [
+    { flag: 'noNotes', name: 'Notes', isLeftOut: true, sorts: ['document', 'outline'] },
+    { flag: 'noCaptions', name: 'Captions', isLeftOut: true, sorts: ['document', 'outline', 'picture'] },
+    { flag: 'noPictures', name: 'Pictures', isLeftOut: true, sorts: ['document', 'picture'] },
+    { flag: 'noTables', name: 'Tables', isLeftOut: true, sorts: ['document', 'outline'] },
+    { flag: 'noLinks', name: 'Links', isLeftOut: true, sorts: ['document', 'outline', 'picture'] },
+    { flag: 'numbered', name: 'Numbers', sorts: ['document', 'outline', 'picture'] },
+    { flag: 'stamps', name: 'Stamps as words', sorts: ['document', 'outline'] },
+    { flag: 'tags', name: 'Tags as words', sorts: ['document', 'outline'] },
+    { flag: 'contents', name: 'Table of contents', sorts: ['document'] },
+    { flag: 'drawing', name: 'Drawing of the map', sorts: ['document'] },
+    { flag: 'footnotes', name: 'Captions as footnotes', sorts: ['document'] },
+    { flag: 'sentences', name: 'Sentences', sorts: ['document'] },
+    { flag: 'legend', name: 'Legend', sorts: ['document'] },
+]
+
+/** Those that are text, and can go to the clipboard. */
+export const isText = (to: string): boolean => ['md', 'txt', 'opml', 'csv'].includes(to)

@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Files\ZippedMap;
+use App\Library\Exports;
+use App\Models\MapRecord;
+use ChalkTree\Edit\TopicDraft;
+use Illuminate\Support\Facades\Artisan;
+
+beforeEach(function () {
+    $this->tove = $this->person();
+    $this->actingAs($this->tove);
+    $this->map = $this->mapOf($this->tove, new TopicDraft('Harbour', children: [
+        new TopicDraft('Quay', 'open', 'Seen by all', [new TopicDraft('Crane')]),
+        new TopicDraft('Quillwort', 'Quillwort', 'Nobody knows of Quillwort', [new TopicDraft('Quillwort below')]),
+        new TopicDraft('Ferry'),
+    ]));
+    $this->held = $this->id($this->map, 'Quillwort');
+    // The same map, from which that branch was taken out by hand.
+    $this->bare = MapRecord::query()->findOrFail($this->postJson("/api/maps/{$this->map->id}/duplicate")->json('id'));
+    $this->sendEdits($this->bare, [['name' => 'topic.remove', 'topics' => [$this->id($this->bare, 'Quillwort')]]])->assertOk();
+    $ferry = $this->id($this->map, 'Ferry');
+    $tied = [['name' => 'row.set', 'type' => 'crosslink', 'row' => ChalkTree\Map\Ids::next(), 'fields' => ['from' => $ferry, 'to' => $this->held, 'phrase' => 'Quillwort']]];
+    $this->sendEdits($this->map, [...$tied, ['name' => 'row.set', 'type' => 'private', 'topics' => [$this->held], 'fields' => ['held' => true]]])->assertOk();
+    $this->seq = $this->map->fresh()->seq;
+});
+
+/** A file as text: archives unpacked. */
+function openedUp(string $bytes): string
+{
+    if (! str_starts_with($bytes, "PK\x03\x04")) {
+        return $bytes;
+    }
+    file_put_contents($file = tempnam(sys_get_temp_dir(), 'zip'), $bytes);
+    $zip = new ZipArchive;
+    $zip->open($file);
+    $all = '';
+    for ($i = 0; $i < $zip->numFiles; $i++) {
+        $all .= $zip->getNameIndex($i)."\n".$zip->getFromIndex($i);
+    }
+    $zip->close();
+    unlink($file);
+
+    return $all;
+}
+
+it('hands over no byte of what is private, in any format, of the map and of a branch', function (string $to) {
+    $file = $this->get("/api/maps/{$this->map->id}/export?to={$to}")->assertOk();
+    expect(openedUp($file->getContent()))->not->toContain('Quillwort')->not->toContain($this->held);
+    if ($to === 'png') {
+        expect($file->getContent() === $this->get("/api/maps/{$this->bare->id}/export?to={$to}")->getContent())->toBeTrue();
+    }
+    $root = $this->map->root;
+    expect(openedUp($this->get("/api/maps/{$this->map->id}/export?to={$to}&topic={$root}")->assertOk()->getContent()))->not->toContain('Quillwort');
+    $this->getJson("/api/maps/{$this->map->id}/export?to={$to}&topic={$this->held}")->assertUnprocessable()->assertJson(['code' => 'private']);
+    Artisan::call('map:export', ['id' => $this->map->id, '--to' => $to, '--out' => $out = tempnam(sys_get_temp_dir(), 'out')]);
+    expect(openedUp((string) file_get_contents($out)))->not->toContain('Quillwort');
+    unlink($out);
+})->with(fn (): array => array_values(array_filter(Exports::names(), fn (string $to): bool => ! Exports::isComplete($to))));
+
+it('takes what is private along in complete copies, which say so', function () {
+    expect($this->get("/api/maps/{$this->map->id}/export?to=json")->assertOk()->getContent())->toContain('Nobody knows of Quillwort');
+    $copy = $this->postJson("/api/maps/{$this->map->id}/duplicate")->assertCreated()->json('id');
+    expect($this->getJson("/api/maps/{$copy}")->assertOk()->getContent())->toContain('Nobody knows of Quillwort');
+    $archive = app(ZippedMap::class)->write($this->map->fresh(), $this->topics($this->map));
+    expect(openedUp((string) file_get_contents($archive)))->toContain('Quillwort');
+    unlink($archive);
+});
+
+it('says nothing private in sentences, and counts without it', function () {
+    foreach (['txt', 'csv'] as $format) {
+        expect($this->get("/api/maps/{$this->map->id}/sentences.{$format}")->assertOk()->getContent())->not->toContain('Quillwort');
+    }
+    Artisan::call('map:sentences', ['id' => $this->map->id]);
+    expect(Artisan::output())->not->toContain('Quillwort');
+    $score = fn ($map): string => (function () use ($map): string {
+        Artisan::call('map:sentences', ['id' => $map->id, '--score' => true]);
+
+        return Artisan::output();
+    })();
+    expect($score($this->map))->toBe($score($this->bare));
+    $this->getJson("/api/maps/{$this->map->id}/card")->assertOk()->assertJson(['below' => 3]);
+});
+
+it('shows a map to others as if nothing private were in it, until the page is opened again', function () {
+    $view = ['since' => $this->seq, 'folded' => [], 'outlineFolded' => [], 'chosen' => null, 'scope' => null, 'outlineScope' => null];
+    $slips = fn (array $scene): array => array_column($scene['slips'], 'id');
+    $shown = $this->putJson("/api/maps/{$this->map->id}/view", $view + ['showing' => true])->assertOk();
+    expect($shown->json('scene.reset'))->toBeTrue()->and($slips($shown->json('scene')))->toHaveCount(4)->not->toContain($this->held)
+        ->and(json_encode($shown->json('scene')))->not->toContain('Quillwort');
+    // What is done meanwhile is told without it too.
+    $news = $this->sendEdits($this->map, [['name' => 'topic.retitle', 'topic' => $this->held, 'title' => 'Quillwort again']], $this->seq)->assertOk();
+    expect($news->json('scene.reset'))->toBeTrue()->and(json_encode($news->json('scene')))->not->toContain('Quillwort');
+    $after = $this->putJson("/api/maps/{$this->map->id}/view", ['since' => $news->json('seq')] + $view + ['showing' => false])->assertOk();
+    expect($slips($after->json('scene')))->toContain($this->held);
+    $this->putJson("/api/maps/{$this->map->id}/view", ['since' => $news->json('seq')] + $view + ['showing' => true])->assertOk();
+    $open = $this->getJson("/api/maps/{$this->map->id}")->assertOk();
+    expect($open->json('view.showing'))->toBeFalse()->and($slips($open->json('scene')))->toContain($this->held);
+    $next = $this->sendEdits($this->map, [['name' => 'topic.retitle', 'topic' => $this->held, 'title' => 'Quillwort']], $open->json('seq'))->assertOk();
+    expect($next->json('scene.reset'))->toBeFalse()->and($slips($next->json('scene')))->toContain($this->held);
+});
+
+it('numbers what is shown to others without what is private', function () {
+    $this->sendEdits($this->map, [['name' => 'row.set', 'type' => 'numbering', 'topics' => [$this->map->root], 'fields' => ['style' => '1']]], $this->seq)->assertOk();
+    $view = ['since' => $this->map->fresh()->seq, 'folded' => [], 'outlineFolded' => [], 'chosen' => null, 'scope' => null, 'outlineScope' => null];
+    $ferry = $this->id($this->map, 'Ferry');
+    expect($this->getJson("/api/maps/{$this->map->id}")->json("numbers.{$ferry}"))->toBe('3.')
+        ->and($this->putJson("/api/maps/{$this->map->id}/view", $view + ['showing' => true])->json("numbers.{$ferry}"))->toBe('2.');
+});

@@ -113,6 +113,7 @@ Route::prefix('api')->group(function (): void {
             Route::delete('maps/{map}/trash', [HistoryController::class, 'emptyTrash']);
             Route::post('maps/{map}/duplicate', [LibraryController::class, 'duplicate'])->middleware(['throttle:heavy', 'alone:files']);
             Route::post('maps/{map}/handovers', [HandOverController::class, 'begin'])->middleware('throttle:heavy');
+            Route::get('maps/{map}/plan', [HandOverController::class, 'plan'])->middleware('alone:plans');
             Route::get('maps/{map}/export', [LibraryController::class, 'export'])->middleware(['throttle:heavy', 'alone:pictures']);
         });
     });

@@ -10,6 +10,7 @@ use App\Models\MapRecord;
 use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Arrange\View;
+use ChalkTree\Document\Document;
 use ChalkTree\Document\Image;
 use ChalkTree\Document\PandocWriter;
 use ChalkTree\Draw\EmbeddedFonts;
@@ -17,6 +18,7 @@ use ChalkTree\HandOver\Choices;
 use ChalkTree\HandOver\MapDocument;
 use ChalkTree\Look\BoardTheme;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Print\Paper;
 use ChalkTree\Text\Run;
 
 /** Maps as documents: made of one tree in the core, written by pandoc, set in pages by weasyprint. */
@@ -30,8 +32,6 @@ final readonly class Documents
 
     /** Points, where nothing is said. */
     private const TYPE = 11;
-
-    private const PAPERS = ['' => 'A4', 'a3' => 'A3', 'a5' => 'A5', 'letter' => 'letter', 'legal' => 'legal'];
 
     /** Those of our fonts that books carry. */
     private const FONTS = ['AtkinsonHyperlegible-Regular', 'AtkinsonHyperlegible-Bold', 'AtkinsonHyperlegible-Italic', 'AtkinsonHyperlegible-BoldItalic'];
@@ -48,11 +48,42 @@ final readonly class Documents
      */
     public function write(MapRecord $record, TopicMap $map, DocumentFormat $to, Choices $choices, Progress $progress = new Unwatched): string
     {
+        $progress->at('Gathering the topics', 2);
+        $scene = $choices->flag('drawing') ? Layout::of($map, new View)->scene() : null;
+        $document = MapDocument::of($map, $choices, rtrim((string) config('app.url'), '/'), app()->getLocale(), $scene === null ? null : self::drawnWide($scene));
+
+        return $this->made($record, $document, $scene, $to, $choices, $progress);
+    }
+
+    /**
+     * A document as pages that follow on others.
+     *
+     * @param  string  $foot  rules for what stands at the foot of each page
+     * @return string PDF
+     *
+     * @throws NotMade|Stopped
+     */
+    public function pages(MapRecord $record, Document $document, Choices $choices, string $foot, Progress $progress): string
+    {
+        return $this->made($record, $document, null, DocumentFormat::Pdf, $choices, $progress, $foot);
+    }
+
+    /**
+     * The same as a page for the browser's own printing.
+     *
+     * @return string HTML
+     *
+     * @throws NotMade|Stopped
+     */
+    public function page(MapRecord $record, Document $document, Choices $choices, Progress $progress): string
+    {
+        return $this->made($record, $document, null, DocumentFormat::Html, $choices, $progress);
+    }
+
+    private function made(MapRecord $record, Document $document, ?Scene $scene, DocumentFormat $to, Choices $choices, Progress $progress, string $foot = ''): string
+    {
         $folder = MakingFolder::begin();
         try {
-            $progress->at('Gathering the topics', 2);
-            $scene = $choices->flag('drawing') ? Layout::of($map, new View)->scene() : null;
-            $document = MapDocument::of($map, $choices, rtrim((string) config('app.url'), '/'), app()->getLocale(), $scene === null ? null : self::drawnWide($scene));
             $isInside = $to === DocumentFormat::Html || $to === DocumentFormat::Pdf;
             $names = $this->pictures->write($document, $record, $folder, $to, $isInside, $progress);
             if ($scene !== null) {
@@ -61,7 +92,7 @@ final readonly class Documents
             }
             $progress->at('Writing the document', 50);
             $folder->put('document.json', (new PandocWriter($names, $to === DocumentFormat::Odt))->write($document));
-            $this->run(['pandoc', '--from=json', ...$this->asked($to, $choices, $folder), '--output=document.'.($to === DocumentFormat::Pdf ? 'html' : $to->value), 'document.json'], $folder, $progress);
+            $this->run(['pandoc', '--from=json', ...$this->asked($to, $choices, $folder, $foot), '--output=document.'.($to === DocumentFormat::Pdf ? 'html' : $to->value), 'document.json'], $folder, $progress);
             if ($to === DocumentFormat::Pdf) {
                 $progress->at('Setting the pages', 65);
                 $this->run(['weasyprint', '--quiet', '--base-url', $folder->path.'/', 'document.html', 'document.pdf'], $folder, $progress);
@@ -94,7 +125,7 @@ final readonly class Documents
     }
 
     /** @return list<string> how pandoc is to write it */
-    private function asked(DocumentFormat $to, Choices $choices, MakingFolder $folder): array
+    private function asked(DocumentFormat $to, Choices $choices, MakingFolder $folder, string $foot): array
     {
         $depth = max(1, $choices->headings());
         $contents = $choices->flag('contents') ? ['--toc', "--toc-depth={$depth}"] : [];
@@ -104,7 +135,7 @@ final readonly class Documents
             DocumentFormat::Rtf => ['--to=rtf', '--standalone', ...$contents],
             DocumentFormat::Epub => ['--to=epub3', '--mathml', '--css='.$folder->put('book.css', $this->css($choices, 'book')), ...$contents, ...array_map(fn (string $font): string => '--epub-embed-font='.resource_path("fonts/{$font}.ttf"), self::FONTS)],
             DocumentFormat::Html => ['--to=html5', '--mathml', '--template='.$this->template($folder, $this->css($choices, 'screen')), ...$contents],
-            DocumentFormat::Pdf => ['--to=html5', '--template='.$this->template($folder, $this->css($choices, 'print')), ...$contents],
+            DocumentFormat::Pdf => ['--to=html5', '--template='.$this->template($folder, $this->css($choices, 'print').$foot), ...$contents],
         };
     }
 
@@ -117,7 +148,7 @@ final readonly class Documents
     /** @param  'screen'|'print'|'book'  $for */
     private function css(Choices $choices, string $for): string
     {
-        $paper = self::PAPERS[$choices->text('paper')] ?? 'A4';
+        $paper = Paper::named($choices->text('paper'))->words();
         $read = fn (string $name): string => (string) file_get_contents(resource_path("documents/{$name}.css"));
         $fonts = $for === 'book' ? implode('', array_map(fn (string $font): string => '@font-face{font-family:"Atkinson Hyperlegible";font-weight:'.(str_contains($font, 'Bold') ? 'bold' : 'normal').';font-style:'.(str_contains($font, 'Italic') ? 'italic' : 'normal').";src:url(\"../fonts/{$font}.ttf\")}", self::FONTS))
             : (new EmbeddedFonts(resource_path('fonts')))->css([0, Run::BOLD, Run::ITALIC, Run::BOLD | Run::ITALIC]);

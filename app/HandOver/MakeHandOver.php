@@ -8,8 +8,6 @@ use App\Library\Exports;
 use App\Models\HandOver;
 use App\Store\MapStore;
 use App\Store\ViewStore;
-use ChalkTree\HandOver\Choices;
-use ChalkTree\Look\BoardTheme;
 use ChalkTree\Refusal;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
@@ -40,9 +38,7 @@ final class MakeHandOver implements ShouldQueue
         try {
             $map = $wanted->map ?? throw new NotMade('This map is no longer there.');
             $person = $wanted->person ?? throw new NotMade('This account is no longer there.');
-            $chosen = $wanted->chosen === '' ? [] : explode(' ', $wanted->chosen);
-            $wish = new Wish($wanted->to, Choices::fromFields('', $wanted->choices), $wanted->topic, $chosen, $views->board($map, $person), BoardTheme::from($wanted->board));
-            $file = $exports->write($map, $store->load($map), $wish, new Watched($wanted));
+            $file = $exports->write($map, $store->load($map), $wanted->wish($views->board($map, $person)), new Watched($wanted));
             File::ensureDirectoryExists(dirname($wanted->path()), 0o700);
             file_put_contents($wanted->path(), $file);
             $this->end('done', 'Done', null);

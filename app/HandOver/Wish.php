@@ -16,14 +16,15 @@ final readonly class Wish
      * @param  string|null  $branch  the topic whose branch is wanted, if not all
      * @param  list<string>  $chosen  where only these are wanted, each with what is below it
      * @param  View  $view  how the board is folded
+     * @param  list<string>  $gaps  ids of topics whose titles a class fills in
      */
-    public function __construct(public string $to, public Choices $choices, public ?string $branch = null, public array $chosen = [], public View $view = new View, public BoardTheme $board = BoardTheme::Day)
+    public function __construct(public string $to, public Choices $choices, public ?string $branch = null, public array $chosen = [], public View $view = new View, public BoardTheme $board = BoardTheme::Day, public array $gaps = [])
     {
     }
 
     /** @return list<scalar|null> all that it hangs on besides the map */
     public function asked(): array
     {
-        return [$this->to, $this->branch, $this->board->value, json_encode($this->choices->saying(), JSON_THROW_ON_ERROR), ...$this->chosen, '', ...array_map(strval(...), array_keys($this->view->folded))];
+        return [$this->to, $this->branch, $this->board->value, json_encode($this->choices->saying(), JSON_THROW_ON_ERROR), ...$this->chosen, '', ...$this->gaps, '', ...array_map(strval(...), array_keys($this->view->folded))];
     }
 }

@@ -7,15 +7,15 @@ namespace App\Library;
 use App\Files\ZippedMap;
 use App\HandOver\DocumentFormat;
 use App\HandOver\Documents;
+use App\HandOver\Drawing;
 use App\HandOver\NotMade;
+use App\HandOver\Prints;
 use App\HandOver\Progress;
 use App\HandOver\Stopped;
 use App\HandOver\Unwatched;
 use App\HandOver\Wish;
 use App\Models\MapRecord;
 use App\Pictures\CarriedPictures;
-use ChalkTree\Arrange\Layout;
-use ChalkTree\Arrange\View;
 use ChalkTree\Edit\TopicDraft;
 use ChalkTree\Exchange\Formats;
 use ChalkTree\Exchange\JsonFormat;
@@ -28,13 +28,18 @@ use ChalkTree\Map\TopicMap;
 /** Everything a map can be taken out as. */
 final readonly class Exports
 {
-    /** @var array<string, string> the kinds of picture, with their media types */
-    private const PICTURES = ['svg' => 'image/svg+xml', 'png' => 'image/png'];
+    /** @var array<string, string> what is drawn, with its media types */
+    private const PICTURES = ['svg' => 'image/svg+xml', 'png' => 'image/png', 'jpg' => 'image/jpeg', 'drawing' => 'application/pdf', self::PRINT => 'application/pdf', self::SHEETS => 'text/html'];
+
+    /** The drawing on sheets of paper: as PDF, and as a page that browsers print. */
+    public const PRINT = 'print';
+
+    public const SHEETS = 'sheets';
 
     /** A map with all its files; it is written by zip(). */
     public const ARCHIVE = 'zip';
 
-    public function __construct(private Pictures $pictures, private CarriedPictures $carried, private ZippedMap $zipped, private Documents $documents, private Shelf $shelf)
+    public function __construct(private Pictures $pictures, private CarriedPictures $carried, private ZippedMap $zipped, private Documents $documents, private Prints $prints, private Shelf $shelf)
     {
     }
 
@@ -52,6 +57,16 @@ final readonly class Exports
     public static function mime(string $to): string
     {
         return (Formats::all()[$to] ?? null)?->mime() ?? DocumentFormat::tryFrom($to)?->mime() ?? self::PICTURES[$to] ?? 'application/zip';
+    }
+
+    /** What the name of such a file ends with. */
+    public static function ending(string $to): string
+    {
+        return match (self::mime($to)) {
+            'application/pdf' => 'pdf',
+            'text/html' => 'html',
+            default => $to,
+        };
     }
 
     /** Whether it is a complete copy, in which private topics go along; only those who may edit get one. */
@@ -78,11 +93,13 @@ final readonly class Exports
         }
         $leaving = Outgoing::of($map, $wish->branch);
         if (self::isPicture($wish->to)) {
-            // A picture shows a branch as it is drawn when one has stepped in, and folds as the board does.
-            $drawn = Selected::of($leaving, $wish->choices, chosen: $wish->chosen);
-            $scene = Layout::of($drawn, new View($wish->choices->text('what') === 'shown' ? $wish->view->folded : [], $wish->branch))->scene();
+            $drawing = Drawing::of($leaving, $wish);
 
-            return $wish->to === 'svg' ? $this->pictures->svg($record, $scene, $title, $wish->board) : $this->pictures->png($record, $scene, $title, $wish->board, $wish->choices->number('width'));
+            return match ($wish->to) {
+                self::PRINT => $this->prints->pdf($record, $drawing, $title, $wish->choices, $progress),
+                self::SHEETS => $this->prints->html($record, $drawing, $title, $wish->choices, $progress),
+                default => $this->pictures->picture($record, $drawing, $title, $wish->to, $wish->choices, $progress),
+            };
         }
         $selected = Selected::of($leaving, $wish->choices, $wish->branch, $wish->chosen, $wish->view);
         $document = DocumentFormat::tryFrom($wish->to);

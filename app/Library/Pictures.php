@@ -4,34 +4,39 @@ declare(strict_types=1);
 
 namespace App\Library;
 
+use App\HandOver\Drawing;
+use App\HandOver\MakingFolder;
+use App\HandOver\NotMade;
+use App\HandOver\Progress;
+use App\HandOver\Stopped;
+use App\HandOver\Unwatched;
+use App\Limits\BoundedProgram;
 use App\Models\MapRecord;
 use App\Pictures\EmbeddedPictures;
 use App\Pictures\KeptPictures;
+use App\Pictures\PictureBytes;
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Draw\EmbeddedFonts;
 use ChalkTree\Draw\SvgWriter;
+use ChalkTree\HandOver\Choices;
 use ChalkTree\Look\BoardTheme;
 use ChalkTree\Look\Chalk;
 use ChalkTree\Picture\DrawingBox;
-use RuntimeException;
-use Symfony\Component\Process\Process;
+use ChalkTree\Print\PictureSize;
 
-/** Makes picture files of scenes: SVG by itself, PNG through librsvg. */
+/** Makes picture files of scenes: SVG by itself, PNG, JPEG and PDF through librsvg. */
 final readonly class Pictures
 {
-    public const WIDEST = 16_000;
+    /** Seconds for one drawing. */
+    private const SECONDS = 60;
 
-    /** librsvg draws nothing taller. */
-    private const TALLEST = 32_000;
-
-    /** Beyond this a PNG takes more memory than a request should. */
-    private const MOST_PIXELS = 120_000_000;
+    private const QUALITY = 90;
 
     public function __construct(private KeptPictures $kept, private DrawingBox $box)
     {
     }
 
-    private function shown(MapRecord $record): EmbeddedPictures
+    public function shown(MapRecord $record): EmbeddedPictures
     {
         return new EmbeddedPictures($record, $this->kept, $this->box);
     }
@@ -42,33 +47,91 @@ final readonly class Pictures
      */
     public function svg(MapRecord $record, Scene $scene, string $title, BoardTheme $board, array $rings = []): string
     {
-        return (new SvgWriter($board, new EmbeddedFonts(resource_path('fonts')), rings: $rings, pictures: $this->shown($record)))->write($scene, $title);
+        return (new SvgWriter($board, $this->fonts(), rings: $rings, pictures: $this->shown($record)))->write($scene, $title);
+    }
+
+    /**
+     * All of a scene.
+     *
+     * @param  MapRecord  $record  of the map that is drawn
+     * @param  int  $width  pixels, as far as that can be drawn
+     * @return string the file
+     */
+    public function png(MapRecord $record, Scene $scene, string $title, BoardTheme $board, int $width): string
+    {
+        $frame = SvgWriter::around($scene);
+        $size = PictureSize::of($frame, Choices::fromFields('', ['width' => $width]));
+
+        return $this->drawn('png', (new SvgWriter($board, pictures: $this->shown($record)))->write($scene, $title, $frame), $size, new Unwatched);
     }
 
     /**
      * @param  MapRecord  $record  of the map that is drawn
-     * @param  int|null  $width  pixels; null for twice the natural size, as far as that is reasonable
-     * @return string the file
+     * @param  string  $to  "svg", "png", "jpg", or "drawing" for PDF
+     *
+     * @throws NotMade|Stopped
      */
-    public function png(MapRecord $record, Scene $scene, string $title, BoardTheme $board, ?int $width = null): string
+    public function picture(MapRecord $record, Drawing $drawing, string $title, string $to, Choices $choices, Progress $progress = new Unwatched): string
     {
-        $bounds = $scene->bounds();
-        $natural = $bounds['w'] + 64;
-        $widest = (int) sqrt(self::MOST_PIXELS * $natural / ($bounds['h'] + 64));
-        $tallest = (int) (self::TALLEST * $natural / ($bounds['h'] + 64));
-        $width = max(1, min($width ?? (int) (2 * $natural), self::WIDEST, $widest, $tallest));
-        $process = new Process(
-            ['rsvg-convert', '--format=png', '--unlimited', "--width={$width}", '--keep-aspect-ratio'],
-            env: ['FONTCONFIG_FILE' => $this->fontList()],
-            input: (new SvgWriter($board, pictures: $this->shown($record)))->write($scene, $title),
-            timeout: 60,
-        );
-        $process->run();
-        if (! $process->isSuccessful()) {
-            throw new RuntimeException('librsvg could not draw the picture: '.$process->getErrorOutput());
-        }
+        $progress->at('Drawing', 10);
+        $size = PictureSize::of($drawing->frame, $choices);
+        $isVectors = $to === 'svg' || $to === 'drawing';
+        $wide = match (true) {
+            $isVectors && $size->millimetres !== null => 'width="'.round($size->millimetres, 2).'mm" height="'.round($size->millimetres * $drawing->frame['h'] / $drawing->frame['w'], 2).'mm"',
+            $isVectors && $choices->number('width') !== null => "width=\"{$size->width}\" height=\"{$size->height}\"",
+            default => '',
+        };
+        $svg = (new SvgWriter($drawing->paints, $to === 'svg' ? $this->fonts() : null, $drawing->hasGround || $to === 'jpg', pictures: $this->shown($record)))->write($drawing->scene, $title, $drawing->frame, $wide);
+        $progress->at('Making the picture', 30);
 
-        return $process->getOutput();
+        return $to === 'svg' ? $svg : $this->drawn($to, $svg, $size, $progress);
+    }
+
+    /**
+     * Several drawings as the pages of one PDF, each as large as it says.
+     *
+     * @param  list<string>  $pages  SVG
+     *
+     * @throws NotMade|Stopped
+     */
+    public function pages(array $pages, MakingFolder $folder, Progress $progress): string
+    {
+        $names = array_map(fn (int $i): string => $folder->put("page-{$i}.svg", $pages[$i]), array_keys($pages));
+
+        return $this->run(['rsvg-convert', '--format=pdf', '--unlimited', ...$names], $folder, $progress);
+    }
+
+    private function drawn(string $to, string $svg, PictureSize $size, Progress $progress): string
+    {
+        $folder = MakingFolder::begin();
+        try {
+            $from = $folder->put('drawing.svg', $svg);
+            if ($to === 'drawing') {
+                return $this->run(['rsvg-convert', '--format=pdf', '--unlimited', $from], $folder, $progress);
+            }
+            $picture = $this->run(['rsvg-convert', '--format=png', '--unlimited', "--width={$size->width}", '--keep-aspect-ratio', $from], $folder, $progress);
+            if ($to === 'png') {
+                return PictureBytes::pngAt($picture, $size->dpi);
+            }
+            $progress->at('Packing the picture', 70);
+            $this->run(['vips', 'copy', $folder->put('drawing.png', $picture), "{$folder->path}/drawing.jpg[Q=".self::QUALITY.',strip]'], $folder, $progress);
+
+            return PictureBytes::jpegAt($folder->get('drawing.jpg'), $size->dpi);
+        } finally {
+            $folder->end();
+        }
+    }
+
+    /** @param  list<string>  $command */
+    private function run(array $command, MakingFolder $folder, Progress $progress): string
+    {
+        return BoundedProgram::run($command, $folder->path, self::SECONDS, $progress->isStopped(...), ['FONTCONFIG_FILE' => $this->fontList()])
+            ?? throw ($progress->isStopped() ? new Stopped : new NotMade('The picture could not be made: it took too long, or too much memory. Make it smaller, or of fewer topics.'));
+    }
+
+    public function fonts(): EmbeddedFonts
+    {
+        return new EmbeddedFonts(resource_path('fonts'));
     }
 
     /**

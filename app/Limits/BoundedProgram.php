@@ -30,14 +30,15 @@ final class BoundedProgram
      * @param  string|null  $folder  where it works
      * @param  int  $seconds  of the processor, and of the clock
      * @param  callable(): bool|null  $isStopped  whether nobody waits for it any more
+     * @param  array<string, string>  $with  what it finds in its environment besides
      * @return string|null  what it prints; null where it failed, took too long or was stopped
      */
-    public static function run(array $command, ?string $folder = null, int $seconds = self::SECONDS, ?callable $isStopped = null): ?string
+    public static function run(array $command, ?string $folder = null, int $seconds = self::SECONDS, ?callable $isStopped = null, array $with = []): ?string
     {
         // Only what libvips has made safe against any file is let near one.
         $process = new Process(
             [...self::cutOff(), 'prlimit', '--as='.self::MEMORY, "--cpu={$seconds}", '--fsize='.self::LARGEST, ...$command],
-            $folder, ['VIPS_BLOCK_UNTRUSTED' => '1', 'VIPS_WARNING' => '0'], timeout: (float) $seconds,
+            $folder, ['VIPS_BLOCK_UNTRUSTED' => '1', 'VIPS_WARNING' => '0', ...$with], timeout: (float) $seconds,
         );
         try {
             $process->start();

@@ -4,6 +4,11 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\HandOver\Wish;
+use App\Library\Exports;
+use ChalkTree\Arrange\View;
+use ChalkTree\HandOver\Choices;
+use ChalkTree\Look\BoardTheme;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -18,6 +23,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $board
  * @property array<string, scalar|null> $choices
  * @property string $chosen  ids of topics with spaces between
+ * @property string $gaps  the same
  * @property string $state  "waiting", "working", "done", "failed", "stopped"
  * @property string $words  what is being done
  * @property int $percent
@@ -43,6 +49,19 @@ final class HandOver extends Model
     public function path(): string
     {
         return storage_path("app/made/{$this->id}");
+    }
+
+    public function isPages(): bool
+    {
+        return Exports::ending($this->to) === 'pdf';
+    }
+
+    /** @param  View  $view  how the board is folded */
+    public function wish(View $view): Wish
+    {
+        $ids = fn (string $joined): array => $joined === '' ? [] : explode(' ', $joined);
+
+        return new Wish($this->to, Choices::fromFields('', $this->choices), $this->topic, $ids($this->chosen), $view, BoardTheme::from($this->board), $ids($this->gaps));
     }
 
     /** @return BelongsTo<MapRecord, $this> */

@@ -43,7 +43,7 @@ final readonly class PandocWriter
     private function block(Block $block): array
     {
         return match (true) {
-            $block instanceof Heading => ['t' => 'Header', 'c' => [$block->level, self::named($block->anchor), $this->line($block->text)]],
+            $block instanceof Heading => ['t' => 'Header', 'c' => [$block->level, self::named($block->anchor, $block->isAlone ? ['alone'] : []), $this->line($block->text)]],
             $block instanceof Paragraph => ['t' => 'Para', 'c' => $this->anchored($block)],
             $block instanceof Styled => ['t' => 'Div', 'c' => [['', [$block->style->cssClass()], [['custom-style', $this->encodesStyles ? str_replace(' ', '_20_', $block->style->value) : $block->style->value]]], $this->blocks($block->blocks)]],
             $block instanceof Quote => ['t' => 'BlockQuote', 'c' => $this->blocks($block->blocks)],
@@ -165,9 +165,12 @@ final readonly class PandocWriter
         return [['t' => 'Image', 'c' => [['', [], $one->wide === null ? [] : [['width', "{$one->wide}px"]]], $words, [$this->files[$one->source], '']]]];
     }
 
-    /** @return array{string, list<string>, list<mixed>} */
-    private static function named(string $id): array
+    /**
+     * @param  list<string>  $classes
+     * @return array{string, list<string>, list<mixed>}
+     */
+    private static function named(string $id, array $classes = []): array
     {
-        return [$id, [], []];
+        return [$id, $classes, []];
     }
 }

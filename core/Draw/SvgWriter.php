@@ -15,10 +15,18 @@ use ChalkTree\Text\TypeFace;
 /**
  * Turns a scene into an SVG file that looks as the board does. The typeface is embedded, in just the cuts that the
  * scene uses, or only named, for programs that have it or cannot load it from a file.
+ *
+ * @phpstan-type Frame array{x: float, y: float, w: float, h: float}
  */
 final class SvgWriter
 {
-    private const MARGIN = 32;
+    /** Pixels of free ground around a drawing where nothing is said. */
+    public const MARGIN = 32;
+
+    /** How far what belongs to a topic may stand outside of its box, pixels: tallies, phrases, the ways of connectors. */
+    private const BESIDE = 600;
+
+    private readonly Paints $paints;
 
     private readonly SlipParts $parts;
 
@@ -26,70 +34,122 @@ final class SvgWriter
 
     private Palette $palette;
 
-    /** @param  array<string, Chalk>  $rings  chalks for rings around topics, by id */
+    /**
+     * @param  Paints|BoardTheme  $paints  what it is drawn in
+     * @param  array<string, Chalk>  $rings  chalks for rings around topics, by id
+     */
     public function __construct(
-        private readonly BoardTheme $board = BoardTheme::Day,
+        Paints|BoardTheme $paints = BoardTheme::Day,
         private readonly ?EmbeddedFonts $fonts = null,
         private readonly bool $background = true,
         private readonly array $rings = [],
         PictureSource $pictures = new NoPictures,
     ) {
+        $this->paints = $paints instanceof BoardTheme ? Paints::board($paints) : $paints;
         $this->parts = new SlipParts;
         $this->palette = new Palette;
-        $this->writer = new PartsWriter($this->paint(...), $pictures);
+        $this->writer = new PartsWriter(fn (string $role): string => $this->paints->of($role, $this->palette), $pictures);
     }
 
-    public function write(Scene $scene, string $title): string
+    /**
+     * @param  Frame|null  $frame  what of the scene is shown; null for all of it with a margin
+     * @param  string  $size  width and height as attributes, where they are not those of the frame
+     */
+    public function write(Scene $scene, string $title, ?array $frame = null, string $size = ''): string
     {
-        $this->writer->cuts = [];
-        $this->palette = $scene->palette;
+        ['x' => $x, 'y' => $y, 'w' => $w, 'h' => $h] = $frame ??= self::around($scene);
+        $body = $this->body($scene, $frame);
+        $size = $size === '' ? "width=\"{$w}\" height=\"{$h}\"" : $size;
+
+        return "<svg xmlns=\"http://www.w3.org/2000/svg\" {$size} viewBox=\"{$x} {$y} {$w} {$h}\" role=\"img\">\n"
+            .'<title>'.PartsWriter::text($title)."</title>\n<style>{$this->style()}</style>\n{$body}</svg>\n";
+    }
+
+    /**
+     * Everything drawn, with free ground around it.
+     *
+     * @return Frame
+     */
+    public static function around(Scene $scene, int $margin = self::MARGIN): array
+    {
         $bounds = $scene->bounds();
-        $x = $bounds['x'] - self::MARGIN;
-        $y = $bounds['y'] - self::MARGIN;
-        $w = $bounds['w'] + 2 * self::MARGIN;
-        $h = $bounds['h'] + 2 * self::MARGIN;
-        $connectors = '';
-        $slips = '';
-        foreach ($scene->boxes() as $id => $box) {
+
+        return ['x' => $bounds['x'] - $margin, 'y' => $bounds['y'] - $margin, 'w' => $bounds['w'] + 2 * $margin, 'h' => $bounds['h'] + 2 * $margin];
+    }
+
+    /**
+     * What stands in a frame, without the element around it and without its style.
+     *
+     * @param  Frame  $frame
+     */
+    public function body(Scene $scene, array $frame): string
+    {
+        $this->palette = $scene->palette;
+        $connectors = $slips = '';
+        $boxes = $scene->boxes();
+        foreach ($boxes as $id => $box) {
             $slip = $scene->slips[$id];
             $at = "transform=\"translate({$box['x']} {$box['y']})\"";
-            $connector = SlipParts::connector($slip);
+            $connector = self::meet(self::joined($box, $boxes[$slip->parent ?? $id]), $frame) ? SlipParts::connector($slip) : null;
             if ($connector !== null) {
                 $connectors .= str_replace('<path ', "<path {$at} ", $this->writer->write([$connector]))."\n";
             }
-            $slips .= "<g {$at}>".$this->slip($slip)."</g>\n";
+            if (self::meet($box, $frame)) {
+                $slips .= "<g {$at}>".$this->slip($slip)."</g>\n";
+            }
         }
         $drawn = fn (bool $isUnder): string => implode('', array_map(fn (SceneMark $mark): string => $mark->isUnder === $isUnder ? '<g>'.$this->writer->write($mark->parts)."</g>\n" : '', $scene->marks));
         [$under, $marks] = [$drawn(true), $drawn(false)];
-        $colours = $this->board->colours();
-        $ground = $this->background ? "<rect x=\"{$x}\" y=\"{$y}\" width=\"{$w}\" height=\"{$h}\" fill=\"{$colours['board']}\"/>\n" : '';
-        $style = 'text{font-family:"'.TypeFace::Clear->family().'",sans-serif;font-kerning:none;font-variant-ligatures:none;white-space:pre}'
-            .StyleSheet::faces(array_map(TypeFace::ofCut(...), array_keys($this->writer->cuts)))
-            .($this->fonts?->css(array_keys($this->writer->cuts)) ?? '');
+        $ground = $this->background ? "<rect x=\"{$frame['x']}\" y=\"{$frame['y']}\" width=\"{$frame['w']}\" height=\"{$frame['h']}\" fill=\"{$this->paints->ground()}\"/>\n" : '';
 
-        return "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"{$w}\" height=\"{$h}\" viewBox=\"{$x} {$y} {$w} {$h}\" role=\"img\">\n"
-            .'<title>'.PartsWriter::text($title)."</title>\n<style>{$style}</style>\n{$ground}{$under}{$connectors}{$marks}{$slips}</svg>\n";
+        return $ground.$under.$connectors.$marks.$slips;
     }
 
-    /** A colour by its role; see Primitive. */
-    private function paint(string $role): string
+    /** @return list<int> the cuts of typefaces in what was written by this so far; see EmbeddedFonts */
+    public function cuts(): array
     {
-        [$sort, $name] = [...explode(':', $role, 2), ''];
+        return array_keys($this->writer->cuts);
+    }
 
-        return match (true) {
-            $name !== '' => $this->palette->colours($name, $this->board)[match ($sort) {
-                'tint', 'text' => $sort,
-                default => 'line',
-            }],
-            default => $this->board->colours()[lcfirst(str_replace('-', '', ucwords($role, '-')))] ?? 'none',
-        };
+    /** The rules for what was written by this so far. */
+    public function style(): string
+    {
+        $cuts = $this->cuts();
+
+        return 'text{font-family:"'.TypeFace::Clear->family().'",sans-serif;font-kerning:none;font-variant-ligatures:none;white-space:pre}'
+            .StyleSheet::faces(array_map(TypeFace::ofCut(...), $cuts)).($this->fonts?->css($cuts) ?? '');
     }
 
     private function slip(Slip $slip): string
     {
         $ring = $this->rings[$slip->topic->id] ?? null;
+        $parts = $this->parts->of($slip);
 
-        return $this->writer->write($this->parts->of($slip))
-            .($ring === null ? '' : '<rect x="-5" y="-5" width="'.($slip->w + 10).'" height="'.($slip->h + 10).'" rx="'.($slip->look->box->corner + 5).'" fill="none" stroke-width="3" stroke-dasharray="7 4" stroke="'.$ring->line($this->board).'"/>');
+        return $this->writer->write($this->paints->isInk ? array_map($this->paints->dressed(...), $parts) : $parts)
+            .($ring === null ? '' : '<rect x="-5" y="-5" width="'.($slip->w + 10).'" height="'.($slip->h + 10).'" rx="'.($slip->look->box->corner + 5).'" fill="none" stroke-width="3" stroke-dasharray="7 4" stroke="'.$ring->line($this->paints->board).'"/>');
+    }
+
+    /**
+     * @param  array{x: float, y: float, w: float, h: float, ...}  $a
+     * @param  array{x: float, y: float, w: float, h: float, ...}  $b
+     * @return Frame
+     */
+    private static function joined(array $a, array $b): array
+    {
+        [$x, $y] = [min($a['x'], $b['x']), min($a['y'], $b['y'])];
+
+        return ['x' => $x, 'y' => $y, 'w' => max($a['x'] + $a['w'], $b['x'] + $b['w']) - $x, 'h' => max($a['y'] + $a['h'], $b['y'] + $b['h']) - $y];
+    }
+
+    /**
+     * Whether something shows in a frame, with what stands a little outside of its box.
+     *
+     * @param  array{x: float, y: float, w: float, h: float, ...}  $box
+     * @param  Frame  $frame
+     */
+    private static function meet(array $box, array $frame): bool
+    {
+        return $box['x'] - self::BESIDE < $frame['x'] + $frame['w'] && $frame['x'] < $box['x'] + $box['w'] + self::BESIDE
+            && $box['y'] - self::BESIDE < $frame['y'] + $frame['h'] && $frame['y'] < $box['y'] + $box['h'] + self::BESIDE;
     }
 }

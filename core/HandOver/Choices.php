@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace ChalkTree\HandOver;
 
+use ChalkTree\Draw\Paints;
 use ChalkTree\Look\NamedLook;
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Field;
+use ChalkTree\Map\Ids;
 
 /** What goes into what is handed over, and how: kept under a name with the map, or asked for once. */
 final readonly class Choices extends FeatureRow
@@ -15,12 +17,15 @@ final readonly class Choices extends FeatureRow
     public const HEADINGS = 3;
 
     /** What a map can be handed over as, by the names that the command line and addresses know. */
-    public const FORMATS = ['md', 'txt', 'opml', 'csv', 'html', 'docx', 'odt', 'rtf', 'epub', 'pdf', 'svg', 'png', 'json', 'zip'];
+    public const FORMATS = ['md', 'txt', 'opml', 'csv', 'html', 'docx', 'odt', 'rtf', 'epub', 'pdf', 'svg', 'png', 'jpg', 'drawing', 'print', 'sheets', 'json', 'zip'];
 
     public const PAPERS = ['a3', 'a5', 'letter', 'legal'];
 
     /** @var list<string> what can be left out or put in */
-    public const FLAGS = ['noNotes', 'noCaptions', 'noPictures', 'noTables', 'noLinks', 'numbered', 'stamps', 'tags', 'sentences', 'legend', 'drawing', 'contents', 'footnotes', 'landscape'];
+    public const FLAGS = ['noNotes', 'noCaptions', 'noPictures', 'noTables', 'noLinks', 'numbered', 'stamps', 'tags', 'sentences', 'legend', 'drawing', 'contents', 'footnotes', 'landscape',
+        'upright', 'bare', 'noMarks', 'noPlan', 'noMapName', 'noDate', 'noSheetNumber', 'outline', 'notes', 'gapTopics', 'gapPhrases', 'gapWords', 'noKey'];
+
+    private const FAR = 1_000_000;
 
     public static function type(): string
     {
@@ -49,21 +54,39 @@ final readonly class Choices extends FeatureRow
 
     /**
      * "what": which topics, all of them if it is not said; "depth": down to which level, of which the root is 0; "headings":
-     * down to which level titles are headings, what is below stands in lists; "type": size, points; "width": pixels; the rest
-     * leaves out or puts in what it names, "footnotes" captions at the foot of the page.
+     * down to which level titles are headings, what is below stands in lists; "type": size, points; "width": pixels, or
+     * "millimetres" with "dpi"; "margin": pixels of the drawing; "on": the colours, those of the person's board if it is not
+     * said. "at", "left", "top", "wide" and "high": an area of the drawing, from the middle of a topic. Of a print: "columns" and
+     * "rows" of sheets, or "points" of its smallest type; "overlap": millimetres; "byline": at the foot of each sheet. The rest
+     * leaves out or puts in what it names: "footnotes" captions at the foot of the page, "bare" the drawing without its ground,
+     * "outline" and "notes" as further pages, gaps for a class in topics that are chosen, in phrases, in words set bold.
      */
     public static function declared(): array
     {
         return [
             'name' => NamedLook::named('name of the settings'),
             'to' => Field::choice(self::FORMATS)->called('format'),
-            'what' => Field::choice(['branch', 'chosen', 'shown'])->called('topics that go along'),
+            'what' => Field::choice(['branch', 'chosen', 'shown', 'area'])->called('topics that go along'),
             'order' => Field::choice(['title', 'reversed'])->called('order'),
             'depth' => Field::number(0, 1_000)->called('deepest level'),
             'headings' => Field::number(0, 6)->called('deepest heading'),
             'paper' => Field::choice(self::PAPERS)->called('paper'),
             'type' => Field::number(7, 24)->called('type size'),
-            'width' => Field::number(16, 16_000)->called('width of the picture'),
+            'width' => Field::number(16, 32_000)->called('width of the picture'),
+            'millimetres' => Field::number(5, 3_000)->called('width of the picture on paper'),
+            'dpi' => Field::number(36, 1_200)->called('dots to the inch'),
+            'margin' => Field::number(0, 1_000)->called('margin of the picture'),
+            'on' => Field::choice(Paints::GROUNDS)->called('colours of the picture'),
+            'at' => Field::formed(Ids::valid(...), 26, 'be the id of a topic')->called('topic that the area goes by'),
+            'left' => Field::number(-self::FAR, self::FAR)->called('left edge of the area'),
+            'top' => Field::number(-self::FAR, self::FAR)->called('upper edge of the area'),
+            'wide' => Field::number(20, self::FAR)->called('width of the area'),
+            'high' => Field::number(20, self::FAR)->called('height of the area'),
+            'columns' => Field::number(1, 20)->called('sheets across'),
+            'rows' => Field::number(1, 20)->called('sheets down'),
+            'points' => Field::number(4, 96)->called('size of the smallest type'),
+            'overlap' => Field::number(0, 40)->called('overlap of the sheets'),
+            'byline' => Field::formed(fn (string $line): bool => preg_match('/^\P{C}{1,120}$/uD', $line) === 1 && trim($line) !== '', 480, 'be at most 120 letters')->called('name on the sheets'),
         ] + array_fill_keys(self::FLAGS, Field::flag());
     }
 

@@ -97,8 +97,9 @@ final class MapDocument
         }
         $blocks = [];
         foreach ($topics as $topic) {
-            $blocks[] = new Heading($level, $this->title($topic), DocumentPlace::anchor($topic->id));
-            array_push($blocks, ...$this->body($topic), ...$this->below(array_values($this->map->children($topic->id)), $level + 1));
+            $its = [...$this->body($topic), ...$this->below(array_values($this->map->children($topic->id)), $level + 1)];
+            $blocks[] = new Heading($level, $this->title($topic), DocumentPlace::anchor($topic->id), $its === []);
+            array_push($blocks, ...$its);
         }
 
         return $blocks;

@@ -39,7 +39,7 @@ final class Selected
     public static function of(TopicMap $map, Choices $choices, ?string $branch = null, array $chosen = [], View $view = new View): TopicMap
     {
         $selected = new self($map, $choices);
-        $selected->choose($branch, $chosen, $choices->text('what') === 'shown' ? $view : new View);
+        $selected->choose($branch, $chosen, in_array($choices->text('what'), ['shown', 'area'], true) ? $view : new View);
 
         return $selected->map();
     }

@@ -8,15 +8,20 @@ use App\Files\FileName;
 use App\Files\SentFiles;
 use App\HandOver\MakeHandOver;
 use App\HandOver\PagePictures;
+use App\HandOver\ToldPlan;
 use App\HandOver\WishReader;
 use App\Http\PlainJson;
 use App\Http\Requests\BeginHandOver;
+use App\Http\Requests\ExportMap;
 use App\Library\Exports;
+use App\Library\PictureCache;
 use App\Library\Shelf;
 use App\Models\HandOver;
 use App\Models\MapRecord;
 use App\Models\Person;
 use App\Store\MapStore;
+use App\Store\ViewStore;
+use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Map\Ids;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
@@ -44,13 +49,27 @@ final readonly class HandOverController
         }
         /** @var list<string> $chosen */
         $chosen = (array) $request->json('chosen');
+        /** @var list<string> $gaps */
+        $gaps = (array) $request->json('gaps');
         $wanted = HandOver::query()->create([
             'id' => Ids::next(), 'person_id' => $person->id, 'map_id' => $map->id, 'topic' => $branch, 'to' => (string) $request->string('to'), 'board' => (string) $request->string('board'),
-            'choices' => $choices->saying(), 'chosen' => implode(' ', $chosen), 'state' => 'waiting', 'words' => 'Waiting', 'percent' => 0, 'touched' => time(),
+            'choices' => $choices->saying(), 'chosen' => implode(' ', $chosen), 'gaps' => implode(' ', $gaps), 'state' => 'waiting', 'words' => 'Waiting', 'percent' => 0, 'touched' => time(),
         ]);
         MakeHandOver::dispatch($wanted->id);
 
         return new JsonResponse(self::told($wanted->refresh()), 201);
+    }
+
+    /** What a picture or a print will be like: how large, how small its type, on how many sheets. */
+    public function plan(ExportMap $request, MapRecord $map, MapStore $store, ViewStore $views, PictureCache $cache, #[CurrentUser] Person $person): JsonResponse
+    {
+        $topics = $store->load($map);
+        $wish = $request->wish($topics, $views->board($map, $person));
+        if (! Exports::isPicture($wish->to)) {
+            throw new InvalidEdit('Only pictures and prints have a plan.', 'to');
+        }
+
+        return new PlainJson(json_decode($cache->of($map, ['plan', ...$wish->asked()], fn (): string => json_encode(ToldPlan::of($topics, $wish), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)), true));
     }
 
     public function show(HandOver $handOver): JsonResponse
@@ -76,7 +95,7 @@ final readonly class HandOverController
         $topics = $store->load($map);
         $topic = $handOver->topic === null ? null : $topics->find($handOver->topic);
         $title = $topic === null ? $shelf->titleOf($map, $topics->root()->title) : Shelf::title(null, $topic->title);
-        $name = FileName::clean((trim((string) preg_replace('/[^\p{L}\p{N} _-]+/u', '', $title)) ?: 'map').".{$handOver->to}");
+        $name = FileName::clean((trim((string) preg_replace('/[^\p{L}\p{N} _-]+/u', '', $title)) ?: 'map').'.'.Exports::ending($handOver->to));
 
         return new BinaryFileResponse($handOver->path(), 200, [
             'Content-Type' => Exports::mime($handOver->to), 'Content-Disposition' => HeaderUtils::makeDisposition('attachment', $name, FileName::plain($name)),
@@ -87,7 +106,7 @@ final readonly class HandOverController
     /** A page of a PDF, as a picture. */
     public function page(HandOver $handOver, string $page, PagePictures $pictures): Response
     {
-        $picture = $handOver->state === 'done' && $handOver->to === 'pdf' ? $pictures->of($handOver->path(), (int) $page) : null;
+        $picture = $handOver->state === 'done' && $handOver->isPages() ? $pictures->of($handOver->path(), (int) $page) : null;
 
         return $picture === null ? throw new NotFoundHttpException
             : new PlainResponse($picture, 200, ['Content-Type' => 'image/png', 'Content-Security-Policy' => SentFiles::POLICY, 'X-Content-Type-Options' => 'nosniff', 'Cache-Control' => 'private, max-age=600']);
@@ -100,7 +119,7 @@ final readonly class HandOverController
 
         return [
             'id' => $handOver->id, 'state' => $handOver->state, 'words' => $handOver->words, 'percent' => $handOver->percent, 'message' => $handOver->message,
-            'bytes' => $isDone ? (int) @filesize($handOver->path()) : 0, 'pages' => $isDone && $handOver->to === 'pdf' ? PagePictures::count($handOver->path()) : 0,
+            'bytes' => $isDone ? (int) @filesize($handOver->path()) : 0, 'pages' => $isDone && $handOver->isPages() ? PagePictures::count($handOver->path()) : 0,
         ];
     }
 }

@@ -182,7 +182,7 @@ final readonly class LibraryController
 
         return new PlainResponse($file, 200, [
             'Content-Type' => Exports::mime($wish->to).(str_starts_with(Exports::mime($wish->to), 'text/') ? '; charset=utf-8' : ''),
-            'Content-Disposition' => HeaderUtils::makeDisposition('attachment', "{$name}.{$wish->to}", "{$plain}.{$wish->to}"),
+            'Content-Disposition' => HeaderUtils::makeDisposition('attachment', "{$name}.".Exports::ending($wish->to), "{$plain}.".Exports::ending($wish->to)),
             'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; font-src data:; img-src data:",
             'X-Content-Type-Options' => 'nosniff',
         ]);

@@ -29,6 +29,8 @@ final class BeginHandOver extends FormRequest
             'topic' => ['present', 'nullable', $id],
             'chosen' => ['present', 'list', 'max:10000'],
             'chosen.*' => [$id],
+            'gaps' => ['nullable', 'list', 'max:10000'],
+            'gaps.*' => [$id],
             'board' => ['required', Rule::enum(BoardTheme::class)],
         ];
     }

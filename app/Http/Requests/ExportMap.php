@@ -27,6 +27,7 @@ final class ExportMap extends FormRequest
             'topic' => ['nullable', 'string', 'size:26'],
             'preset' => ['nullable', 'string', 'max:240'],
             'chosen' => ['nullable', 'string', 'max:270000'],
+            'gaps' => ['nullable', 'string', 'max:270000'],
         ];
     }
 
@@ -38,8 +39,8 @@ final class ExportMap extends FormRequest
     {
         $given = $this->all() + ($this->input('as') === 'shown' ? ['what' => 'shown'] : []);
         $branch = $this->filled('topic') ? $map->topic((string) $this->string('topic'))->id : null;
-        $chosen = array_values(array_filter(explode(' ', (string) $this->string('chosen')), Ids::valid(...)));
+        $ids = fn (string $name): array => array_values(array_filter(explode(' ', (string) $this->string($name)), Ids::valid(...)));
 
-        return new Wish((string) $this->string('to'), WishReader::choices($given, $map, $this->filled('preset') ? (string) $this->string('preset') : null), $branch, $chosen, $view, BoardTheme::tryFrom((string) $this->string('board')) ?? BoardTheme::Day);
+        return new Wish((string) $this->string('to'), WishReader::choices($given, $map, $this->filled('preset') ? (string) $this->string('preset') : null), $branch, $ids('chosen'), $view, BoardTheme::tryFrom((string) $this->string('board')) ?? BoardTheme::Day, $ids('gaps'));
     }
 }

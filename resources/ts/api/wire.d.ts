@@ -143,6 +143,7 @@ export interface Wire {
   me?: MeAnswer;
   library?: LibraryAnswer;
   handOver?: HandOverAnswer;
+  plan?: PlanAnswer;
   open?: OpenAnswer;
   edits?: EditsAnswer;
   history?: HistoryAnswer;
@@ -262,6 +263,43 @@ export interface HandOverAnswer {
    * Of a PDF that is done; else 0.
    */
   pages: number;
+}
+/**
+ * What a picture or a print will be like.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "PlanAnswer".
+ */
+export interface PlanAnswer {
+  /**
+   * Pixels; 0 for a print, as the height.
+   */
+  width: number;
+  height: number;
+  /**
+   * Whether more pixels were asked for than can be drawn.
+   */
+  isBounded: boolean;
+  /**
+   * How large the smallest type will be.
+   */
+  type: number;
+  unit: "pixels" | "points";
+  /**
+   * Whether that can hardly be read.
+   */
+  isSmall: boolean;
+  /**
+   * Of the drawing; 0 for a picture, as all that follow.
+   */
+  sheets: number;
+  columns: number;
+  rows: number;
+  isAcross: boolean;
+  /**
+   * Of a worksheet.
+   */
+  gaps: number;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -549,16 +587,34 @@ export interface HandOverRow {
       | "pdf"
       | "svg"
       | "png"
+      | "jpg"
+      | "drawing"
+      | "print"
+      | "sheets"
       | "json"
       | "zip"
       | null;
-    what: "branch" | "chosen" | "shown" | null;
+    what: "branch" | "chosen" | "shown" | "area" | null;
     order: "title" | "reversed" | null;
     depth: number | null;
     headings: number | null;
     paper: "a3" | "a5" | "letter" | "legal" | null;
     type: number | null;
     width: number | null;
+    millimetres: number | null;
+    dpi: number | null;
+    margin: number | null;
+    on: "day" | "slate" | "white" | "ink" | null;
+    at: string | null;
+    left: number | null;
+    top: number | null;
+    wide: number | null;
+    high: number | null;
+    columns: number | null;
+    rows: number | null;
+    points: number | null;
+    overlap: number | null;
+    byline: string | null;
     noNotes: boolean;
     noCaptions: boolean;
     noPictures: boolean;
@@ -573,6 +629,19 @@ export interface HandOverRow {
     contents: boolean;
     footnotes: boolean;
     landscape: boolean;
+    upright: boolean;
+    bare: boolean;
+    noMarks: boolean;
+    noPlan: boolean;
+    noMapName: boolean;
+    noDate: boolean;
+    noSheetNumber: boolean;
+    outline: boolean;
+    notes: boolean;
+    gapTopics: boolean;
+    gapPhrases: boolean;
+    gapWords: boolean;
+    noKey: boolean;
   } | null;
   whole?: true;
   /**
@@ -2630,16 +2699,34 @@ export interface SetHandOver {
       | "pdf"
       | "svg"
       | "png"
+      | "jpg"
+      | "drawing"
+      | "print"
+      | "sheets"
       | "json"
       | "zip"
       | null;
-    what?: "branch" | "chosen" | "shown" | null;
+    what?: "branch" | "chosen" | "shown" | "area" | null;
     order?: "title" | "reversed" | null;
     depth?: number | null;
     headings?: number | null;
     paper?: "a3" | "a5" | "letter" | "legal" | null;
     type?: number | null;
     width?: number | null;
+    millimetres?: number | null;
+    dpi?: number | null;
+    margin?: number | null;
+    on?: "day" | "slate" | "white" | "ink" | null;
+    at?: string | null;
+    left?: number | null;
+    top?: number | null;
+    wide?: number | null;
+    high?: number | null;
+    columns?: number | null;
+    rows?: number | null;
+    points?: number | null;
+    overlap?: number | null;
+    byline?: string | null;
     noNotes?: boolean;
     noCaptions?: boolean;
     noPictures?: boolean;
@@ -2654,6 +2741,19 @@ export interface SetHandOver {
     contents?: boolean;
     footnotes?: boolean;
     landscape?: boolean;
+    upright?: boolean;
+    bare?: boolean;
+    noMarks?: boolean;
+    noPlan?: boolean;
+    noMapName?: boolean;
+    noDate?: boolean;
+    noSheetNumber?: boolean;
+    outline?: boolean;
+    notes?: boolean;
+    gapTopics?: boolean;
+    gapPhrases?: boolean;
+    gapWords?: boolean;
+    noKey?: boolean;
   };
 }
 /**

@@ -29,7 +29,7 @@ final class WishReader
                     in_array($name, Choices::FLAGS, true) => match ($value) {
                         true, '1', 'true', 'yes' => true, false, '0', 'false', 'no' => false, default => $value,
                     },
-                    is_string($value) && ctype_digit($value) && strlen($value) < 9 => (int) $value,
+                    is_string($value) && preg_match('/^-?\d{1,8}$/D', $value) === 1 => (int) $value,
                     default => $value,
                 };
                 $fields[$name] = $field->read(new Arguments([$name => $value]), $name);

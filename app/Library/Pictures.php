@@ -98,7 +98,7 @@ final readonly class Pictures
     {
         $names = array_map(fn (int $i): string => $folder->put("page-{$i}.svg", $pages[$i]), array_keys($pages));
 
-        return $this->run(['rsvg-convert', '--format=pdf', '--unlimited', ...$names], $folder, $progress);
+        return $this->run(['rsvg-convert', '--format=pdf', '--unlimited', ...$names], 'pages.pdf', $folder, $progress);
     }
 
     private function drawn(string $to, string $svg, PictureSize $size, Progress $progress): string
@@ -107,14 +107,14 @@ final readonly class Pictures
         try {
             $from = $folder->put('drawing.svg', $svg);
             if ($to === 'drawing') {
-                return $this->run(['rsvg-convert', '--format=pdf', '--unlimited', $from], $folder, $progress);
+                return $this->run(['rsvg-convert', '--format=pdf', '--unlimited', $from], 'drawing.pdf', $folder, $progress);
             }
-            $picture = $this->run(['rsvg-convert', '--format=png', '--unlimited', "--width={$size->width}", '--keep-aspect-ratio', $from], $folder, $progress);
+            $picture = $this->run(['rsvg-convert', '--format=png', '--unlimited', "--width={$size->width}", '--keep-aspect-ratio', $from], 'drawing.png', $folder, $progress);
             if ($to === 'png') {
                 return PictureBytes::pngAt($picture, $size->dpi);
             }
             $progress->at('Packing the picture', 70);
-            $this->run(['vips', 'copy', $folder->put('drawing.png', $picture), "{$folder->path}/drawing.jpg[Q=".self::QUALITY.',strip]'], $folder, $progress);
+            $this->program(['vips', 'copy', 'drawing.png', 'drawing.jpg[Q='.self::QUALITY.',strip]'], $folder, $progress);
 
             return PictureBytes::jpegAt($folder->get('drawing.jpg'), $size->dpi);
         } finally {
@@ -122,10 +122,21 @@ final readonly class Pictures
         }
     }
 
-    /** @param  list<string>  $command */
-    private function run(array $command, MakingFolder $folder, Progress $progress): string
+    /**
+     * @param  list<string>  $command
+     * @param  string  $out  the file that it writes; what is printed would have to be fetched bit by bit
+     */
+    private function run(array $command, string $out, MakingFolder $folder, Progress $progress): string
     {
-        return BoundedProgram::run($command, $folder->path, self::SECONDS, $progress->isStopped(...), ['FONTCONFIG_FILE' => $this->fontList()])
+        $this->program([...$command, "--output={$out}"], $folder, $progress);
+
+        return $folder->get($out);
+    }
+
+    /** @param  list<string>  $command */
+    private function program(array $command, MakingFolder $folder, Progress $progress): void
+    {
+        BoundedProgram::run($command, $folder->path, self::SECONDS, $progress->isStopped(...), ['FONTCONFIG_FILE' => $this->fontList()])
             ?? throw ($progress->isStopped() ? new Stopped : new NotMade('The picture could not be made: it took too long, or too much memory. Make it smaller, or of fewer topics.'));
     }
 

@@ -103,7 +103,7 @@ it('finds the smallest type that is drawn', function () {
     // Without the caption the titles are the smallest; an index is smaller still.
     Edits::apply(Edits::read('topic.caption', ['topics' => [idsOf($map)['Quay']], 'caption' => '']), $map);
     expect($titles = $smallest())->toBe($drawn())->toBeGreaterThan($first);
-    Edits::apply(Edits::read('topic.retitle', ['topic' => idsOf($map)['Ferry'], 'title' => 'Ferry ~2~']), $map);
+    Edits::apply(Edits::read('topic.retitle', ['topic' => idsOf($map)['Ferry'], 'title' => 'Ferry <sub>2</sub>']), $map);
     expect($smallest())->toBe($drawn())->toBeLessThan($titles);
 });
 

@@ -3,9 +3,11 @@ import { NButton, NCheckbox, NInput, NInputNumber, NProgress, NSelect } from 'na
 import { computed, nextTick, ref } from 'vue'
 import { useMap } from '@/stores/map'
 import { topicName } from '@/text/titleMarkdown'
-import { formats, isText, sorts, withs } from './formats'
+import DrawnChoices from './DrawnChoices.vue'
+import { formats, isDrawn, isText, sorts, withs } from './formats'
 import HandOverPreview from './HandOverPreview.vue'
 import { useHandOver, type What } from './handOverStore'
+import PlanLine from './PlanLine.vue'
 
 /** All ways out of a map: what goes along, how it is set, and what it will be like. */
 const handOver = useHandOver()
@@ -21,6 +23,7 @@ const whats = computed<{ value: What; label: string }[]>(() => [
     { value: 'branch', label: `This branch: “${short(handOver.branch)}”` },
     { value: 'chosen', label: map.chosen.length === 1 ? 'What is chosen (1 topic)' : `What is chosen (${map.chosen.length} topics)` },
     { value: 'shown', label: 'What the board shows, as it is folded' },
+    ...(isDrawn(handOver.to) && handOver.choices.at !== undefined ? [{ value: 'area' as const, label: `An area, ${Number(handOver.choices.wide)} × ${Number(handOver.choices.high)}` }] : []),
 ])
 const offered = computed(() => withs.filter(({ sorts: its }) => its.includes(handOver.format.sort)).filter(({ flag }) => !(handOver.to === 'txt' && ['noNotes', 'noCaptions', 'noTables', 'noLinks'].includes(flag))))
 const hasHeadings = computed(() => handOver.format.sort === 'document' || handOver.to === 'md')
@@ -78,7 +81,7 @@ function step(event: KeyboardEvent, by: number): void {
         <header><h2>Hand over</h2><p>{{ handOver.format.what }}</p><NButton size="small" quaternary aria-label="Close" @click="handOver.close">Close</NButton></header>
         <div class="choices">
             <div class="kept">
-                <NSelect v-if="handOver.kept.length > 0" size="small" :value="usedName" clearable :options="handOver.kept.map(({ id, name }) => ({ value: id, label: name }))" placeholder="Kept settings" :input-props="{ 'aria-label': 'Settings kept with the map' }" @update:value="take" />
+                <NSelect v-if="handOver.kept.length > 0" size="small" :value="usedName" clearable :options="handOver.kept.map(({ id, name }) => ({ value: id, label: name }))" placeholder="Kept settings" aria-label="Settings kept with the map" @update:value="take" />
                 <NInput v-if="naming !== null" ref="nameField" v-model:value="naming" size="small" :maxlength="60" placeholder="Name of the settings" :input-props="{ 'aria-label': 'Name of the settings' }" @blur="endNaming(true)" @keydown.enter.prevent="endNaming(true)" @keydown.escape.stop="endNaming(false)" />
                 <NButton v-else class="keep" size="small" secondary @click="beginNaming">Keep these settings</NButton>
                 <NButton v-if="usedName !== null" size="small" quaternary @click="forget">Forget</NButton>
@@ -92,19 +95,19 @@ function step(event: KeyboardEvent, by: number): void {
                 </template>
             </div>
             <template v-if="!isCopy">
-                <label class="line"><span>Topics</span><NSelect size="small" :value="handOver.what" :options="whats" :input-props="{ 'aria-label': 'Topics' }" @update:value="(value: What) => handOver.set('what', value)" /></label>
+                <label class="line"><span>Topics</span><NSelect size="small" :value="handOver.what" :options="whats" aria-label="Topics" @update:value="(value: What) => handOver.set('what', value)" /></label>
                 <label class="line"><span>Down to level</span><NInputNumber size="small" clearable :value="(handOver.choices.depth as number | undefined) ?? null" :min="0" :max="1000" :precision="0" placeholder="all" :input-props="{ 'aria-label': 'Down to level' }" @update:value="(value: number | null) => handOver.set('depth', value)" /></label>
                 <label v-if="hasHeadings" class="line"><span>Headings to level</span><NInputNumber size="small" :value="(handOver.choices.headings as number | undefined) ?? (handOver.to === 'md' ? 2 : 3)" :min="0" :max="6" :precision="0" :input-props="{ 'aria-label': 'Headings to level' }" @update:value="(value: number | null) => handOver.set('headings', value)" /></label>
-                <label v-if="handOver.format.sort !== 'picture'" class="line"><span>Order</span><NSelect size="small" :value="(handOver.choices.order as string | undefined) ?? 'map'" :options="[{ value: 'map', label: 'As in the map' }, { value: 'title', label: 'By title' }, { value: 'reversed', label: 'Last first' }]" :input-props="{ 'aria-label': 'Order' }" @update:value="(value: string) => handOver.set('order', value === 'map' ? null : value)" /></label>
+                <label v-if="!isDrawn(handOver.to)" class="line"><span>Order</span><NSelect size="small" :value="(handOver.choices.order as string | undefined) ?? 'map'" :options="[{ value: 'map', label: 'As in the map' }, { value: 'title', label: 'By title' }, { value: 'reversed', label: 'Last first' }]" aria-label="Order" @update:value="(value: string) => handOver.set('order', value === 'map' ? null : value)" /></label>
                 <div v-if="handOver.to === 'pdf'" class="line">
                     <span>Page</span>
                     <div class="pair">
-                        <NSelect size="small" :value="(handOver.choices.paper as string | undefined) ?? 'a4'" :options="[{ value: 'a3', label: 'A3' }, { value: 'a4', label: 'A4' }, { value: 'a5', label: 'A5' }, { value: 'letter', label: 'Letter' }, { value: 'legal', label: 'Legal' }]" :input-props="{ 'aria-label': 'Paper' }" @update:value="(value: string) => handOver.set('paper', value === 'a4' ? null : value)" />
+                        <NSelect size="small" :value="(handOver.choices.paper as string | undefined) ?? 'a4'" :options="[{ value: 'a3', label: 'A3' }, { value: 'a4', label: 'A4' }, { value: 'a5', label: 'A5' }, { value: 'letter', label: 'Letter' }, { value: 'legal', label: 'Legal' }]" aria-label="Paper" @update:value="(value: string) => handOver.set('paper', value === 'a4' ? null : value)" />
                         <NCheckbox :checked="has('landscape')" @update:checked="(on: boolean) => handOver.set('landscape', on)">Across</NCheckbox>
                     </div>
                 </div>
                 <label v-if="['pdf', 'html'].includes(handOver.to)" class="line"><span>Type, points</span><NInputNumber size="small" :value="(handOver.choices.type as number | undefined) ?? 11" :min="7" :max="24" :precision="0" :input-props="{ 'aria-label': 'Type, points' }" @update:value="(value: number | null) => handOver.set('type', value)" /></label>
-                <label v-if="handOver.to === 'png'" class="line"><span>Width, pixels</span><NInputNumber size="small" clearable :value="(handOver.choices.width as number | undefined) ?? null" :min="16" :max="16000" :precision="0" placeholder="twice its size" :input-props="{ 'aria-label': 'Width, pixels' }" @update:value="(value: number | null) => handOver.set('width', value)" /></label>
+                <DrawnChoices v-if="isDrawn(handOver.to)" />
                 <fieldset class="withs">
                     <legend>With</legend>
                     <NCheckbox v-for="one in offered" :key="one.flag" :checked="has(one.flag, one.isLeftOut)" @update:checked="(on: boolean) => handOver.set(one.flag, on !== (one.isLeftOut === true))">{{ one.name }}</NCheckbox>
@@ -115,8 +118,10 @@ function step(event: KeyboardEvent, by: number): void {
         <HandOverPreview class="preview" />
         <footer>
             <div v-if="isSaving" class="making" role="status"><span>{{ handOver.making?.words }}</span><NProgress type="line" :percentage="handOver.making?.percent ?? 0" :show-indicator="false" :height="6" /><NButton size="small" @click="handOver.stop">Stop</NButton></div>
+            <PlanLine v-else-if="isDrawn(handOver.to)" />
             <div class="space" />
-            <NButton v-if="isText(handOver.to)" @click="handOver.copy">Copy</NButton>
+            <NButton v-if="isText(handOver.to) || handOver.format.sort === 'picture'" @click="handOver.copy">Copy</NButton>
+            <NButton v-if="handOver.to === 'print'" :disabled="isSaving" @click="handOver.print">Print …</NButton>
             <NButton type="primary" :disabled="isSaving" @click="handOver.save">Save the file</NButton>
         </footer>
     </div>

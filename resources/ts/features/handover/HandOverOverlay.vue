@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { NButton, NModal, NProgress } from 'naive-ui'
+import AreaMark from './AreaMark.vue'
 import HandOverBody from './HandOverBody.vue'
 import { useHandOver } from './handOverStore'
 
@@ -9,7 +10,8 @@ const handOver = useHandOver()
 
 <template>
     <!-- What is in it is a component of its own: the dialog does not bear its content to change under it. -->
-    <NModal v-if="handOver.isOpen" :show="true" :auto-focus="false" aria-label="Hand over" @update:show="handOver.close"><HandOverBody /></NModal>
+    <AreaMark v-if="handOver.isOpen && handOver.isMarking" />
+    <NModal v-else-if="handOver.isOpen" :show="true" :auto-focus="false" aria-label="Hand over" @update:show="handOver.close"><HandOverBody /></NModal>
     <div v-if="handOver.making !== null && !handOver.isOpen" class="making" role="status">
         <div class="words"><strong>{{ handOver.making.title }}</strong><span>{{ handOver.making.words }}</span></div>
         <NProgress type="line" :percentage="handOver.making.percent" :show-indicator="false" :height="6" />

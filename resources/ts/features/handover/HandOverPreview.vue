@@ -24,7 +24,7 @@ const isMaking = ref(false)
 /** What is being made now. What is done stays for as long as its pages are looked at; the server keeps few, and not for long. */
 let made: string | null = null
 
-const kind = computed(() => (handOver.format.sort === 'document' ? (handOver.to === 'pdf' ? 'pages' : 'page') : handOver.format.sort === 'picture' ? 'picture' : handOver.to === 'zip' ? 'none' : 'text'))
+const kind = computed(() => (handOver.format.sort === 'document' ? (handOver.to === 'pdf' ? 'pages' : 'page') : handOver.format.sort === 'paper' ? 'pages' : handOver.format.sort === 'picture' ? 'picture' : handOver.to === 'zip' ? 'none' : 'text'))
 const turn = latest()
 
 function clear(): void {
@@ -61,7 +61,7 @@ const look = useDebounceFn(async () => {
                 problem.value = answer.ok ? null : words
             }
         } else if (kind.value !== 'none') {
-            let answer = await handOverApi.begin(map.id, handOver.wish(kind.value === 'pages' ? 'pdf' : 'html'))
+            let answer = await handOverApi.begin(map.id, handOver.wish(kind.value === 'page' ? 'html' : handOver.to))
             if (!isWanted()) {
                 await handOverApi.stop(answer.id).catch(() => undefined)
                 return
@@ -93,7 +93,7 @@ const look = useDebounceFn(async () => {
     }
 }, 350)
 
-watch([() => handOver.choices, () => (handOver.what === 'map' ? '' : map.chosen.join()), () => map.tree], () => void look())
+watch([() => handOver.choices, () => (handOver.what === 'map' && handOver.choices.gapTopics !== true ? '' : map.chosen.join()), () => map.tree], () => void look())
 onMounted(() => void look())
 onBeforeUnmount(() => {
     turn.begin()
@@ -122,8 +122,8 @@ iframe { flex: 1; border: 0; width: 100%; height: 100%; background: #fdfaf3; }
 pre { flex: 1; margin: 0; padding: 18px 22px; overflow: auto; font: 13px/1.5 'JetBrains Mono', monospace; white-space: pre-wrap; overflow-wrap: anywhere; tab-size: 4; }
 .pages { flex: 1; overflow: auto; padding: 18px; display: flex; flex-direction: column; align-items: center; gap: 16px; }
 .pages img { flex: none; width: min(100%, 560px); min-height: 200px; background: #fff; box-shadow: 0 2px 12px rgb(0 0 0 / 18%); }
-.picture { flex: 1; min-width: 0; padding: 18px; display: grid; place-items: center; overflow: auto; }
-.picture img { max-width: 100%; max-height: 100%; }
+.picture { flex: 1; position: relative; }
+.picture img { position: absolute; inset: 18px; width: calc(100% - 36px); height: calc(100% - 36px); object-fit: contain; }
 .words { margin: auto; padding: 24px; max-width: 420px; color: var(--soft); text-align: center; }
 .spin { position: absolute; right: 14px; top: 14px; }
 </style>

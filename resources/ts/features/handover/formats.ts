@@ -4,7 +4,7 @@ export interface Format {
     readonly name: string
     /** What one gets, in a sentence. */
     readonly what: string
-    readonly sort: 'document' | 'outline' | 'picture' | 'copy'
+    readonly sort: 'document' | 'outline' | 'picture' | 'paper' | 'copy'
 }
 
 export const formats: readonly Format[] = [
@@ -18,24 +18,27 @@ export const formats: readonly Format[] = [
     { to: 'txt', name: 'Text', what: 'Titles, indented by tabs.', sort: 'outline' },
     { to: 'opml', name: 'OPML', what: 'For other outline programs.', sort: 'outline' },
     { to: 'csv', name: 'Table (CSV)', what: 'A row a topic, for spreadsheets.', sort: 'outline' },
-    { to: 'svg', name: 'SVG picture', what: 'A drawing that stays sharp at any size.', sort: 'picture' },
-    { to: 'png', name: 'PNG picture', what: 'A picture of as many pixels as are wanted.', sort: 'picture' },
+    { to: 'svg', name: 'SVG', what: 'A drawing that stays sharp at any size.', sort: 'picture' },
+    { to: 'png', name: 'PNG', what: 'A picture of as many pixels as are wanted.', sort: 'picture' },
+    { to: 'jpg', name: 'JPEG', what: 'A picture for programs that know nothing else; photographs take less room in it.', sort: 'picture' },
+    { to: 'drawing', name: 'PDF drawing', what: 'One page as large as the drawing, in lines that stay sharp and text that can be found.', sort: 'picture' },
+    { to: 'print', name: 'On paper', what: 'The drawing on one sheet or on many, with outline, notes and worksheets for a class.', sort: 'paper' },
     { to: 'json', name: 'Chalk Tree file', what: 'A complete copy in our own format. What is private goes along.', sort: 'copy' },
     { to: 'zip', name: 'Archive', what: 'A complete copy with all files. What is private goes along.', sort: 'copy' },
 ]
 
-export const sorts = [{ sort: 'document', name: 'Documents' }, { sort: 'outline', name: 'Outlines and data' }, { sort: 'picture', name: 'Pictures' }, { sort: 'copy', name: 'Complete copies' }] as const
+export const sorts = [{ sort: 'document', name: 'Documents' }, { sort: 'outline', name: 'Outlines and data' }, { sort: 'picture', name: 'Pictures' }, { sort: 'paper', name: 'Print' }, { sort: 'copy', name: 'Complete copies' }] as const
 
 export const formatOf = (to: string): Format => formats.find((one) => one.to === to) ?? (formats[0] as Format)
 
 /** What can be left out or put in, and in which sorts of file. */
 export const withs: readonly { readonly flag: string; readonly name: string; readonly isLeftOut?: true; readonly sorts: readonly Format['sort'][] }[] = [
     { flag: 'noNotes', name: 'Notes', isLeftOut: true, sorts: ['document', 'outline'] },
-    { flag: 'noCaptions', name: 'Captions', isLeftOut: true, sorts: ['document', 'outline', 'picture'] },
-    { flag: 'noPictures', name: 'Pictures', isLeftOut: true, sorts: ['document', 'picture'] },
+    { flag: 'noCaptions', name: 'Captions', isLeftOut: true, sorts: ['document', 'outline', 'picture', 'paper'] },
+    { flag: 'noPictures', name: 'Pictures', isLeftOut: true, sorts: ['document', 'picture', 'paper'] },
     { flag: 'noTables', name: 'Tables', isLeftOut: true, sorts: ['document', 'outline'] },
-    { flag: 'noLinks', name: 'Links', isLeftOut: true, sorts: ['document', 'outline', 'picture'] },
-    { flag: 'numbered', name: 'Numbers', sorts: ['document', 'outline', 'picture'] },
+    { flag: 'noLinks', name: 'Links', isLeftOut: true, sorts: ['document', 'outline', 'picture', 'paper'] },
+    { flag: 'numbered', name: 'Numbers', sorts: ['document', 'outline', 'picture', 'paper'] },
     { flag: 'stamps', name: 'Stamps as words', sorts: ['document', 'outline'] },
     { flag: 'tags', name: 'Tags as words', sorts: ['document', 'outline'] },
     { flag: 'contents', name: 'Table of contents', sorts: ['document'] },
@@ -44,6 +47,9 @@ export const withs: readonly { readonly flag: string; readonly name: string; rea
     { flag: 'sentences', name: 'Sentences', sorts: ['document'] },
     { flag: 'legend', name: 'Legend', sorts: ['document'] },
 ]
+
+/** Those that are drawn, of which one may want to know beforehand how large they will be. */
+export const isDrawn = (to: string): boolean => ['picture', 'paper'].includes(formatOf(to).sort)
 
 /** Those that are text, and can go to the clipboard. */
 export const isText = (to: string): boolean => ['md', 'txt', 'opml', 'csv'].includes(to)

@@ -2,6 +2,7 @@ import { useStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, nextTick, ref, shallowRef } from 'vue'
 import { handOverApi, madeAddress, wishAddress, type Wished } from '@/api/handOver'
+import type { Box } from '@/board/geometry'
 import type { Edit, HandOverAnswer } from '@/api/wire'
 import { newId, useMap } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
@@ -12,7 +13,12 @@ import { formatOf } from './formats'
 
 export type Choices = Record<string, string | number | boolean>
 /** Which topics go along. */
-export type What = 'map' | 'branch' | 'chosen' | 'shown'
+export type What = 'map' | 'branch' | 'chosen' | 'shown' | 'area'
+
+/** Gaps in a worksheet that are topics which were chosen. */
+export const GAPS = 'gapTopics'
+
+const AREA = ['at', 'left', 'top', 'wide', 'high']
 
 const ASKS = 350
 
@@ -27,6 +33,8 @@ export const useHandOver = defineStore('hand-over', () => {
     /** As it was handed over last, by map. */
     const last = useStorage<Record<string, Choices>>('chalk-handed', {})
     const choices = ref<Choices>({ to: 'docx' })
+    /** Whether an area of the board is being marked out, for which the panel steps aside. */
+    const isMarking = ref(false)
     const making = shallowRef<(HandOverAnswer & { title: string }) | null>(null)
 
     const to = computed(() => String(choices.value.to ?? 'docx'))
@@ -39,6 +47,7 @@ export const useHandOver = defineStore('hand-over', () => {
 
     function open(with_: Choices = {}): void {
         choices.value = { to: 'docx', ...(last.value[map.id] ?? {}), ...with_ }
+        isMarking.value = false
         isOpen.value = true
     }
 
@@ -56,24 +65,66 @@ export const useHandOver = defineStore('hand-over', () => {
     const branch = computed(() => map.current ?? map.scope ?? map.tree.root)
 
     function wish(as: string = to.value): Wished {
-        const plain = without(choices.value, 'to', 'name', 'what')
-        const topic = what.value === 'branch' ? branch.value : what.value !== 'chosen' && map.scope !== null ? map.scope : null
-        return { to: as, choices: what.value === 'shown' ? { ...plain, what: 'shown' } : plain, topic, chosen: what.value === 'chosen' ? [...map.chosen] : [], board: preferences.board }
+        const its = what.value
+        const plain = its === 'area' ? without(choices.value, 'to', 'name', 'what') : without(choices.value, 'to', 'name', 'what', ...AREA)
+        const topic = its === 'branch' ? branch.value : its !== 'chosen' && map.scope !== null ? map.scope : null
+        return {
+            to: as, choices: its === 'shown' || its === 'area' ? { ...plain, what: its } : plain, topic, chosen: its === 'chosen' ? [...map.chosen] : [],
+            gaps: format.value.sort === 'paper' && choices.value[GAPS] === true ? [...map.chosen] : [], board: preferences.board,
+        }
+    }
+
+    /** Takes an area of the board. It goes by the topic nearest to its middle that others may see, so it still shows the same when topics beside it have gone. */
+    function takeArea(area: Box, boxes: ReadonlyMap<string, Box>): void {
+        const held = heldIn(map.tree)
+        const [x, y] = [area.x + area.w / 2, area.y + area.h / 2]
+        let nearest: { id: string; x: number; y: number; away: number } | null = null
+        for (const [id, box] of boxes) {
+            const [middleX, middleY] = [box.x + box.w / 2, box.y + box.h / 2]
+            const away = Math.hypot(middleX - x, middleY - y)
+            if (!held.has(id) && map.tree.topics.has(id) && (nearest === null || away < nearest.away)) {
+                nearest = { id, x: middleX, y: middleY, away }
+            }
+        }
+        isMarking.value = false
+        if (nearest !== null) {
+            choices.value = { ...choices.value, what: 'area', at: nearest.id, left: Math.round(area.x - nearest.x), top: Math.round(area.y - nearest.y), wide: Math.max(20, Math.round(area.w)), high: Math.max(20, Math.round(area.h)) }
+        }
     }
 
     /** Saves the file that was chosen; what takes a while tells how far it is. */
     async function save(): Promise<void> {
         last.value = { ...last.value, [map.id]: { ...choices.value } }
         const wanted = wish()
-        if (format.value.sort === 'document') {
-            const made = await make(wanted, `Making ${format.value.name}`)
-            if (made !== null) {
-                ui.download(madeAddress(made.id))
-                tell.info(`${format.value.name} is made and handed to the browser.`)
-            }
-        } else {
+        if (['svg', 'json', 'zip'].includes(to.value) || format.value.sort === 'outline') {
             ui.download(wishAddress(map.id, wanted))
+            return
         }
+        const made = await make(wanted, `Making ${format.value.name}`)
+        if (made !== null) {
+            ui.download(madeAddress(made.id))
+            tell.info(`${format.value.name} is made and handed to the browser.`)
+        }
+    }
+
+    /** Hands the sheets to the browser, which prints them. */
+    async function print(): Promise<void> {
+        last.value = { ...last.value, [map.id]: { ...choices.value } }
+        const made = await make(wish('sheets'), 'Making the sheets')
+        if (made === null) {
+            return
+        }
+        const page = await (await fetch(madeAddress(made.id))).text()
+        document.querySelector('iframe.to-print')?.remove()
+        const frame = document.createElement('iframe')
+        frame.className = 'to-print'
+        // It only shows: what prints is this page.
+        frame.setAttribute('sandbox', 'allow-same-origin allow-modals')
+        frame.setAttribute('aria-hidden', 'true')
+        frame.style.cssText = 'position:fixed;width:0;height:0;border:0;visibility:hidden'
+        frame.srcdoc = page
+        frame.onload = () => void frame.contentDocument?.fonts.ready.then(() => frame.contentWindow?.print())
+        document.body.append(frame)
     }
 
     /** @returns null where it failed, which was told, or was stopped */
@@ -121,13 +172,14 @@ export const useHandOver = defineStore('hand-over', () => {
 
     async function copy(): Promise<void> {
         try {
-            const answer = await fetch(wishAddress(map.id, wish()))
+            const isPicture = format.value.sort === 'picture'
+            const answer = await fetch(wishAddress(map.id, wish(isPicture ? 'png' : to.value)))
             if (!answer.ok) {
                 throw new Error(((await answer.json()) as { message?: string }).message ?? 'it could not be made')
             }
-            await navigator.clipboard.writeText(await answer.text())
+            await (isPicture ? navigator.clipboard.write([new ClipboardItem({ 'image/png': await answer.blob() })]) : navigator.clipboard.writeText(await answer.text()))
             last.value = { ...last.value, [map.id]: { ...choices.value } }
-            tell.info(`Copied as ${format.value.name}.`)
+            tell.info(isPicture ? 'Copied as a picture.' : `Copied as ${format.value.name}.`)
         } catch (error) {
             tell.error(`Not copied: ${(error as Error).message}`)
         }
@@ -153,5 +205,5 @@ export const useHandOver = defineStore('hand-over', () => {
         map.edit({ name: 'row.remove', type: 'hand-over', rows: [id] } as Edit)
     }
 
-    return { isOpen, choices, to, format, what, kept, heldCount, branch, making, open, close, set, wish, save, make, stop, again, copy, keep, take, forget }
+    return { isOpen, isMarking, takeArea, print, choices, to, format, what, kept, heldCount, branch, making, open, close, set, wish, save, make, stop, again, copy, keep, take, forget }
 })

@@ -41,7 +41,7 @@ function pdfTables(from: string, to: string): Plugin {
 
 export default defineConfig({
     plugins: [
-        laravel({ input: ['resources/ts/main.ts'] }),
+        laravel({ input: ['resources/ts/main.ts', 'resources/ts/page/page.ts'] }),
         vue(),
         pdfTables(fileURLToPath(new URL('./node_modules/pdfjs-dist', import.meta.url)), fileURLToPath(new URL('./public/build/pdf', import.meta.url))),
         packedCopies(fileURLToPath(new URL('./public/build/assets', import.meta.url))),

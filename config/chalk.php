@@ -31,6 +31,9 @@ return [
     // Bounds on how often somebody may ask; off for measuring and for tests that ask very often.
     'limits' => (bool) env('CHALK_LIMITS', true),
 
+    // Where the web server notes down which published pages it sent; none if empty. bin/serve says so.
+    'page_notes' => (string) env('CHALK_PAGE_NOTES', ''),
+
     // Milliseconds that every edit request waits, to see how the interface does on a slow connection.
     'delay' => (int) env('CHALK_DELAY', 0),
 

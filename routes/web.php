@@ -15,6 +15,7 @@ use App\Http\Controllers\LookController;
 use App\Http\Controllers\MapController;
 use App\Http\Controllers\PageController;
 use App\Http\Controllers\PictureController;
+use App\Http\Controllers\PublishedController;
 use App\Http\Controllers\SentenceController;
 use App\Http\Controllers\SignController;
 use Illuminate\Support\Facades\Route;
@@ -70,6 +71,10 @@ Route::prefix('api')->group(function (): void {
             Route::get('handovers/{handOver}/pages/{page}', [HandOverController::class, 'page'])->where('page', '[1-9][0-9]{0,3}')->middleware('alone:pictures');
             Route::delete('handovers/{handOver}', [HandOverController::class, 'stop']);
         });
+        Route::middleware('can:keep,page')->group(function (): void {
+            Route::patch('published/{page}', [PublishedController::class, 'update']);
+            Route::delete('published/{page}', [PublishedController::class, 'destroy']);
+        });
         Route::post('find', [FindController::class, 'everywhere'])->middleware(['throttle:heavy', 'alone:search']);
         Route::post('replace', [FindController::class, 'replace'])->middleware(['throttle:heavy', 'alone:search']);
 
@@ -112,6 +117,8 @@ Route::prefix('api')->group(function (): void {
             Route::get('maps/{map}/trash', [HistoryController::class, 'trash']);
             Route::delete('maps/{map}/trash', [HistoryController::class, 'emptyTrash']);
             Route::post('maps/{map}/duplicate', [LibraryController::class, 'duplicate'])->middleware(['throttle:heavy', 'alone:files']);
+            Route::get('maps/{map}/published', [PublishedController::class, 'index']);
+            Route::post('maps/{map}/published', [PublishedController::class, 'store'])->middleware('throttle:heavy');
             Route::post('maps/{map}/handovers', [HandOverController::class, 'begin'])->middleware('throttle:heavy');
             Route::get('maps/{map}/plan', [HandOverController::class, 'plan'])->middleware('alone:plans');
             Route::get('maps/{map}/export', [LibraryController::class, 'export'])->middleware(['throttle:heavy', 'alone:pictures']);
@@ -120,4 +127,4 @@ Route::prefix('api')->group(function (): void {
 });
 
 Route::get('outbox', [PageController::class, 'outbox']);
-Route::get('/{page?}', [PageController::class, 'app'])->where('page', '(?!api/).*');
+Route::get('/{page?}', [PageController::class, 'app'])->where('page', '(?!api/|p/).*');

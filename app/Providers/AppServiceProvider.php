@@ -10,11 +10,14 @@ use App\Models\Folder;
 use App\Models\HandOver;
 use App\Models\MapRecord;
 use App\Models\Person;
+use App\Models\PublishedPage;
 use App\Models\Upload;
 use App\Policies\FolderPolicy;
 use App\Policies\HandOverPolicy;
 use App\Policies\MapPolicy;
+use App\Policies\PublishedPagePolicy;
 use App\Policies\UploadPolicy;
+use App\Publishing\PageFiles;
 use App\Store\MapStates;
 use App\Store\PartedCache;
 use App\Store\Sqlite\ImmediateConnector;
@@ -27,6 +30,7 @@ use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Config;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Mail;
@@ -51,9 +55,12 @@ final class AppServiceProvider extends ServiceProvider
         Model::shouldBeStrict();
         Gate::policy(MapRecord::class, MapPolicy::class);
         Gate::policy(Upload::class, UploadPolicy::class);
+        Gate::policy(PublishedPage::class, PublishedPagePolicy::class);
         Gate::policy(HandOver::class, HandOverPolicy::class);
         Gate::policy(Folder::class, FolderPolicy::class);
         Session::extend('file', fn (): WholeSessions => new WholeSessions(File::getFacadeRoot(), Config::string('session.files'), Config::integer('session.lifetime')));
+        // A page shows its map as it is: what is kept of it goes as soon as the map is another.
+        MapRecord::saved(fn (MapRecord $map) => DB::afterCommit(fn () => app(PageFiles::class)->forgetMap($map->id)));
         Mail::extend('outbox', fn (): OutboxTransport => new OutboxTransport);
         // Not from the request's host, which whoever asks can make up.
         ResetPassword::createUrlUsing(fn (Person $person, string $token): string => rtrim((string) config('app.url'), '/').'/reset-password?'.http_build_query(['token' => $token, 'email' => $person->email]));
@@ -64,6 +71,8 @@ final class AppServiceProvider extends ServiceProvider
         Vite::createAssetPathsUsing(fn (string $path): string => "/{$path}");
         // By address only: the body is not read before this. AccountController bounds tries at one account.
         RateLimiter::for('account', fn (Request $request): Limit => self::limit(60, 'account '.$request->ip()));
+        // What the web server sends by itself is not counted.
+        RateLimiter::for('published', fn (Request $request): Limit => self::limit(300, 'published '.$request->ip()));
         RateLimiter::for('work', fn (Request $request): Limit => self::limit(3000, 'work '.$request->user()?->getAuthIdentifier()));
         RateLimiter::for('heavy', fn (Request $request): Limit => self::limit(120, 'heavy '.$request->user()?->getAuthIdentifier()));
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ChalkTree\Draw;
 
 use ChalkTree\Look\BoardTheme;
+use ChalkTree\Look\Chalk;
 use ChalkTree\Look\Palette;
 
 /** The colours that a drawing has for the roles of what it is made of: those of a board, or of paper. */
@@ -48,6 +49,32 @@ final readonly class Paints
             'day', 'slate' => self::board(BoardTheme::from($ground)),
             default => self::board($board),
         };
+    }
+
+    /** A role as the variable of a page that has css(). */
+    public static function variable(string $role): string
+    {
+        [$sort, $name] = [...explode(':', $role, 2), ''];
+
+        return match (true) {
+            $name === '' => "var(--{$sort})",
+            $sort === 'tint' || $sort === 'text' => "var(--{$name}-{$sort})",
+            default => "var(--{$name})",
+        };
+    }
+
+    /** All colours as variables of a page. */
+    public function css(Palette $palette): string
+    {
+        $css = '';
+        foreach (['board', 'slip', 'ink', 'soft', 'plate', 'plate-ink', 'edge', 'code', 'link', 'field'] as $role) {
+            $css .= "--{$role}:{$this->of($role, $palette)};";
+        }
+        foreach ([...array_map(fn (Chalk $chalk): string => $chalk->value, Chalk::cases()), ...$palette->names()] as $name) {
+            $css .= "--{$name}:{$this->of("chalk:{$name}", $palette)};--{$name}-tint:{$this->of("tint:{$name}", $palette)};--{$name}-text:{$this->of("text:{$name}", $palette)};";
+        }
+
+        return $css;
     }
 
     public function ground(): string

@@ -25,7 +25,7 @@ final readonly class WindowWriter
     public function __construct(PictureSource $pictures = new NoPictures)
     {
         $this->parts = new SlipParts;
-        $this->writer = new PartsWriter(self::paint(...), $pictures);
+        $this->writer = new PartsWriter(Paints::variable(...), $pictures);
     }
 
     /**
@@ -105,18 +105,6 @@ final readonly class WindowWriter
         $ends = [...array_slice($slip->route, 0, 2), ...array_slice($slip->route, -2)];
 
         return 'M'.($box['x'] + $ends[0]).' '.($box['y'] + $ends[1]).'L'.($box['x'] + $ends[2]).' '.($box['y'] + $ends[3]);
-    }
-
-    /** A role as a colour of the page. */
-    private static function paint(string $role): string
-    {
-        [$sort, $chalk] = [...explode(':', $role, 2), ''];
-
-        return match (true) {
-            $chalk === '' => "var(--{$sort})",
-            $sort === 'tint' || $sort === 'text' => "var(--{$chalk}-{$sort})",
-            default => "var(--{$chalk})",
-        };
     }
 
     /**

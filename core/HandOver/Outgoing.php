@@ -46,19 +46,43 @@ final class Outgoing
      */
     public static function of(TopicMap $map, ?string $branch = null): TopicMap
     {
-        $held = self::held($map);
+        return self::cut($map, $map, $branch);
+    }
+
+    /**
+     * A map as it left once, without what has become private in it since.
+     *
+     * @param  TopicMap  $then  as it left
+     * @param  TopicMap  $now  all of it as it is
+     *
+     * @throws NothingLeaves where its root, or the top of that branch, has become so
+     */
+    public static function since(TopicMap $then, TopicMap $now, ?string $branch = null): TopicMap
+    {
+        return self::cut($then, $now, $branch);
+    }
+
+    /** @param  TopicMap  $says  says what is private */
+    private static function cut(TopicMap $map, TopicMap $says, ?string $branch): TopicMap
+    {
+        $held = self::held($says);
         if (isset($held[$map->sheet()->root]) || ($branch !== null && isset($held[$branch]))) {
             throw new NothingLeaves;
         }
         $left = clone $map;
         $recorder = new Recorder($left);
         foreach (self::features() as $feature) {
-            foreach ($feature->heldRows($map) as $row) {
-                $recorder->drop($row::type(), $row->id);
+            foreach ($feature->heldRows($says) as $row) {
+                if ($left->row($row::type(), $row->id) !== null) {
+                    $recorder->drop($row::type(), $row->id);
+                }
             }
         }
         foreach (array_keys($held) as $id) {
-            $recorder->put($map->topic($id)->with(['removed' => $id]));
+            // What stood below it then may stand elsewhere by now.
+            foreach ($left->has((string) $id) ? $left->branch((string) $id) : [] as $topic) {
+                $recorder->put($topic->with(['removed' => $topic->id]));
+            }
         }
         foreach (array_keys($left->parked()) as $id) {
             foreach ($left->branch((string) $id) as $topic) {

@@ -9,12 +9,14 @@ use ChalkTree\Attach\AttachedFile;
 use ChalkTree\CrossLink\CrossLink;
 use ChalkTree\CrossLink\Score;
 use ChalkTree\CrossLink\Sentences;
+use ChalkTree\Draw\BoardWriter;
 use ChalkTree\Draw\SvgWriter;
 use ChalkTree\Draw\Thumbnail;
 use ChalkTree\Edit\Edits;
 use ChalkTree\Edit\TopicDraft;
 use ChalkTree\Exchange\Clipping;
 use ChalkTree\Exchange\Formats;
+use ChalkTree\HandOver\Choices;
 use ChalkTree\HandOver\NothingLeaves;
 use ChalkTree\HandOver\Outgoing;
 use ChalkTree\Link\Link;
@@ -25,6 +27,7 @@ use ChalkTree\Map\Ids;
 use ChalkTree\Map\NewMap;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Number\Numbers;
+use ChalkTree\Print\Worksheet;
 use ChalkTree\Privacy\PrivateBranch;
 use ChalkTree\Ring\Ring;
 use ChalkTree\Ring\RingMember;
@@ -90,6 +93,8 @@ function waysOut(TopicMap $map): array
 
     return $ways + [
         'svg' => (new SvgWriter(BoardTheme::Day))->write($scene, 'Map'),
+        'board of a page' => (new BoardWriter)->write($scene, $leaving, $scene->bounds()),
+        'worksheet' => Formats::write(Worksheet::of($leaving, Choices::fromFields('', ['gapTopics' => true, 'gapPhrases' => true]), array_map(strval(...), array_keys($map->all())))[0], 'md').implode(' ', Worksheet::of($leaving, Choices::fromFields('', ['gapTopics' => true, 'gapPhrases' => true]), array_map(strval(...), array_keys($map->all())))[1]),
         'small picture' => (new Thumbnail(BoardTheme::Day))->ofMap($leaving),
         'marks' => json_encode(array_map(fn ($mark) => $mark->toArray(), $scene->marks), JSON_THROW_ON_ERROR),
         'sentences' => Sentences::of($leaving)->text().Sentences::of($leaving)->csv().Sentences::of($leaving)->tabbed(),

@@ -143,6 +143,8 @@ export interface Wire {
   me?: MeAnswer;
   library?: LibraryAnswer;
   handOver?: HandOverAnswer;
+  published?: PublishedPagesAnswer;
+  publishedPage?: PublishedAnswer;
   plan?: PlanAnswer;
   open?: OpenAnswer;
   edits?: EditsAnswer;
@@ -263,6 +265,57 @@ export interface HandOverAnswer {
    * Of a PDF that is done; else 0.
    */
   pages: number;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "PublishedPagesAnswer".
+ */
+export interface PublishedPagesAnswer {
+  pages: PublishedAnswer[];
+}
+/**
+ * A map at a lasting address.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "PublishedAnswer".
+ */
+export interface PublishedAnswer {
+  id: string;
+  name: string;
+  address: string;
+  /**
+   * Whose branch it is.
+   */
+  topic: string | null;
+  title: string;
+  /**
+   * Whether anything of it may be seen; not where all has become private.
+   */
+  isShown: boolean;
+  isFrozen: boolean;
+  views: number;
+  /**
+   * Seconds since 1970.
+   */
+  made: number;
+  /**
+   * Seconds since 1970.
+   */
+  renewed: number;
+  /**
+   * An address.
+   */
+  picture: string;
+  width: number;
+  height: number;
+  /**
+   * HTML.
+   */
+  pictureSnippet: string;
+  /**
+   * HTML.
+   */
+  frameSnippet: string;
 }
 /**
  * What a picture or a print will be like.

@@ -4,10 +4,12 @@ import { computed, nextTick, ref } from 'vue'
 import { useMap } from '@/stores/map'
 import { topicName } from '@/text/titleMarkdown'
 import DrawnChoices from './DrawnChoices.vue'
-import { formats, isDrawn, isText, sorts, withs } from './formats'
+import ChoiceLines from './ChoiceLines.vue'
+import { formats, isDrawn, isText, PAGE, sorts, withs } from './formats'
 import HandOverPreview from './HandOverPreview.vue'
 import { useHandOver, type What } from './handOverStore'
 import PlanLine from './PlanLine.vue'
+import PublishedPages from './PublishedPages.vue'
 
 /** All ways out of a map: what goes along, how it is set, and what it will be like. */
 const handOver = useHandOver()
@@ -21,8 +23,8 @@ const isCopy = computed(() => handOver.format.sort === 'copy')
 const whats = computed<{ value: What; label: string }[]>(() => [
     { value: 'map', label: map.scope === null ? 'The whole map' : `The branch “${short(map.scope)}”` },
     { value: 'branch', label: `This branch: “${short(handOver.branch)}”` },
-    { value: 'chosen', label: map.chosen.length === 1 ? 'What is chosen (1 topic)' : `What is chosen (${map.chosen.length} topics)` },
-    { value: 'shown', label: 'What the board shows, as it is folded' },
+    ...(handOver.to === PAGE ? [] : [{ value: 'chosen' as const, label: map.chosen.length === 1 ? 'What is chosen (1 topic)' : `What is chosen (${map.chosen.length} topics)` },
+    { value: 'shown' as const, label: 'What the board shows, as it is folded' }]),
     ...(isDrawn(handOver.to) && handOver.choices.at !== undefined ? [{ value: 'area' as const, label: `An area, ${Number(handOver.choices.wide)} × ${Number(handOver.choices.high)}` }] : []),
 ])
 const offered = computed(() => withs.filter(({ sorts: its }) => its.includes(handOver.format.sort)).filter(({ flag }) => !(handOver.to === 'txt' && ['noNotes', 'noCaptions', 'noTables', 'noLinks'].includes(flag))))
@@ -83,7 +85,7 @@ function step(event: KeyboardEvent, by: number): void {
             <div class="kept">
                 <NSelect v-if="handOver.kept.length > 0" size="small" :value="usedName" clearable :options="handOver.kept.map(({ id, name }) => ({ value: id, label: name }))" placeholder="Kept settings" aria-label="Settings kept with the map" @update:value="take" />
                 <NInput v-if="naming !== null" ref="nameField" v-model:value="naming" size="small" :maxlength="60" placeholder="Name of the settings" :input-props="{ 'aria-label': 'Name of the settings' }" @blur="endNaming(true)" @keydown.enter.prevent="endNaming(true)" @keydown.escape.stop="endNaming(false)" />
-                <NButton v-else class="keep" size="small" secondary @click="beginNaming">Keep these settings</NButton>
+                <NButton v-else-if="handOver.to !== PAGE" class="keep" size="small" secondary @click="beginNaming">Keep these settings</NButton>
                 <NButton v-if="usedName !== null" size="small" quaternary @click="forget">Forget</NButton>
             </div>
             <div role="radiogroup" aria-label="Format" class="formats" @keydown.right="step($event, 1)" @keydown.down="step($event, 1)" @keydown.left="step($event, -1)" @keydown.up="step($event, -1)">
@@ -108,6 +110,7 @@ function step(event: KeyboardEvent, by: number): void {
                 </div>
                 <label v-if="['pdf', 'html'].includes(handOver.to)" class="line"><span>Type, points</span><NInputNumber size="small" :value="(handOver.choices.type as number | undefined) ?? 11" :min="7" :max="24" :precision="0" :input-props="{ 'aria-label': 'Type, points' }" @update:value="(value: number | null) => handOver.set('type', value)" /></label>
                 <DrawnChoices v-if="isDrawn(handOver.to)" />
+                <ChoiceLines v-if="handOver.to === PAGE" :lines="[{ name: 'Colours', field: 'on', words: [['', 'Day'], ['slate', 'Slate'], ['white', 'On white']] }]" />
                 <fieldset class="withs">
                     <legend>With</legend>
                     <NCheckbox v-for="one in offered" :key="one.flag" :checked="has(one.flag, one.isLeftOut)" @update:checked="(on: boolean) => handOver.set(one.flag, on !== (one.isLeftOut === true))">{{ one.name }}</NCheckbox>
@@ -115,14 +118,15 @@ function step(event: KeyboardEvent, by: number): void {
             </template>
             <p v-if="handOver.heldCount > 0" class="held">{{ isCopy ? 'What is private goes along in a complete copy.' : handOver.heldCount === 1 ? '1 private topic stays here.' : `${handOver.heldCount} private topics stay here.` }}</p>
         </div>
-        <HandOverPreview class="preview" />
-        <footer>
+        <PublishedPages v-if="handOver.to === PAGE" class="preview pages" />
+        <HandOverPreview v-else class="preview" />
+        <footer v-if="handOver.to !== PAGE">
             <div v-if="isSaving" class="making" role="status"><span>{{ handOver.making?.words }}</span><NProgress type="line" :percentage="handOver.making?.percent ?? 0" :show-indicator="false" :height="6" /><NButton size="small" @click="handOver.stop">Stop</NButton></div>
             <PlanLine v-else-if="isDrawn(handOver.to)" />
             <div class="space" />
             <NButton v-if="isText(handOver.to) || handOver.format.sort === 'picture'" @click="handOver.copy">Copy</NButton>
             <NButton v-if="handOver.to === 'print'" :disabled="isSaving" @click="handOver.print">Print …</NButton>
-            <NButton type="primary" :disabled="isSaving" @click="handOver.save">Save the file</NButton>
+            <NButton v-if="handOver.to !== PAGE" type="primary" :disabled="isSaving" @click="handOver.save">Save the file</NButton>
         </footer>
     </div>
 </template>
@@ -153,7 +157,8 @@ footer { grid-column: 1 / 3; display: flex; align-items: center; gap: 10px; padd
 .space { flex: 1; }
 @media (max-width: 800px) {
     .hand-over { grid-template: auto minmax(0, 1fr) auto / minmax(0, 1fr); }
-    header, footer { grid-column: 1; } header p { display: none; } .preview { display: none; }
+    header, footer { grid-column: 1; } header p { display: none; } .preview:not(.pages) { display: none; }
+    .hand-over:has(.pages) { display: block; overflow: auto; } .preview.pages { border-left: 0; border-top: 1px solid var(--edge); overflow: visible; }
     header { justify-content: space-between; }
 }
 </style>

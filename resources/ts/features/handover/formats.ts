@@ -4,8 +4,11 @@ export interface Format {
     readonly name: string
     /** What one gets, in a sentence. */
     readonly what: string
-    readonly sort: 'document' | 'outline' | 'picture' | 'paper' | 'copy'
+    readonly sort: 'document' | 'outline' | 'picture' | 'paper' | 'page' | 'copy'
 }
+
+/** No file, but a page that is published. */
+export const PAGE = 'page'
 
 export const formats: readonly Format[] = [
     { to: 'docx', name: 'DOCX', what: 'For word processors: headings, lists, notes, tables and pictures in true styles.', sort: 'document' },
@@ -23,22 +26,23 @@ export const formats: readonly Format[] = [
     { to: 'jpg', name: 'JPEG', what: 'A picture for programs that know nothing else; photographs take less room in it.', sort: 'picture' },
     { to: 'drawing', name: 'PDF drawing', what: 'One page as large as the drawing, in lines that stay sharp and text that can be found.', sort: 'picture' },
     { to: 'print', name: 'On paper', what: 'The drawing on one sheet or on many, with outline, notes and worksheets for a class.', sort: 'paper' },
+    { to: PAGE, name: 'Page for everyone', what: 'A page at an address of its own, which needs no account: the drawing, the outline below it, pictures for other sites.', sort: 'page' },
     { to: 'json', name: 'Chalk Tree file', what: 'A complete copy in our own format. What is private goes along.', sort: 'copy' },
     { to: 'zip', name: 'Archive', what: 'A complete copy with all files. What is private goes along.', sort: 'copy' },
 ]
 
-export const sorts = [{ sort: 'document', name: 'Documents' }, { sort: 'outline', name: 'Outlines and data' }, { sort: 'picture', name: 'Pictures' }, { sort: 'paper', name: 'Print' }, { sort: 'copy', name: 'Complete copies' }] as const
+export const sorts = [{ sort: 'document', name: 'Documents' }, { sort: 'outline', name: 'Outlines and data' }, { sort: 'picture', name: 'Pictures' }, { sort: 'paper', name: 'Print' }, { sort: 'page', name: 'Publish' }, { sort: 'copy', name: 'Complete copies' }] as const
 
 export const formatOf = (to: string): Format => formats.find((one) => one.to === to) ?? (formats[0] as Format)
 
 /** What can be left out or put in, and in which sorts of file. */
 export const withs: readonly { readonly flag: string; readonly name: string; readonly isLeftOut?: true; readonly sorts: readonly Format['sort'][] }[] = [
-    { flag: 'noNotes', name: 'Notes', isLeftOut: true, sorts: ['document', 'outline'] },
-    { flag: 'noCaptions', name: 'Captions', isLeftOut: true, sorts: ['document', 'outline', 'picture', 'paper'] },
-    { flag: 'noPictures', name: 'Pictures', isLeftOut: true, sorts: ['document', 'picture', 'paper'] },
-    { flag: 'noTables', name: 'Tables', isLeftOut: true, sorts: ['document', 'outline'] },
-    { flag: 'noLinks', name: 'Links', isLeftOut: true, sorts: ['document', 'outline', 'picture', 'paper'] },
-    { flag: 'numbered', name: 'Numbers', sorts: ['document', 'outline', 'picture', 'paper'] },
+    { flag: 'noNotes', name: 'Notes', isLeftOut: true, sorts: ['document', 'outline', 'page'] },
+    { flag: 'noCaptions', name: 'Captions', isLeftOut: true, sorts: ['document', 'outline', 'picture', 'paper', 'page'] },
+    { flag: 'noPictures', name: 'Pictures', isLeftOut: true, sorts: ['document', 'picture', 'paper', 'page'] },
+    { flag: 'noTables', name: 'Tables', isLeftOut: true, sorts: ['document', 'outline', 'page'] },
+    { flag: 'noLinks', name: 'Links', isLeftOut: true, sorts: ['document', 'outline', 'picture', 'paper', 'page'] },
+    { flag: 'numbered', name: 'Numbers', sorts: ['document', 'outline', 'picture', 'paper', 'page'] },
     { flag: 'stamps', name: 'Stamps as words', sorts: ['document', 'outline'] },
     { flag: 'tags', name: 'Tags as words', sorts: ['document', 'outline'] },
     { flag: 'contents', name: 'Table of contents', sorts: ['document'] },

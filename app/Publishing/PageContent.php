@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Publishing;
+
+use App\HandOver\Drawing;
+use App\HandOver\Wish;
+use App\Library\Shelf;
+use App\Models\MapRecord;
+use App\Models\PublishedPage;
+use App\Store\MapStore;
+use ChalkTree\Exchange\Formats;
+use ChalkTree\HandOver\NothingLeaves;
+use ChalkTree\HandOver\Outgoing;
+use ChalkTree\HandOver\Selected;
+use ChalkTree\Look\BoardTheme;
+use ChalkTree\Map\TopicMap;
+
+/** What of a map a page shows. */
+final readonly class PageContent
+{
+    private function __construct(public MapRecord $record, public TopicMap $map, public Drawing $drawing, public string $title)
+    {
+    }
+
+    /** @throws NothingLeaves where all of it has become private, or is gone */
+    public static function of(PublishedPage $page, MapStore $store, Shelf $shelf): self
+    {
+        $record = $page->map;
+        if ($record === null || $record->trashed_at !== null) {
+            throw new NothingLeaves;
+        }
+        $now = $store->load($record);
+        $choices = $page->chosen();
+        $map = $page->frozen === null ? $now : Formats::read($page->frozen, 'frozen.json');
+        if ($page->topic !== null && ! $map->has($page->topic)) {
+            throw new NothingLeaves;
+        }
+        $leaving = $page->frozen === null ? Outgoing::of($now, $page->topic) : Outgoing::since($map, $now, $page->topic);
+        $title = $page->topic === null ? $shelf->titleOf($record, $leaving->root()->title) : Shelf::title(null, $leaving->topic($page->topic)->title);
+        $drawing = Drawing::of($leaving, new Wish('svg', $choices, $page->topic, board: BoardTheme::Day));
+
+        return new self($record, Selected::of($leaving, $choices, $page->topic), $drawing, $title);
+    }
+}

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Publishing;
+
+use App\Models\MapRecord;
+use App\Models\PublishedPage;
+use Illuminate\Support\Facades\File;
+
+/**
+ * What pages consist of, as files that the web server sends by itself: made when they are first asked for, thrown away when the
+ * map or the page changes. There is nothing then that the web server could send, so it asks the application.
+ */
+final readonly class PageFiles
+{
+    /** @var list<string> the endings of files that are also kept packed */
+    private const PACKED = ['html', 'svg'];
+
+    public static function folder(string $address): string
+    {
+        return storage_path("app/pages/{$address}");
+    }
+
+    /** What a page shows hangs on this. */
+    public static function state(PublishedPage $page): string
+    {
+        $map = MapRecord::query()->find($page->map_id, ['id', 'seq', 'trashed_at', 'cleared']);
+        $version = PublishedPage::query()->whereKey($page->id)->value('version');
+
+        return $map === null || $version === null ? 'gone' : "{$map->seq} {$map->trashed_at?->getTimestamp()} {$version}";
+    }
+
+    /**
+     * Keeps a file, unless something has changed since the state of which it was made.
+     *
+     * @param  string  $name  letters, digits, points, slashes
+     */
+    public function keep(PublishedPage $page, string $state, string $name, string $contents): void
+    {
+        $file = self::folder($page->address)."/{$name}";
+        File::ensureDirectoryExists(dirname($file), 0o755);
+        foreach (['' => $contents] + (in_array(pathinfo($name, PATHINFO_EXTENSION), self::PACKED, true) ? ['.gz' => (string) gzencode($contents, 9)] : []) as $ending => $bytes) {
+            $new = $file.$ending.'.'.bin2hex(random_bytes(4)).'.new';
+            if (@file_put_contents($new, $bytes) !== strlen($bytes) || ! @rename($new, $file.$ending)) {
+                @unlink($new);
+            }
+        }
+        if (self::state($page) !== $state) {
+            $this->forget($page->address);
+        }
+    }
+
+    public function forget(string $address): void
+    {
+        File::deleteDirectory(self::folder($address));
+    }
+
+    /** Of a map that changed. */
+    public function forgetMap(string $map): void
+    {
+        foreach (PublishedPage::query()->where('map_id', $map)->pluck('address') as $address) {
+            $this->forget((string) $address);
+        }
+    }
+}

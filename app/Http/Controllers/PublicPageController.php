@@ -23,8 +23,8 @@ use Illuminate\Support\Facades\Cache;
  */
 final readonly class PublicPageController
 {
-    /** What a page may load and who may frame it: scripts and typefaces of ours, and anyone, as it holds nothing of anybody's. */
-    public const POLICY = "default-src 'none'; script-src 'self'; style-src 'unsafe-inline'; img-src 'self' data:; font-src 'self'; connect-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors *";
+    /** What a page may load and who may frame it: scripts and typefaces of ours; and whoever wants, also a file on somebody's disk, which no list of ancestors covers. */
+    public const POLICY = "default-src 'none'; script-src 'self'; style-src 'unsafe-inline'; img-src 'self' data:; font-src 'self'; connect-src 'self'; base-uri 'none'; form-action 'none'";
 
     /** Seconds that one waits while somebody else has the same made. */
     private const WAITS = 40;

@@ -68,14 +68,14 @@ const reshape: readonly MenuLine[] = [
     { name: 'Align what stands free', lines: ['free.left', 'free.middle', 'free.right', '-', 'free.top', 'free.centre', 'free.bottom', '-', 'free.across', 'free.down', '-', 'free.room'] },
     'shape.duplicate', 'move.below', 'move.loose', 'apart.back', 'apart.back-branch', 'apart.back-all',
 ]
-const handOver: readonly MenuLine[] = ['handover.open', 'handover.again', '-', 'handover.docx', 'handover.pdf', '-', 'export.md', 'export.txt', 'export.opml', 'export.json', 'export.zip', 'export.svg', 'export.png', '-', 'clip.copy', 'clip.copy-alone', 'clip.address']
+const handOver: readonly MenuLine[] = ['handover.open', 'handover.again', '-', 'handover.docx', 'handover.pdf', 'handover.print', 'handover.publish', '-', 'export.md', 'export.txt', 'export.opml', 'export.json', 'export.zip', 'export.svg', 'export.png', '-', 'handover.picture', 'clip.copy', 'clip.copy-alone', 'clip.address']
 const show: readonly MenuLine[] = ['walk.begin']
 /** On a phone everything else is one list. */
 const more: readonly MenuLine[] = [
     'help.palette', 'map.undo', 'map.redo', '-', 'find.here', 'find.everywhere', 'lot.open', 'lot.park', '-',
     { name: 'Shape', lines: ['shape.wrap', 'shape.dissolve', 'change.sort', 'change.break', 'change.join', 'change.number', 'change.tidy'] },
     { name: 'Look', lines: ['look.larger', 'look.smaller', 'look.copy', 'look.give', 'look.for-level', 'look.reset', 'look.whole'] },
-    { name: 'Hand over', lines: ['handover.open', 'handover.again', 'handover.docx', 'handover.pdf', 'privacy.turn', 'export.md', 'export.txt', 'export.opml', 'export.json', 'export.zip', 'export.svg', 'export.png', 'clip.copy', 'clip.address'] },
+    { name: 'Hand over', lines: ['handover.open', 'handover.again', 'handover.docx', 'handover.pdf', 'handover.print', 'handover.publish', 'privacy.turn', 'export.md', 'export.txt', 'export.opml', 'export.json', 'export.zip', 'export.svg', 'export.png', 'handover.picture', 'clip.copy', 'clip.address'] },
     { name: 'View', lines: VIEW }, 'see.calm', 'walk.begin', 'clip.preview',
 ]
 function choose(key: string): void {

@@ -75,7 +75,7 @@ onBeforeUnmount(() => (ui.holdsKeys = false))
 </template>
 
 <style scoped>
-.marking { position: fixed; inset: 0; z-index: 30; cursor: crosshair; touch-action: none; outline: none; overflow: hidden; }
-.area { position: absolute; border: 2px dashed var(--tide); box-shadow: 0 0 0 200vmax rgb(20 30 34 / 42%); }
+.marking { position: fixed; inset: 0; z-index: 5000; cursor: crosshair; touch-action: none; outline: none; overflow: hidden; }
+.area { position: absolute; box-sizing: border-box; border: 2px dashed var(--tide); box-shadow: 0 0 0 200vmax rgb(20 30 34 / 42%); }
 .words { position: absolute; left: 50%; bottom: 24px; transform: translateX(-50%); display: flex; flex-wrap: wrap; gap: 10px; align-items: center; width: max-content; max-width: calc(100vw - 40px); box-sizing: border-box; padding: 10px 14px; cursor: default; background: var(--slip); border: 1px solid var(--edge); border-radius: 12px; font-size: 14px; }
 </style>

@@ -71,9 +71,9 @@ Route::prefix('api')->group(function (): void {
             Route::get('handovers/{handOver}/pages/{page}', [HandOverController::class, 'page'])->where('page', '[1-9][0-9]{0,3}')->middleware('alone:pictures');
             Route::delete('handovers/{handOver}', [HandOverController::class, 'stop']);
         });
-        Route::middleware('can:keep,page')->group(function (): void {
-            Route::patch('published/{page}', [PublishedController::class, 'update']);
-            Route::delete('published/{page}', [PublishedController::class, 'destroy']);
+        Route::middleware('can:keep,published')->group(function (): void {
+            Route::patch('published/{published}', [PublishedController::class, 'update']);
+            Route::delete('published/{published}', [PublishedController::class, 'destroy']);
         });
         Route::post('find', [FindController::class, 'everywhere'])->middleware(['throttle:heavy', 'alone:search']);
         Route::post('replace', [FindController::class, 'replace'])->middleware(['throttle:heavy', 'alone:search']);

@@ -15,9 +15,10 @@ function everyRoute(MapRecord $map, Folder $folder): array
 {
     $all = [];
     $api = array_filter(Route::getRoutes()->getRoutes(), fn (OneRoute $route): bool => str_starts_with($route->uri(), 'api/') && $route->uri() !== 'api/sign-out');
+    $page = app(App\Publishing\PublishedPages::class)->publish($map, 'A page', null, ChalkTree\HandOver\Choices::fromFields('', []), false)->id;
     foreach ($api as $route) {
         foreach (array_diff($route->methods(), ['HEAD']) as $method) {
-            $all[] = [$method, '/'.str_replace(['{map}', '{folder}', '{seq}', '{topic}', '{starter}', '{hash}', '{size}', '{colour}', '{format}', '{at}', '{upload}', '{handOver}', '{page}'], [$map->id, $folder->id, '0', $map->root, 'plan', str_repeat('ab', 32), 'small', 'ffd84d', 'csv', '0', Sends::whole($map->person, 'a plan')->id, wanted($map)->id, '1'], $route->uri())];
+            $all[] = [$method, '/'.str_replace(['{map}', '{folder}', '{seq}', '{topic}', '{starter}', '{hash}', '{size}', '{colour}', '{format}', '{at}', '{upload}', '{handOver}', '{page}', '{published}'], [$map->id, $folder->id, '0', $map->root, 'plan', str_repeat('ab', 32), 'small', 'ffd84d', 'csv', '0', Sends::whole($map->person, 'a plan')->id, wanted($map)->id, '1', $page], $route->uri())];
         }
     }
 

@@ -27,7 +27,7 @@ it('answers every request on the page about the protocol as the page says', func
     foreach (examples() as $example) {
         $this->actingAs($tove->fresh());
         $map = $this->mapOf($tove);
-        $fill = fn (string $text): string => strtr($text, ['{map}' => $map->id, '{topic}' => $this->id($map, 'Lanterns'), '{edit}' => Ids::next(), '{hash}' => str_contains($example['path'], '/files/') ? Sends::kept($map, Sends::pdf())->hash : app(KeptPictures::class)->add($map, PictureFile::read(Photos::png()))->hash, '{handOver}' => str_contains($example['path'], '{handOver}') ? madeFor($map) : '', '{upload}' => Sends::whole($tove, str_repeat('a plan ', 50))->id, '{fresh}' => Ids::next(), '{folder}' => app(App\Library\Folders::class)->make($tove, 'A folder', null)->id]);
+        $fill = fn (string $text): string => strtr($text, ['{map}' => $map->id, '{topic}' => $this->id($map, 'Lanterns'), '{edit}' => Ids::next(), '{hash}' => str_contains($example['path'], '/files/') ? Sends::kept($map, Sends::pdf())->hash : app(KeptPictures::class)->add($map, PictureFile::read(Photos::png()))->hash, '{handOver}' => str_contains($example['path'], '{handOver}') ? madeFor($map) : '', '{published}' => str_contains($example['path'], '{published}') ? app(App\Publishing\PublishedPages::class)->publish($map, 'A page', null, ChalkTree\HandOver\Choices::fromFields('', []), true)->id : '', '{upload}' => Sends::whole($tove, str_repeat('a plan ', 50))->id, '{fresh}' => Ids::next(), '{folder}' => app(App\Library\Folders::class)->make($tove, 'A folder', null)->id]);
         $isJson = str_starts_with($example['body'], '{');
         /** @var TestResponse $answer */
         $answer = $isJson

@@ -40,16 +40,16 @@ final readonly class PublishedController
         return new JsonResponse($this->told($page), 201);
     }
 
-    public function update(ChangePage $request, PublishedPage $page): JsonResponse
+    public function update(ChangePage $request, PublishedPage $published): JsonResponse
     {
-        return new PlainJson($this->told($this->pages->change($page, $request->name(), $request->isFrozen(), $request->boolean('renew'), $request->boolean('move'))));
+        return new PlainJson($this->told($this->pages->change($published, $request->name(), $request->isFrozen(), $request->boolean('renew'), $request->boolean('move'))));
     }
 
-    public function destroy(PublishedPage $page): JsonResponse
+    public function destroy(PublishedPage $published): JsonResponse
     {
-        $this->pages->withdraw($page);
+        $this->pages->withdraw($published);
 
-        return new PlainJson(['id' => $page->id]);
+        return new PlainJson(['id' => $published->id]);
     }
 
     /** @return array<string, mixed> "PublishedAnswer" in the wire schema */

@@ -21,9 +21,10 @@
 <body>
 <header><h1>{{ $content->title }}</h1><div class="tools" id="tools" hidden></div></header>
 <div class="board" id="board" data-from="/p/{{ $page->address }}/board.svg" data-frame="{{ $frame['x'] }} {{ $frame['y'] }} {{ $frame['w'] }} {{ $frame['h'] }}" data-whole="{{ $isWhole ? 1 : 0 }}" style="--ratio:{{ $window['w'] }}/{{ $window['h'] }}">{!! str_replace('preserveAspectRatio="none"', 'preserveAspectRatio="xMidYMid '.($isWhole ? 'meet' : 'slice').'"', $picture) !!}</div>
-<main id="outline">
+{{-- Where scripts run, the script puts it there once the drawing is seen; it would take five times as long else. --}}
+<main id="outline"><noscript>
 {!! $outline !!}
-</main>
+</noscript></main>
 <footer><a href="/p/{{ $page->address }}/drawing.svg">The drawing by itself</a> · made with Chalk Tree</footer>
 <script type="module" src="{{ $assets->script() }}"></script>
 </body>

@@ -43,7 +43,7 @@ it('gives a map a page that needs no account, sets no cookie, runs nothing of th
     $document = new DOMDocument;
     @$document->loadHTML('<?xml encoding="utf-8">'.$html);
     $titles = fn (string $path): array => array_map(fn (DOMNode $node): string => trim($node->textContent), iterator_to_array((new DOMXPath($document))->query($path)));
-    expect($titles('//main/ul/li/p[@id]'))->toBe(['Stalls <b>&', 'Music'])->and($titles('//main/ul/li/ul/li/p[@id]'))->toBe(['Soup', 'Bread', 'Drums']);
+    expect($titles('//main/noscript/ul/li/p[@id]'))->toBe(['Stalls <b>&', 'Music'])->and($titles('//main/noscript/ul/li/ul/li/p[@id]'))->toBe(['Soup', 'Bread', 'Drums']);
     foreach (['/board.svg' => 'image/svg+xml', '/drawing.svg' => 'image/svg+xml', '/320.png' => 'image/png', '/2400.png' => 'image/png'] as $below => $media) {
         $part = ($this->read)($page, $below)->assertOk();
         expect($part->headers->get('Content-Type'))->toBe($media)->and($part->headers->get('Content-Security-Policy'))->toContain("default-src 'none'");

@@ -194,6 +194,47 @@ it('sends files by the web server once the application has said yes, in parts, a
     unlink($cookies);
 });
 
+it('sends a published page by the web server alone, with the same headers, asks again what changed, and has nothing of it once it is withdrawn', function () {
+    $cookies = (string) tempnam(sys_get_temp_dir(), 'cookies');
+    $token = function () use ($cookies): string {
+        preg_match('/XSRF-TOKEN\t(\S+)/', (string) file_get_contents($cookies), $m);
+
+        return 'X-XSRF-TOKEN: '.urldecode($m[1]);
+    };
+    $ask = fn (string $method, string $path, array $body = []): array => (array) json_decode(fetchReal($method, $path, [$token()], $body === [] ? '{}' : (string) json_encode($body), $cookies)['body'], true);
+    fetchReal('GET', '/api/me', cookies: $cookies);
+    $ask('POST', '/api/demo');
+    $map = json_decode(fetchReal('GET', '/api/maps', cookies: $cookies)['body'], true)['maps'][0]['id'];
+    $page = $ask('POST', "/api/maps/{$map}/published", ['name' => 'Real', 'topic' => null, 'choices' => [], 'isFrozen' => false]);
+    $path = (string) parse_url($page['address'], PHP_URL_PATH);
+    foreach (['', '/board.svg', '/320.png'] as $below) {
+        $made = fetchReal('GET', $path.$below);
+        $sent = fetchReal('GET', $path.$below);
+        // What the web server sends by itself has its tag, and the safety that the application gives.
+        expect([$made['status'], $sent['status'], $sent['body'] === $made['body']])->toBe([200, 200, true])->and($made['headers'])->not->toHaveKey('etag')->not->toHaveKey('set-cookie')->and($sent['headers'])->toHaveKey('etag')->not->toHaveKey('set-cookie');
+        foreach (['content-security-policy', 'x-content-type-options', 'referrer-policy', 'content-type', 'cross-origin-resource-policy'] as $header) {
+            expect($sent['headers'][$header])->toBe($made['headers'][$header], $header);
+        }
+        expect($sent['headers']['cache-control'])->toContain('no-cache');
+        expect(fetchReal('GET', $path.$below, ['If-None-Match: '.$sent['headers']['etag']])['status'])->toBe(304);
+    }
+    $packed = fetchReal('GET', $path, ['Accept-Encoding: gzip']);
+    expect($packed['headers']['content-encoding'])->toBe('gzip');
+    $edit = fn (string $title): array => $ask('POST', "/api/maps/{$map}/edits", ['since' => 0, 'edits' => [['id' => Ids::next(), 'name' => 'map.rename', 'title' => $title]]]);
+    $edit('Renamed for the page');
+    $anew = fetchReal('GET', $path);
+    expect($anew['body'])->toContain('<h1>Renamed for the page</h1>')->and($anew['headers'])->not->toHaveKey('etag');
+    expect($ask('GET', "/api/maps/{$map}/published")['pages'][0]['views'])->toBe(5);
+    expect($ask('DELETE', "/api/published/{$page['id']}"))->toBe(['id' => $page['id']]);
+    foreach (['', '?frame', '/board.svg', '/320.png', '/index.html', '/index.html.gz'] as $below) {
+        expect(fetchReal('GET', $path.$below)['status'])->toBe(404, $below);
+    }
+    foreach (['/p/', '/p/../.env', '/p/..%2f..%2f.env', "{$path}/../../.env", '/p/index.php'] as $odd) {
+        expect(fetchReal('GET', $odd)['body'])->not->toContain('APP_KEY');
+    }
+    unlink($cookies);
+});
+
 it('tends a worker of the queue and the scheduler, which come back when they end', function () {
     $running = fn (string $called): array => realServer()->processes($called);
     expect($running('schedule:work'))->toHaveCount(1);

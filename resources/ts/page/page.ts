@@ -336,12 +336,19 @@ function listen(): void {
 }
 
 async function begin(): Promise<void> {
-    document.querySelectorAll<HTMLAnchorElement>('a[rel]').forEach((link) => (link.target = '_blank'))
     if (isFramed) {
         document.documentElement.classList.add('framed')
         document.documentElement.style.setProperty('--head', `${document.querySelector('header')?.offsetHeight ?? 59}px`)
     }
-    const answer = await fetch(board.dataset.from as string)
+    const asked = fetch(board.dataset.from as string)
+    // The drawing is seen first; only then is there time for all that is read.
+    await new Promise<void>((go) => requestAnimationFrame(() => setTimeout(go)))
+    const text = outline.querySelector('noscript')?.textContent
+    if (text !== undefined && text !== null) {
+        outline.innerHTML = text
+    }
+    document.querySelectorAll<HTMLAnchorElement>('a[rel]').forEach((link) => (link.target = '_blank'))
+    const answer = await asked
     if (!answer.ok) {
         return
     }

@@ -77,7 +77,10 @@ function endRenaming(): void {
         void ask(() => publishedApi.change(wanted.id, { name: wanted.name.trim() }), '')
     }
 }
-onMounted(() => void ask(async () => undefined, ''))
+onMounted(() => {
+    void ask(async () => undefined, '')
+    void nextTick(() => document.querySelector<HTMLInputElement>('.pages-of-map .new input')?.focus())
+})
 </script>
 
 <template>

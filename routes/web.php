@@ -39,6 +39,8 @@ Route::prefix('api')->group(function (): void {
 
     Route::post('maps/{map}/pictures', [PictureController::class, 'store'])->middleware(['auth', 'throttle:work', 'can:work,map', 'body:file', 'alone:files']);
 
+    Route::post('maps/{map}/clip/document', [ClipboardController::class, 'document'])->middleware(['auth', 'throttle:work', 'can:work,map', 'throttle:heavy', 'body:file', 'alone:files']);
+
     Route::put('uploads/{upload}/{at}', [FileController::class, 'piece'])->where('at', '[0-9]{1,12}')->middleware(['auth', 'throttle:work', 'can:send,upload', 'body:file']);
 
     Route::middleware(['auth', 'throttle:work', 'body'])->group(function (): void {

@@ -20,6 +20,7 @@ use App\Store\MapStore;
 use ChalkTree\Exchange\Formats;
 use ChalkTree\Exchange\UnreadableFile;
 use ChalkTree\Map\Bounds;
+use ChalkTree\Map\TopicMap;
 use ChalkTree\Picture\PictureFile;
 use ChalkTree\Picture\UnusablePicture;
 
@@ -54,6 +55,29 @@ final readonly class Arrivals
         }
 
         return $record;
+    }
+
+    /**
+     * Reads a document or an outline that is to land in a map which is there; the map has its pictures then.
+     *
+     * @throws UnreadableFile|UnusablePicture|UnusableFile
+     */
+    public function look(Person $person, MapRecord $record, string $contents, string $name): TopicMap
+    {
+        $document = DocumentFormat::of($contents, $name);
+        if ($document === null && (ZippedMap::isOne($contents) || str_starts_with(ltrim($contents), '{'))) {
+            throw new UnreadableFile('This is a whole map. Bring it in in the library.');
+        }
+        if ($document === null) {
+            return Formats::read($contents, $name, null, pathinfo(basename($name), PATHINFO_FILENAME));
+        }
+        [$map, $pictures] = $this->documents->read($contents, $document, pathinfo(basename($name), PATHINFO_FILENAME));
+        $this->sums->check($person, array_sum(array_map(fn (PictureFile $picture): int => strlen($picture->bytes), $pictures)));
+        foreach ($pictures as $picture) {
+            $this->pictures->add($record, $picture);
+        }
+
+        return $map;
     }
 
     /** A file on this machine's disk: an archive, or one that bring() takes. */

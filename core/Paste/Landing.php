@@ -14,12 +14,12 @@ use ChalkTree\Text\InlineMarkdown;
 /** What becomes of the lines of a clip: topics in one of three ways, or text for a note or a caption. */
 final readonly class Landing
 {
-    /** @param  non-empty-list<array{level: int, text: string, gap: bool}>  $lines */
+    /** @param  non-empty-list<array{level: int, text: string, gap: bool, note: string}>  $lines */
     private function __construct(private array $lines, private ?string $source)
     {
     }
 
-    /** "lines" with level, text, and gap where a paragraph begins; "source", the address it comes from. */
+    /** "lines" with level, text, gap where a paragraph begins, and a note that goes along; "source", the address it comes from. */
     public static function read(Arguments $arguments): self
     {
         $lines = [];
@@ -27,9 +27,10 @@ final readonly class Landing
             $text = trim($line->title('text'));
             $level = $line->int('level', 0, 1000);
             $gap = $line->flag('gap');
+            $note = $line->has('note') ? $line->note() : '';
             $line->refuseRest();
             if (trim(InlineMarkdown::plain($text)) !== '') {
-                $lines[] = ['level' => $level, 'text' => $text, 'gap' => $gap];
+                $lines[] = ['level' => $level, 'text' => $text, 'gap' => $gap, 'note' => $note];
             }
         }
         $source = $arguments->has('source') ? Clip::read('', source: $arguments->string('source'))->source : null;
@@ -47,13 +48,13 @@ final readonly class Landing
     public function topics(string $as): array
     {
         $tops = match ($as) {
-            'paragraphs' => array_map(fn (string $text): TopicDraft => new TopicDraft($text), $this->paragraphs()),
-            'one' => [new TopicDraft(implode("\n", array_column($this->lines, 'text')))],
+            'paragraphs' => $this->paragraphs(),
+            'one' => [new TopicDraft(implode("\n", array_column($this->lines, 'text')), note: $this->notes($this->lines))],
             default => $this->branches(),
         };
         $this->keepSource($tops[0]);
         foreach ($tops as $top) {
-            TextPlaces::bounded(['title' => $top->title]);
+            TextPlaces::bounded(['title' => $top->title, 'note' => $top->note]);
         }
 
         return $tops;
@@ -65,7 +66,8 @@ final readonly class Landing
         $isFlat = max(array_column($this->lines, 'level')) === 0;
         $note = '';
         foreach ($this->lines as $line) {
-            $note .= $isFlat ? ($note === '' ? '' : "\n\n").$line['text'] : str_repeat('  ', $line['level']).'- '.str_replace("\n", ' ', $line['text'])."\n";
+            $note .= $isFlat ? ($note === '' ? '' : "\n\n").TextPlaces::appended($line['text'], $line['note'])
+                : str_repeat('  ', $line['level']).'- '.str_replace("\n", ' ', $line['text'])."\n".($line['note'] === '' ? '' : "\n".preg_replace('/^(?=.)/m', str_repeat('  ', $line['level'] + 1), $line['note'])."\n\n");
         }
 
         return TextPlaces::appended(rtrim($note), $this->source === null ? '' : "Source: <{$this->source}>");
@@ -81,11 +83,11 @@ final readonly class Landing
     {
         $top = new TopicDraft;
         $trail = [[-1, $top]];
-        foreach ($this->lines as ['level' => $level, 'text' => $text]) {
+        foreach ($this->lines as ['level' => $level, 'text' => $text, 'note' => $note]) {
             while ($trail[count($trail) - 1][0] >= $level) {
                 array_pop($trail);
             }
-            $draft = new TopicDraft($text);
+            $draft = new TopicDraft($text, note: $note);
             $trail[count($trail) - 1][1]->children[] = $draft;
             $trail[] = [$level, $draft];
         }
@@ -93,17 +95,24 @@ final readonly class Landing
         return $top->children === [] ? throw new InvalidEdit('There is no text here to land.', 'lines') : $top->children;
     }
 
-    /** @return non-empty-list<string> */
+    /** @param  list<array{level: int, text: string, gap: bool, note: string}>  $lines */
+    private function notes(array $lines): string
+    {
+        return array_reduce($lines, fn (string $all, array $line): string => TextPlaces::appended($all, $line['note']), '');
+    }
+
+    /** @return non-empty-list<TopicDraft> */
     private function paragraphs(): array
     {
         $paragraphs = [];
-        $open = $this->lines[0]['text'];
+        $open = new TopicDraft($this->lines[0]['text'], note: $this->lines[0]['note']);
         foreach (array_slice($this->lines, 1) as $line) {
             if ($line['gap']) {
                 $paragraphs[] = $open;
-                $open = $line['text'];
+                $open = new TopicDraft($line['text'], note: $line['note']);
             } else {
-                $open .= ' '.$line['text'];
+                $open->title .= ' '.$line['text'];
+                $open->note = TextPlaces::appended($open->note, $line['note']);
             }
         }
 
@@ -120,7 +129,7 @@ final readonly class Landing
         if (count($runs) === 1 && $runs[0]->marks === 0 && $runs[0]->href === null && ! str_contains($top->title, "\n")) {
             $top->title = "[{$top->title}](<{$this->source}>)";
         } else {
-            $top->note = "Source: <{$this->source}>";
+            $top->note = TextPlaces::appended($top->note, "Source: <{$this->source}>");
         }
     }
 }

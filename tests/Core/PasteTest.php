@@ -208,3 +208,17 @@ it('lands lines as branches, paragraphs, one topic, note or caption', function (
         ->and($landing->caption())->toBe('Stalls Soup Leek Bread')
         ->and(fn () => Landing::read(new Arguments(['lines' => [['level' => 0, 'text' => ' ']]])))->toThrow(InvalidEdit::class);
 });
+
+it('lets notes land with their lines, whatever becomes of these', function () {
+    $landing = fn (string $as, bool $gap = true): array => array_map(
+        fn (TopicDraft $draft): array => [$draft->title, $draft->note, array_map(fn (TopicDraft $child): array => [$child->title, $child->note], $draft->children)],
+        Landing::read(new Arguments(['lines' => [['level' => 0, 'text' => 'Fair', 'gap' => true, 'note' => 'On **Friday**.'], ['level' => 1, 'text' => 'Stalls', 'gap' => $gap, 'note' => "Twelve.\n\n| a |\n|---|\n| 1 |"], ['level' => 1, 'text' => 'Music', 'gap' => true]]]))->topics($as),
+    );
+    expect($landing('branches'))->toBe([['Fair', 'On **Friday**.', [['Stalls', "Twelve.\n\n| a |\n|---|\n| 1 |"], ['Music', '']]]])
+        ->and($landing('paragraphs'))->toBe([['Fair', 'On **Friday**.', []], ['Stalls', "Twelve.\n\n| a |\n|---|\n| 1 |", []], ['Music', '', []]])
+        ->and($landing('paragraphs', false))->toBe([['Fair Stalls', "On **Friday**.\n\nTwelve.\n\n| a |\n|---|\n| 1 |", []], ['Music', '', []]])
+        ->and($landing('one'))->toBe([["Fair\nStalls\nMusic", "On **Friday**.\n\nTwelve.\n\n| a |\n|---|\n| 1 |", []]]);
+    $note = Landing::read(new Arguments(['lines' => [['level' => 0, 'text' => 'Fair', 'note' => 'On Friday.'], ['level' => 1, 'text' => 'Stalls', 'note' => 'Twelve.']]]))->note();
+    expect($note)->toBe("- Fair\n\n  On Friday.\n\n  - Stalls\n\n    Twelve.");
+    expect(fn () => Landing::read(new Arguments(['lines' => [['level' => 0, 'text' => 'Fair', 'note' => ['x']]]])))->toThrow(InvalidEdit::class);
+});

@@ -178,3 +178,41 @@ it('brings documents in over HTTP and on the command line, with their pictures, 
     expect(Artisan::output())->toContain('Stalls')->toContain('Twelve.')->not->toContain('hacked');
     unlink($file);
 });
+
+it('reads a document into lines to be looked at, which land in a map with notes, pictures and tables', function (string $to) {
+    $this->actingAs($this->tove);
+    $map = $this->mapOf($this->tove, new TopicDraft('Year'));
+    $picture = PictureFile::read(Photos::png(40, 30));
+    $fair = NewMap::from(new TopicDraft('Fair', children: [new TopicDraft('Stalls', 'twelve', "Along the **quay**.\n\n| a | b |\n| --- | --- |\n| 1 | 2 |", [new TopicDraft('Soup')])]));
+    $from = $this->mapOf($this->tove, new TopicDraft('Other'));
+    app(KeptPictures::class)->add($from, $picture);
+    $stalls = array_values(array_filter($fair->all(), fn ($topic): bool => $topic->title === 'Stalls'))[0];
+    $fair->put(TopicPicture::fromFields($stalls->id, ['source' => "file:{$picture->hash()}", 'wide' => 40, 'high' => 30, 'about' => 'a lamp']));
+    $file = app(Documents::class)->write($from, Selected::of(Outgoing::of($fair), $all = Choices::fromFields('', [])), DocumentFormat::from($to), $all);
+    $read = $this->call('POST', "/api/maps/{$map->id}/clip/document?name=fair.{$to}", content: $file, server: ['HTTP_ACCEPT' => 'application/json'])->assertOk()->json();
+    expect($read['sure'])->toBeFalse()->and(array_map(fn (array $line): array => [$line['level'], $line['text']], $read['lines']))->toBe([[0, 'Fair'], [1, 'Stalls'], [2, 'Soup']])
+        ->and($read['lines'][1]['note'])->toContain('*twelve*')->toContain('Along the **quay**.')->toContain('| 1 | 2 |')->toContain('](file:');
+    $lines = array_map(fn (array $line): array => array_intersect_key($line, ['level' => 0, 'text' => 0, 'gap' => 0, 'note' => 0]), $read['lines']);
+    $this->sendEdits($map, [['name' => 'topic.paste', 'as' => 'branches', 'lines' => $lines, 'parent' => $map->root]])->assertOk();
+    expect($this->get("/api/maps/{$map->id}/export?to=txt")->getContent())->toBe("Year\n\tFair\n\t\tStalls\n\t\t\tSoup\n");
+    preg_match('/file:([0-9a-f]{64})/', $read['lines'][1]['note'], $m);
+    $this->get("/api/maps/{$map->id}/pictures/{$m[1]}/original")->assertOk();
+    // One undo takes all of it away again.
+    $this->sendEdits($map, [['name' => 'undo']])->assertOk();
+    expect($this->get("/api/maps/{$map->id}/export?to=txt")->getContent())->toBe("Year\n");
+})->with(['docx', 'odt', 'epub', 'html']);
+
+it('reads outlines the same, and refuses what is no document, a whole map, or another person’s map', function () {
+    $this->actingAs($this->tove);
+    $map = $this->mapOf($this->tove, new TopicDraft('Year'));
+    $read = fn (string $body, string $name) => $this->call('POST', "/api/maps/{$map->id}/clip/document?name=".rawurlencode($name), content: $body, server: ['HTTP_ACCEPT' => 'application/json']);
+    expect($read("# Fair\n\n- Stalls\n", 'fair.md')->assertOk()->json('lines.1.text'))->toBe('Stalls')
+        ->and($read("title,note\nFair,On Friday\n", 'fair.csv')->assertOk()->json('lines'))->not->toBe([]);
+    $read('%PDF-1.7', 'fair.pdf')->assertUnprocessable();
+    $read("PK\x03\x04 nothing", 'fair.docx')->assertUnprocessable();
+    $read('{"format": "chalk-tree"}', 'fair.json')->assertUnprocessable()->assertJsonPath('message', 'This is a whole map. Bring it in in the library.');
+    $this->call('POST', "/api/maps/{$map->id}/clip/document", content: 'x', server: ['HTTP_ACCEPT' => 'application/json'])->assertUnprocessable()->assertJson(['field' => 'name']);
+    $this->flushSession();
+    $this->actingAs($this->person('ines@saltmere.example'));
+    $read('# Fair', 'fair.md')->assertNotFound();
+});

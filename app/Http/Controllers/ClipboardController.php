@@ -7,17 +7,22 @@ namespace App\Http\Controllers;
 use App\Http\PlainJson;
 use App\Http\Requests\DrawClip;
 use App\Http\Requests\ReadClip;
+use App\Http\Requests\ReadDocument;
+use App\Library\Arrivals;
 use App\Models\MapRecord;
+use App\Models\Person;
 use App\Store\MapStore;
 use ChalkTree\Draw\Thumbnail;
 use ChalkTree\Edit\Arguments;
 use ChalkTree\Edit\TopicDraft;
 use ChalkTree\Exchange\Clipping;
+use ChalkTree\HandOver\DocumentLines;
 use ChalkTree\Look\BoardTheme;
 use ChalkTree\Map\NewMap;
 use ChalkTree\Paste\Clip;
 use ChalkTree\Paste\ClipLine;
 use ChalkTree\Paste\Landing;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -39,6 +44,14 @@ final readonly class ClipboardController
             'source' => $clip->source,
             'sure' => $clip->isSure(),
         ]);
+    }
+
+    /** Reads a document into lines with levels and notes; its pictures are kept with the map, and go again where nothing names them. */
+    public function document(ReadDocument $request, MapRecord $map, Arrivals $arrivals, #[CurrentUser] Person $person): JsonResponse
+    {
+        $lines = DocumentLines::of($arrivals->look($person, $map, (string) $request->getContent(), (string) $request->string('name')));
+
+        return new PlainJson(['lines' => array_map(fn (ClipLine $line): array => $line->toArray(), $lines), 'source' => null, 'sure' => false]);
     }
 
     /** A small drawing of what lines would become. */

@@ -42,6 +42,7 @@ export const captureActions: readonly Action[] = [
         },
     },
     { id: 'clip.paste', name: 'Paste below', group: 'Clipboard', keys: ['Mod+V'], scopes: onTopics, native: true, available: hasChoice, run: ({ paste }) => void paste.openEmpty() },
+    { id: 'clip.document', name: 'Bring in a document …', group: 'Clipboard', keys: [], scopes: onTopics, available: hasChoice, run: ({ paste }) => paste.openDocument() },
     { id: 'clip.preview', name: 'Paste and look at it first', group: 'Clipboard', keys: ['Alt+V'], scopes: onTopics, available: hasChoice, run: ({ paste }) => void paste.openEmpty() },
     {
         id: 'clip.address', name: 'Copy the address of this topic', group: 'Clipboard', keys: ['Alt+Shift+C'], scopes: onTopics, available: hasChoice,

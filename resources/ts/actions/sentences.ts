@@ -7,6 +7,7 @@ export const sentences: Readonly<Record<string, string>> = {
     'clip.copy': 'Copies what is chosen with everything below it, for this map, another one or another program.',
     'clip.copy-alone': 'Copies only the chosen topics themselves.',
     'clip.cut': 'Copies what is chosen and takes it out of the map.',
+    'clip.document': 'Reads a document or an outline from a file, shows what it would become, and puts it below the chosen topic.',
     'clip.paste': 'Puts what was copied below the chosen topic; text becomes topics by its indents, bullets and headings.',
     'clip.preview': 'Shows what would become of the pasted text before it lands, so that levels can be put right.',
     'clip.address': 'Copies a link that opens this map at this topic.',

@@ -74,6 +74,7 @@ export const api = {
     rehearse: (map: string, edit: Edit) => request<RehearsalAnswer>('POST', `maps/${map}/rehearsal`, { edit }),
     clip: (map: string, text: string, html: string, source: string | null, headings: boolean) =>
         request<ClipAnswer>('POST', `maps/${map}/clip`, { text, html, source, headings }),
+    clipDocument: (map: string, file: File) => request<ClipAnswer>('POST', `maps/${map}/clip/document?${new URLSearchParams({ name: file.name.slice(-200) }).toString()}`, file),
     clipPicture: (map: string, as: string, lines: Landed[], board: string) => request<{ picture: string }>('POST', `maps/${map}/clip/picture`, { as, lines, board }),
     copy: (map: string, topics: string[], alone = false) => request<CopyAnswer>('POST', `maps/${map}/copy`, { topics, alone }),
     compare: (map: string, seq: number) => request<CompareAnswer>('GET', `maps/${map}/history/${seq}`),

@@ -2333,6 +2333,7 @@ export interface Landed {
   level: number;
   text: string;
   gap?: boolean;
+  note?: string;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -3699,8 +3700,24 @@ export interface ClipLine {
   level: number;
   text: string;
   mark: string;
-  how: "first" | "same" | "tab" | "indent" | "bullet" | "number" | "heading" | "list" | "table" | "body" | "offered";
+  how:
+    | "first"
+    | "same"
+    | "tab"
+    | "indent"
+    | "bullet"
+    | "number"
+    | "heading"
+    | "list"
+    | "table"
+    | "body"
+    | "offered"
+    | "document";
   gap: boolean;
+  /**
+   * What goes along with it, as Markdown.
+   */
+  note?: string;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema

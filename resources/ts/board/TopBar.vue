@@ -76,7 +76,7 @@ const more: readonly MenuLine[] = [
     { name: 'Shape', lines: ['shape.wrap', 'shape.dissolve', 'change.sort', 'change.break', 'change.join', 'change.number', 'change.tidy'] },
     { name: 'Look', lines: ['look.larger', 'look.smaller', 'look.copy', 'look.give', 'look.for-level', 'look.reset', 'look.whole'] },
     { name: 'Hand over', lines: ['handover.open', 'handover.again', 'handover.docx', 'handover.pdf', 'handover.print', 'handover.publish', 'privacy.turn', 'export.md', 'export.txt', 'export.opml', 'export.json', 'export.zip', 'export.svg', 'export.png', 'handover.picture', 'clip.copy', 'clip.address'] },
-    { name: 'View', lines: VIEW }, 'see.calm', 'walk.begin', 'clip.preview',
+    { name: 'View', lines: VIEW }, 'see.calm', 'walk.begin', 'clip.preview', 'clip.document',
 ]
 function choose(key: string): void {
     if (key === RENAME) {

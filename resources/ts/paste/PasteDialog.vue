@@ -14,7 +14,7 @@ import { usePaste, type PasteAs, type PreviewLine } from './pasteStore'
 const LINE = 27
 const INDENT = 20
 const HOW: Record<PreviewLine['how'], string> = {
-    first: 'first', same: 'as before', tab: 'tab', indent: 'indent', bullet: 'bullet', number: 'number', heading: 'heading', list: 'list', table: 'table row', body: 'text of it', offered: 'reads as a heading',
+    first: 'first', same: 'as before', tab: 'tab', indent: 'indent', bullet: 'bullet', number: 'number', heading: 'heading', list: 'list', table: 'table row', body: 'text of it', offered: 'reads as a heading', document: 'as in the document',
 }
 
 const paste = usePaste()
@@ -181,6 +181,7 @@ function close(): void {
                             :class="{ chosen: chosen.has(line.key), dropped: line.dropped, current: index === current }" :style="{ top: `${index * LINE}px`, paddingLeft: `${10 + line.level * INDENT}px` }"
                             @pointerdown="down($event, index)">
                             <span class="level">{{ line.level + 1 }}</span><span v-if="withMarks && line.mark" class="mark">{{ line.mark }}</span><span class="text">{{ plainTitle(line.text) }}</span>
+                            <small v-if="line.note !== undefined" class="has-note" title="A note goes along with it">note</small>
                             <small :class="{ offered: line.how === 'offered' }">{{ HOW[line.how] }}</small>
                         </div>
                     </div>
@@ -227,6 +228,7 @@ function close(): void {
 .level { flex: none; font-size: 11.5px; min-width: 17px; text-align: center; border-radius: 4px; background: var(--slip); border: 1px solid var(--edge); color: var(--soft); font-variant-numeric: tabular-nums; }
 .mark { color: var(--soft); }
 .text { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+small.has-note + small { margin-left: 0; } small.has-note { border: 1px solid var(--edge); border-radius: 4px; padding: 0 5px; font-size: 11.5px; }
 small { margin-left: auto; flex: none; color: var(--soft); }
 small.offered { color: var(--ink); font-style: italic; }
 .hint { margin: 6px 0 0; color: var(--soft); font-size: 13px; }

@@ -108,6 +108,42 @@ export const usePaste = defineStore('paste', () => {
         }
     }
 
+    /** Lets a document be chosen, and shows what it would become. */
+    function openDocument(): void {
+        const input = document.createElement('input')
+        input.type = 'file'
+        input.accept = '.docx,.odt,.epub,.html,.htm,.xhtml,.rtf,.csv,.md,.markdown,.opml,.txt'
+        input.className = 'document-chooser'
+        input.hidden = true
+        input.addEventListener('change', () => {
+            const file = input.files?.[0]
+            input.remove()
+            if (file !== undefined) {
+                void readDocument(file)
+            }
+        })
+        document.querySelector('.document-chooser')?.remove()
+        document.body.append(input)
+        input.click()
+    }
+
+    async function readDocument(file: File): Promise<void> {
+        const isWanted = reading.begin()
+        tell.info(`Reading ${file.name} …`)
+        try {
+            const answer = await api.clipDocument(map.id, file)
+            if (isWanted()) {
+                clip = null
+                target.value = map.current ?? map.tree.root
+                source.value = null
+                lines.value = answer.lines.map((line) => ({ ...line, key: nextKey++, dropped: false }))
+                isOpen.value = true
+            }
+        } catch (error) {
+            tell.error((error as Error).message)
+        }
+    }
+
     async function readText(text: string, html = ''): Promise<void> {
         clip = { own: null, text, html, source: null }
         await read()
@@ -141,14 +177,15 @@ export const usePaste = defineStore('paste', () => {
         }
         const joined = lines.value.filter((line) => keys.has(line.key) && line !== into)
         const text = [into, ...joined].map((line) => line.text).join(' ')
-        lines.value = lines.value.filter((line) => !joined.includes(line)).map((line) => (line === into ? { ...line, text } : line))
+        const note = [into, ...joined].map((line) => line.note ?? '').filter((one) => one !== '').join('\n\n')
+        lines.value = lines.value.filter((line) => !joined.includes(line)).map((line) => (line === into ? { ...line, text, ...(note === '' ? {} : { note }) } : line))
         return into.key
     }
 
     function landed(withMarks: boolean): Landed[] {
         return lines.value
             .filter((line) => !line.dropped)
-            .map((line) => ({ level: line.level, gap: line.gap, text: withMarks && line.mark !== '' ? `${line.mark.replace(/[*_~`[\]\\]/g, '\\$&')} ${line.text}` : line.text }))
+            .map((line) => ({ level: line.level, gap: line.gap, ...(line.note === undefined ? {} : { note: line.note }), text: withMarks && line.mark !== '' ? `${line.mark.replace(/[*_~`[\]\\]/g, '\\$&')} ${line.text}` : line.text }))
     }
 
     /** @returns the step, by which it can be undone */
@@ -170,5 +207,5 @@ export const usePaste = defineStore('paste', () => {
         return id
     }
 
-    return { lines, source, isOpen, isReading, headings, target, take, openEmpty, readText, setHeadings, shift, setLevel, drop, join, landed, land }
+    return { lines, source, isOpen, isReading, headings, target, take, openEmpty, openDocument, readText, setHeadings, shift, setLevel, drop, join, landed, land }
 })

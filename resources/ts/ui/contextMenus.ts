@@ -13,7 +13,7 @@ const onTopic: readonly MenuLine[] = [
 /** Where several topics stand free. */
 const free = ['free.left', 'free.middle', 'free.top', 'free.centre', 'free.across', 'free.down', '-']
 const onSeveral: readonly MenuLine[] = ['clip.copy', 'clip.cut', 'look.give', '-', SIGNS, PICTURES, 'crosslink.tie', '-', 'shape.wrap', 'change.join', 'move.below', 'lot.park', 'privacy.turn', 'topic.remove', '-', 'help.palette']
-const onBoard = ['clip.paste', 'see.all', 'see.chosen', '-', 'look.whole', 'sign.legend', 'crosslink.sentences', 'lot.open', 'find.here', 'map.undo', '-', 'help.palette']
+const onBoard = ['clip.paste', 'clip.document', 'see.all', 'see.chosen', '-', 'look.whole', 'sign.legend', 'crosslink.sentences', 'lot.open', 'find.here', 'map.undo', '-', 'help.palette']
 
 /** In a cell of a grid, before all else. */
 const onCell = ['grid.column', 'grid.row', 'grid.remove', '-']

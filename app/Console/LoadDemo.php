@@ -11,8 +11,10 @@ use App\Library\Arrivals;
 use App\Library\Demo\ArchiveIndex;
 use App\Models\MapRecord;
 use App\Models\Person;
+use App\Publishing\PublishedPages;
 use App\Store\MapStore;
 use App\Store\ViewStore;
+use ChalkTree\HandOver\Choices;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use Illuminate\Console\Command;
@@ -28,7 +30,10 @@ final class LoadDemo extends Command
     /** The latest made stands first in the library. */
     private const MAPS = ['archive', 'light-and-shadow', 'meeting-log', 'late-procession', 'crew-chart', 'dark-lamp', 'festival-week', 'why-boats-float', 'guidebook', 'festival-plan'];
 
-    public function handle(MapStore $store, Arrivals $arrivals, ViewStore $views, KeptFiles $files): int
+    /** The end of the address of a page that is published. */
+    private const PAGE = 'saltmerevisitorguide';
+
+    public function handle(MapStore $store, Arrivals $arrivals, ViewStore $views, KeptFiles $files, PublishedPages $pages): int
     {
         $email = (string) config('chalk.demo_email');
         if (Person::query()->where('email', $email)->exists()) {
@@ -50,6 +55,9 @@ final class LoadDemo extends Command
             }
             if ($name === 'festival-plan') {
                 $record->update(['favourite' => true]);
+            }
+            if ($name === 'guidebook') {
+                $pages->publish($record, 'For the harbour site', null, Choices::fromFields('', []), false, self::PAGE);
             }
             usleep(2000);
         }

@@ -35,10 +35,11 @@ final readonly class PublishedPages
 
     /**
      * @param  string|null  $topic  whose branch it is to be
+     * @param  string|null  $address  twenty letters and digits; null for some that nobody guesses
      *
      * @throws NothingLeaves|InvalidEdit
      */
-    public function publish(MapRecord $map, string $name, ?string $topic, Choices $choices, bool $isFrozen): PublishedPage
+    public function publish(MapRecord $map, string $name, ?string $topic, Choices $choices, bool $isFrozen, ?string $address = null): PublishedPage
     {
         if (PublishedPage::query()->where('map_id', $map->id)->count() >= self::MOST) {
             throw new InvalidEdit('A map has at most '.self::MOST.' pages. Withdraw one that nobody needs any more.', 'name');
@@ -48,7 +49,7 @@ final readonly class PublishedPages
         $leaving = Outgoing::of($topics, $topic);
 
         return PublishedPage::query()->create([
-            'id' => Ids::next(), 'map_id' => $map->id, 'address' => self::address(), 'topic' => $topic, 'name' => $name, 'choices' => $choices->saying(),
+            'id' => Ids::next(), 'map_id' => $map->id, 'address' => $address ?? self::address(), 'topic' => $topic, 'name' => $name, 'choices' => $choices->saying(),
             'frozen' => $isFrozen ? Formats::write($leaving, 'json') : null, 'views' => 0, 'made' => time(), 'renewed' => time(), 'version' => 0,
         ]);
     }

@@ -305,7 +305,8 @@ function listen(): void {
     board.addEventListener('click', (event) => {
         const slip = (event.target as Element).closest<SVGElement>('g[data-t]')
         if (moved <= 5 && slip !== null && (event.target as Element).closest('a') === null) {
-            go(slip.dataset.t as string, true)
+            // The page stays where it is: whoever looks at the drawing goes on looking at it.
+            tell(slip.dataset.t as string)
         }
     })
     board.addEventListener('wheel', (event) => {

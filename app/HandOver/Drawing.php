@@ -20,6 +20,9 @@ use ChalkTree\Print\Worksheet;
  */
 final readonly class Drawing
 {
+    /** Pixels of free ground on paper, which has margins of its own. */
+    private const ON_PAPER = 8;
+
     /**
      * @param  TopicMap  $map  what is drawn
      * @param  Frame  $frame  what of the scene is shown
@@ -40,7 +43,7 @@ final readonly class Drawing
         [$map, $key] = $isOnPaper && Worksheet::isWanted($choices) ? Worksheet::of($map, $choices, $wish->gaps) : [$map, []];
         $scene = Layout::of($map, new View($isAsShown ? $wish->view->folded : [], $wish->branch))->scene();
         $paints = Paints::on($choices->text('on') === '' && $isOnPaper ? 'white' : $choices->text('on'), $wish->board);
-        $margin = $choices->number('margin') ?? ($isOnPaper ? 0 : SvgWriter::MARGIN);
+        $margin = $choices->number('margin') ?? ($isOnPaper ? self::ON_PAPER : SvgWriter::MARGIN);
 
         return new self($map, $scene, self::area($map, $scene, $wish) ?? SvgWriter::around($scene, $margin), $paints, ! $choices->flag('bare'), $key);
     }

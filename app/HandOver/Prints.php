@@ -88,15 +88,23 @@ final readonly class Prints
         $sheets = array_map(fn (string $svg): string => "<section class=\"sheet\">{$svg}</section>", $this->sheets($writer, $drawing, $title, $choices, $plan, $this->line($choices, $title)));
         $text = $styles = '';
         foreach ($this->further($drawing, $title, $choices) as $document) {
-            preg_match('~<style>(.*?)</style>.*?<body>(.*)</body>~s', $this->documents->page($record, $document, $this->set($choices, $plan), $progress), $m);
-            $styles = $m[1] ?? '';
-            $text .= '<section class="text">'.($m[2] ?? '').'</section>';
+            $page = $this->documents->page($record, $document, $this->set($choices, $plan), $progress);
+            $styles = self::between($page, '<style>', '</style>');
+            $text .= '<section class="text">'.self::between($page, '<body>', '</body>').'</section>';
         }
 
         return '<!DOCTYPE html>'."\n".'<html lang="'.app()->getLocale().'"><head><meta charset="utf-8"><title>'.PartsWriter::text($title)."</title><style>{$styles}{$this->pictures->fonts()->css($writer->cuts())}"
             ."@page sheet{size:{$w}mm {$h}mm;margin:0}@page text{size:{$w}mm {$h}mm;margin:20mm}html,body{margin:0;max-width:none;padding:0;background:#fff}"
             .'.sheet{page:sheet;break-after:page;height:'.($h - 0.2).'mm;overflow:hidden;print-color-adjust:exact;-webkit-print-color-adjust:exact}.sheet svg{display:block}.text{page:text;break-after:page}section:last-child{break-after:auto}</style></head><body>'
             .implode("\n", $sheets).$text."</body></html>\n";
+    }
+
+    /** What stands between the first of one and the last of the other, which may be megabytes. */
+    private static function between(string $page, string $begin, string $end): string
+    {
+        [$from, $to] = [(int) strpos($page, $begin) + strlen($begin), (int) strrpos($page, $end)];
+
+        return substr($page, $from, max(0, $to - $from));
     }
 
     private function writer(MapRecord $record, Drawing $drawing, Choices $choices): SvgWriter

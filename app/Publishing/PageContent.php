@@ -18,10 +18,18 @@ use ChalkTree\Look\BoardTheme;
 use ChalkTree\Map\TopicMap;
 
 /** What of a map a page shows. */
-final readonly class PageContent
+final class PageContent
 {
-    private function __construct(public MapRecord $record, public TopicMap $map, public Drawing $drawing, public string $title)
+    private ?Drawing $drawing = null;
+
+    private function __construct(public readonly MapRecord $record, public readonly TopicMap $map, public readonly string $title, private readonly TopicMap $leaving, private readonly Wish $wish)
     {
+    }
+
+    /** Laid out when it is asked for: not all that is on a page needs it. */
+    public function drawing(): Drawing
+    {
+        return $this->drawing ??= Drawing::of($this->leaving, $this->wish);
     }
 
     /** @throws NothingLeaves where all of it has become private, or is gone */
@@ -39,8 +47,7 @@ final readonly class PageContent
         }
         $leaving = $page->frozen === null ? Outgoing::of($now, $page->topic) : Outgoing::since($map, $now, $page->topic);
         $title = $page->topic === null ? $shelf->titleOf($record, $leaving->root()->title) : Shelf::title(null, $leaving->topic($page->topic)->title);
-        $drawing = Drawing::of($leaving, new Wish('svg', $choices, $page->topic, board: BoardTheme::Day));
 
-        return new self($record, Selected::of($leaving, $choices, $page->topic), $drawing, $title);
+        return new self($record, Selected::of($leaving, $choices, $page->topic), $title, $leaving, new Wish('svg', $choices, $page->topic, board: BoardTheme::Day));
     }
 }

@@ -17,6 +17,9 @@ final readonly class PageFiles
     /** @var list<string> the endings of files that are also kept packed */
     private const PACKED = ['html', 'svg'];
 
+    /** The file that says of which state the others are. */
+    private const STATE = 'state.txt';
+
     public static function folder(string $address): string
     {
         return storage_path("app/pages/{$address}");
@@ -38,8 +41,12 @@ final readonly class PageFiles
      */
     public function keep(PublishedPage $page, string $state, string $name, string $contents): void
     {
+        if (self::state($page) !== $state) {
+            return;
+        }
         $file = self::folder($page->address)."/{$name}";
         File::ensureDirectoryExists(dirname($file), 0o755);
+        file_put_contents(self::folder($page->address).'/'.self::STATE, $state);
         foreach (['' => $contents] + (in_array(pathinfo($name, PATHINFO_EXTENSION), self::PACKED, true) ? ['.gz' => (string) gzencode($contents, 9)] : []) as $ending => $bytes) {
             $new = $file.$ending.'.'.bin2hex(random_bytes(4)).'.new';
             if (@file_put_contents($new, $bytes) !== strlen($bytes) || ! @rename($new, $file.$ending)) {
@@ -54,6 +61,17 @@ final readonly class PageFiles
     public function forget(string $address): void
     {
         File::deleteDirectory(self::folder($address));
+    }
+
+    /** What a process that was killed between a change and this left behind. */
+    public function sweep(): void
+    {
+        foreach (glob(storage_path('app/pages/*'), GLOB_ONLYDIR) ?: [] as $folder) {
+            $page = PublishedPage::query()->where('address', basename($folder))->first();
+            if ($page === null || self::state($page) !== @file_get_contents("{$folder}/".self::STATE)) {
+                $this->forget(basename($folder));
+            }
+        }
     }
 
     /** Of a map that changed. */

@@ -51,7 +51,7 @@ final readonly class PageMaker
     public function html(PublishedPage $page): string
     {
         $content = $this->content($page);
-        $drawing = $content->drawing;
+        $drawing = $content->drawing();
         [$window, $isWhole] = self::firstView($drawing->scene, $drawing->frame, $page->topic ?? $content->map->root()->id);
         $scale = self::VIEW[0] / $window['w'];
         $picture = (new WindowWriter(new PublishedPictures($page->address)))->write($drawing->scene, $window, max($scale, $isWhole ? 1.0 : self::SCALE));
@@ -70,7 +70,7 @@ final readonly class PageMaker
     {
         $content = $this->content($page);
 
-        return self::numbered((new BoardWriter(new PublishedPictures($page->address)))->write($content->drawing->scene, $content->map, $content->drawing->frame), $content);
+        return self::numbered((new BoardWriter(new PublishedPictures($page->address)))->write($content->drawing()->scene, $content->map, $content->drawing()->frame), $content);
     }
 
     /** The drawing by itself, with all that it needs. */
@@ -78,14 +78,14 @@ final readonly class PageMaker
     {
         $content = $this->content($page);
 
-        return $this->pictures->picture($content->record, $content->drawing, $content->title, 'svg', Choices::fromFields('', []));
+        return $this->pictures->picture($content->record, $content->drawing(), $content->title, 'svg', Choices::fromFields('', []));
     }
 
     public function png(PublishedPage $page, int $width): string
     {
         $content = $this->content($page);
 
-        return $this->pictures->picture($content->record, $content->drawing, $content->title, 'png', Choices::fromFields('', ['width' => $width]));
+        return $this->pictures->picture($content->record, $content->drawing(), $content->title, 'png', Choices::fromFields('', ['width' => $width]));
     }
 
     /** @return array{string, string}|null  bytes and media type of a picture that is on the page; null for any other */
@@ -104,7 +104,7 @@ final readonly class PageMaker
     /** @return array{int, int} width and height of the picture in that width */
     public function size(PageContent $content, int $width): array
     {
-        $size = \ChalkTree\Print\PictureSize::of($content->drawing->frame, Choices::fromFields('', ['width' => $width]));
+        $size = \ChalkTree\Print\PictureSize::of($content->drawing()->frame, Choices::fromFields('', ['width' => $width]));
 
         return [$size->width, $size->height];
     }
@@ -119,7 +119,10 @@ final readonly class PageMaker
     {
         $scale = min(1.0, self::VIEW[0] / $frame['w'], self::VIEW[1] / $frame['h']);
         if (SmallestType::of($scene) * $scale >= SmallestType::PIXELS) {
-            return [$frame, true];
+            // What is small stays as large as it is drawn, in the middle.
+            [$w, $h] = $scale < 1.0 ? [$frame['w'], $frame['h']] : self::VIEW;
+
+            return [['x' => $frame['x'] - ($w - $frame['w']) / 2, 'y' => $frame['y'] - ($h - $frame['h']) / 2, 'w' => $w, 'h' => $h], true];
         }
         [$w, $h] = [min($frame['w'], self::VIEW[0] / self::SCALE), min($frame['h'], self::VIEW[1] / self::SCALE)];
         $box = $scene->boxes()[$root];

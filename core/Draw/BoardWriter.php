@@ -45,29 +45,50 @@ final readonly class BoardWriter
             $slips .= "<g data-t=\"{$id}\" data-b=\"{$box['w']} {$box['h']}\"{$with} {$at}>".$this->writer->write($this->parts->of($slip)).'</g>';
         }
         $under = $over = '';
+        $around = self::around($scene, $map);
         foreach ($scene->marks as $mark) {
-            $drawn = "<g{$this->ends($mark, $map, $scene)}>".$this->writer->write($mark->parts).'</g>';
+            $drawn = '<g'.self::ends($mark, $map, $around[$mark->id] ?? []).'>'.$this->writer->write($mark->parts).'</g>';
             $mark->isUnder ? $under .= $drawn : $over .= $drawn;
         }
 
         return "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"{$frame['x']} {$frame['y']} {$frame['w']} {$frame['h']}\">{$under}{$connectors}{$over}{$slips}</svg>";
     }
 
-    private function ends(SceneMark $mark, TopicMap $map, Scene $scene): string
+    /** @param  list<string>  $around  the topics around which it goes, where it is none between some */
+    private static function ends(SceneMark $mark, TopicMap $map, array $around): string
     {
         $row = $map->row($mark->type, $mark->id);
         $ends = $row instanceof FeatureRow && $row::ends() !== [] ? $row->topics() : [];
-        if ($ends !== []) {
-            return ' data-of="'.implode(' ', $ends).'"';
-        }
-        // What goes around topics has them in rows of their own, which call it.
-        foreach ($map->living() as $other) {
-            if ($other instanceof FeatureRow && in_array($mark->id, $other->saying(), true)) {
-                array_push($ends, ...$other->topics());
+
+        return match (true) {
+            $ends !== [] => ' data-of="'.implode(' ', $ends).'"',
+            $around !== [] => ' data-all data-of="'.implode(' ', $around).'"',
+            default => '',
+        };
+    }
+
+    /**
+     * What goes around topics has them in rows of their own, which call it.
+     *
+     * @return array<array-key, list<string>> drawn topics, by the ids of marks
+     */
+    private static function around(Scene $scene, TopicMap $map): array
+    {
+        $marks = array_fill_keys(array_map(fn (SceneMark $mark): string => $mark->id, array_values($scene->marks)), true);
+        $around = [];
+        foreach ($marks === [] ? [] : $map->living() as $row) {
+            if (! $row instanceof FeatureRow) {
+                continue;
+            }
+            foreach (array_filter($row->saying(), is_string(...)) as $value) {
+                foreach (isset($marks[$value]) ? $row->topics() : [] as $topic) {
+                    if (isset($scene->slips[$topic])) {
+                        $around[$value][$topic] = $topic;
+                    }
+                }
             }
         }
-        $ends = array_values(array_filter(array_unique($ends), fn (string $id): bool => isset($scene->slips[$id])));
 
-        return $ends === [] ? '' : ' data-all data-of="'.implode(' ', $ends).'"';
+        return array_map(array_values(...), $around);
     }
 }

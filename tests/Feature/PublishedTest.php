@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 use App\Models\MapRecord;
 use App\Models\PublishedPage;
+use App\Pictures\KeptPictures;
 use App\Publishing\PageFiles;
 use App\Publishing\PageViews;
 use ChalkTree\Edit\TopicDraft;
 use ChalkTree\Map\Ids;
+use ChalkTree\Picture\PictureFile;
+use Illuminate\Support\Facades\File;
+use Tests\Support\Photos;
 
 beforeEach(function () {
     $this->tove = $this->person();
@@ -46,7 +50,8 @@ it('gives a map a page that needs no account, sets no cookie, runs nothing of th
     expect($titles('//main/noscript/ul/li/p[@id]'))->toBe(['Stalls <b>&', 'Music'])->and($titles('//main/noscript/ul/li/ul/li/p[@id]'))->toBe(['Soup', 'Bread', 'Drums']);
     foreach (['/board.svg' => 'image/svg+xml', '/drawing.svg' => 'image/svg+xml', '/320.png' => 'image/png', '/2400.png' => 'image/png'] as $below => $media) {
         $part = ($this->read)($page, $below)->assertOk();
-        expect($part->headers->get('Content-Type'))->toBe($media)->and($part->headers->get('Content-Security-Policy'))->toContain("default-src 'none'");
+        // By itself, nothing in a part may do anything.
+        expect($part->headers->get('Content-Type'))->toBe($media)->and($part->headers->get('Content-Security-Policy'))->toContain("default-src 'none'")->toContain('sandbox')->not->toContain('script-src');
     }
     expect(getimagesizefromstring(($this->read)($page, '/500.png')->getContent())[0])->toBe(500);
     foreach (['/501.png', '/pictures/'.str_repeat('0', 64).'-large', '/index.php', '/../../.env'] as $below) {
@@ -194,4 +199,50 @@ it('keeps nothing that was made of a state which is past', function () {
     expect(is_dir(PageFiles::folder($page->address)))->toBeFalse();
     app(PageFiles::class)->keep($page, PageFiles::state($page), 'index.html', 'new');
     expect(file_get_contents(PageFiles::folder($page->address).'/index.html'))->toBe('new')->and(gzdecode((string) file_get_contents(PageFiles::folder($page->address).'/index.html.gz')))->toBe('new');
+});
+
+it('throws away what a process that was killed left of a state which is past', function () {
+    [$page, $other] = [($this->publish)(), ($this->publish)()];
+    $folder = fn (array $one): string => PageFiles::folder(basename((string) parse_url($one['address'], PHP_URL_PATH)));
+    foreach ([$page, $other] as $one) {
+        ($this->read)($one)->assertOk();
+    }
+    // Changed behind our back, as where nobody was left to throw it away.
+    PublishedPage::query()->whereKey($page['id'])->update(['version' => 7]);
+    File::ensureDirectoryExists($stray = PageFiles::folder(str_repeat('z', 20)));
+    app(PageFiles::class)->sweep();
+    expect(is_dir($folder($page)))->toBeFalse()->and(is_file($folder($other).'/index.html'))->toBeTrue()->and(is_dir($stray))->toBeFalse();
+});
+
+it('sends the pictures that are on it, kept as files, and no other picture of the map', function () {
+    $kept = app(KeptPictures::class);
+    [$shown, $hidden] = [$kept->add($this->map, PictureFile::read(Photos::png(40, 30))), $kept->add($this->map, PictureFile::read(Photos::png(20, 10)))];
+    $set = fn (string $title, string $hash): array => ['name' => 'row.set', 'type' => 'picture', 'topics' => [$this->id($this->map, $title)], 'fields' => ['source' => "file:{$hash}", 'wide' => 40, 'high' => 30]];
+    $this->sendEdits($this->map, [$set('Soup', $shown->hash), $set('Drums', $hidden->hash), ['name' => 'row.set', 'type' => 'private', 'topics' => [$this->id($this->map, 'Drums')], 'fields' => ['held' => true]]])->assertOk();
+    $page = ($this->publish)();
+    expect(($this->read)($page, '/board.svg')->getContent())->toContain($shown->hash)->not->toContain($hidden->hash)
+        ->and(($this->read)($page)->getContent())->toContain("/pictures/{$shown->hash}-large");
+    $answer = ($this->read)($page, "/pictures/{$shown->hash}-large")->assertOk();
+    expect($answer->headers->get('Content-Type'))->toBe('image/jpeg')->and($answer->headers->get('Content-Security-Policy'))->toContain('sandbox')
+        ->and(is_file(PageFiles::folder(basename((string) parse_url($page['address'], PHP_URL_PATH)))."/pictures/{$shown->hash}-large.jpg"))->toBeTrue();
+    ($this->read)($page, "/pictures/{$hidden->hash}-large")->assertNotFound();
+    $without = ($this->publish)(['choices' => ['noPictures' => true]]);
+    ($this->read)($without, "/pictures/{$shown->hash}-large")->assertNotFound();
+});
+
+it('shows small maps as large as they are drawn, and of large ones what is around the root', function () {
+    $window = function (string $html): array {
+        preg_match('/<svg [^>]*viewBox="([^"]+)"/', $html, $m);
+
+        return array_map(floatval(...), explode(' ', $m[1]));
+    };
+    [, , $w, $h] = $window(($this->read)(($this->publish)())->getContent());
+    expect($w)->toBe(1240.0)->and($h)->toBe(580.0);
+    $large = $this->mapOf($this->tove, new TopicDraft('Large', children: array_map(fn (int $n): TopicDraft => new TopicDraft("Topic {$n}", children: array_map(fn (int $k): TopicDraft => new TopicDraft("Below {$n} {$k}"), range(1, 9))), range(1, 60))));
+    $address = $this->postJson("/api/maps/{$large->id}/published", ['name' => 'Large', 'topic' => null, 'choices' => [], 'isFrozen' => false])->assertCreated()->json();
+    $html = ($this->read)($address)->getContent();
+    [$x, $y, $w, $h] = $window($html);
+    // The root is in it, and only what is near.
+    expect($x)->toBeLessThan(0.0)->and($x + $w)->toBeGreaterThan(0.0)->and($y)->toBeLessThan(0.0)->and($y + $h)->toBeGreaterThan(0.0)
+        ->and(substr_count($html, '<text'))->toBeLessThan(200)->and(substr_count($html, '<li>'))->toBe(600);
 });

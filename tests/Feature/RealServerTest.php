@@ -207,7 +207,8 @@ it('sends a published page by the web server alone, with the same headers, asks 
     $map = json_decode(fetchReal('GET', '/api/maps', cookies: $cookies)['body'], true)['maps'][0]['id'];
     $page = $ask('POST', "/api/maps/{$map}/published", ['name' => 'Real', 'topic' => null, 'choices' => [], 'isFrozen' => false]);
     $path = (string) parse_url($page['address'], PHP_URL_PATH);
-    foreach (['', '/board.svg', '/320.png'] as $below) {
+    preg_match('~/pictures/[0-9a-f]{64}-\w+~', fetchReal('GET', "{$path}/drawing.svg")['body'].fetchReal('GET', "{$path}/board.svg")['body'], $picture);
+    foreach (['', '/320.png', $picture[0]] as $below) {
         $made = fetchReal('GET', $path.$below);
         $sent = fetchReal('GET', $path.$below);
         // What the web server sends by itself has its tag, and the safety that the application gives.
@@ -226,7 +227,7 @@ it('sends a published page by the web server alone, with the same headers, asks 
     expect($anew['body'])->toContain('<h1>Renamed for the page</h1>')->and($anew['headers'])->not->toHaveKey('etag');
     expect($ask('GET', "/api/maps/{$map}/published")['pages'][0]['views'])->toBe(5);
     expect($ask('DELETE', "/api/published/{$page['id']}"))->toBe(['id' => $page['id']]);
-    foreach (['', '?frame', '/board.svg', '/320.png', '/index.html', '/index.html.gz'] as $below) {
+    foreach (['', '?frame', '/board.svg', '/320.png', $picture[0], "{$picture[0]}.jpg", '/index.html', '/index.html.gz', '/state.txt'] as $below) {
         expect(fetchReal('GET', $path.$below)['status'])->toBe(404, $below);
     }
     foreach (['/p/', '/p/../.env', '/p/..%2f..%2f.env', "{$path}/../../.env", '/p/index.php'] as $odd) {

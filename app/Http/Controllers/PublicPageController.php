@@ -26,6 +26,12 @@ final readonly class PublicPageController
     /** What a page may load and who may frame it: scripts and typefaces of ours; and whoever wants, also a file on somebody's disk, which no list of ancestors covers. */
     public const POLICY = "default-src 'none'; script-src 'self'; style-src 'unsafe-inline'; img-src 'self' data:; font-src 'self'; connect-src 'self'; base-uri 'none'; form-action 'none'";
 
+    /** What stands on a page does nothing by itself, whatever is in it. */
+    public const STRICT = "default-src 'none'; style-src 'unsafe-inline'; img-src 'self' data:; font-src data:; sandbox";
+
+    /** How files of pictures end, by which the web server knows them. */
+    private const ENDINGS = ['image/png' => 'png', 'image/jpeg' => 'jpg', 'image/svg+xml' => 'svg', 'image/gif' => 'gif', 'image/webp' => 'webp'];
+
     /** Seconds that one waits while somebody else has the same made. */
     private const WAITS = 40;
 
@@ -62,13 +68,21 @@ final readonly class PublicPageController
     public function picture(string $address, string $hash, string $size): Response
     {
         $page = self::find($address);
-        try {
-            $picture = $page === null ? null : $this->maker->picture($page, $hash, PictureSize::from($size));
-        } catch (NothingLeaves) {
-            $picture = null;
+        if ($page === null) {
+            return $this->gone();
         }
+        $state = PageFiles::state($page);
+        try {
+            [$bytes, $media] = $this->maker->picture($page, $hash, PictureSize::from($size)) ?? ['', ''];
+        } catch (NothingLeaves) {
+            [$bytes, $media] = ['', ''];
+        }
+        if (! isset(self::ENDINGS[$media])) {
+            return $this->gone();
+        }
+        $this->files->keep($page, $state, "pictures/{$hash}-{$size}.".self::ENDINGS[$media], $bytes);
 
-        return $picture === null ? $this->gone() : $this->answer($picture[0], $picture[1]);
+        return $this->answer($bytes, $media);
     }
 
     private static function find(string $address): ?PublishedPage
@@ -114,7 +128,7 @@ final readonly class PublicPageController
 
     private function answer(string $bytes, string $media): Response
     {
-        return new Response($bytes, 200, ['Content-Type' => $media, 'Content-Security-Policy' => self::POLICY, 'Cache-Control' => 'no-cache, public', 'Cross-Origin-Resource-Policy' => 'cross-origin']);
+        return new Response($bytes, 200, ['Content-Type' => $media, 'Content-Security-Policy' => str_starts_with($media, 'text/html') ? self::POLICY : self::STRICT, 'Cache-Control' => 'no-cache, public', 'Cross-Origin-Resource-Policy' => 'cross-origin']);
     }
 
     public function gone(): Response

@@ -9,6 +9,8 @@ const SVG = 'http://www.w3.org/2000/svg'
 /** How far one zooms in at most: pixels of the screen for one of the board. */
 const CLOSEST = 3
 const STEP = 1.3
+/** How large things are at most where all of them are shown. */
+const LARGEST = 1.2
 
 const board = document.getElementById('board') as HTMLElement
 const tools = document.getElementById('tools') as HTMLElement
@@ -58,8 +60,14 @@ function filled({ x, y, w, h }: Pane): Pane {
     const [wide, high] = w / h > ratio ? [h * ratio, h] : [w, w / ratio]
     return { x: x + (w - wide) / 2, y: y + (h - high) / 2, w: wide, h: high }
 }
+/** All of it; what is small is not blown up. */
+function allOfIt(): Pane {
+    const w = Math.max(frame.w, board.clientWidth / LARGEST)
+    const h = Math.max(frame.h, board.clientHeight / LARGEST)
+    return shaped({ x: frame.x - (w - frame.w) / 2, y: frame.y - (h - frame.h) / 2, w, h })
+}
 function all(): void {
-    show(shaped(frame))
+    show(allOfIt())
 }
 function zoom(by: number, clientX?: number, clientY?: number): void {
     const box = board.getBoundingClientRect()
@@ -358,7 +366,7 @@ async function begin(): Promise<void> {
         return
     }
     const isWhole = board.dataset.whole === '1'
-    const first = isWhole ? shaped(frame) : filled(view)
+    const first = isWhole ? allOfIt() : filled(view)
     const drawn = document.importNode(whole, true) as unknown as SVGSVGElement
     svg.replaceWith(drawn)
     svg = drawn

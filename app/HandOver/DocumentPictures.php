@@ -7,6 +7,7 @@ namespace App\HandOver;
 use App\Limits\BoundedProgram;
 use App\Models\MapRecord;
 use App\Pictures\KeptPictures;
+use App\Pictures\PictureBytes;
 use App\Pictures\PictureSize;
 use ChalkTree\Document\Document;
 use ChalkTree\Picture\DrawingBox;
@@ -16,6 +17,11 @@ final readonly class DocumentPictures
 {
     /** Pixels of the side of a drawing of the box where it is drawn beforehand. */
     private const DRAWING = 256;
+
+    /** Pixels at 96 to the inch that a page has room for. */
+    private const WIDEST = 600;
+
+    private const HIGHEST = 820;
 
     private const MEDIA = ['svg' => 'image/svg+xml', 'png' => 'image/png', 'jpg' => 'image/jpeg'];
 
@@ -36,7 +42,7 @@ final readonly class DocumentPictures
                 $progress->at('Putting the pictures in', 5 + (int) (35 * $i / count($images)));
                 $picture = $this->picture($image->source, $record, $folder, $to);
                 if ($picture !== null) {
-                    [$bytes, $ending] = $picture;
+                    [$bytes, $ending] = $to === DocumentFormat::Rtf ? self::fitted($picture, $image->wide) : $picture;
                     $names[$image->source] = $isInside ? 'data:'.self::MEDIA[$ending].';base64,'.base64_encode($bytes) : "picture-{$i}.{$ending}";
                     $isInside ?: $folder->put("picture-{$i}.{$ending}", $bytes);
                 }
@@ -44,6 +50,26 @@ final readonly class DocumentPictures
         }
 
         return $names;
+    }
+
+    /**
+     * So many dots to the inch that it has room on a page: RTF has pictures as large as they say they are.
+     *
+     * @param  array{string, 'svg'|'png'|'jpg'}  $picture
+     * @param  int|null  $width  pixels at 96 to the inch
+     * @return array{string, 'svg'|'png'|'jpg'}
+     */
+    private static function fitted(array $picture, ?int $width): array
+    {
+        [$bytes, $ending] = $picture;
+        [$wide, $high] = getimagesizefromstring($bytes) ?: [0, 0];
+        $dpi = $wide === 0 ? 0 : (int) ceil(96 * max($wide / min($width ?? $wide, self::WIDEST), $high / self::HIGHEST));
+
+        return match (true) {
+            $dpi <= 0, $ending === 'svg' => $picture,
+            $ending === 'png' => [PictureBytes::pngAt($bytes, $dpi), $ending],
+            default => [PictureBytes::jpegAt($bytes, $dpi), $ending],
+        };
     }
 
     /** @return array{string, 'svg'|'png'|'jpg'}|null its bytes and the ending of such files */

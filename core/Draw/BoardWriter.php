@@ -62,7 +62,7 @@ final readonly class BoardWriter
 
         return match (true) {
             $ends !== [] => ' data-of="'.implode(' ', $ends).'"',
-            $around !== [] => ' data-all data-of="'.implode(' ', $around).'"',
+            $around !== [] => ' data-all="" data-of="'.implode(' ', $around).'"',
             default => '',
         };
     }

@@ -183,3 +183,15 @@ it('says in files of pictures how many dots go to the inch, and leaves them whol
         ->and(unpack('N', substr($said, (int) strpos($said, 'pHYs') + 13, 4))[1])->toBe(crc32(substr($said, (int) strpos($said, 'pHYs'), 13)))
         ->and(getimagesizefromstring($told)[0])->toBe(30)->and(imagecreatefromstring($told))->not->toBeFalse();
 });
+
+it('numbers the pages of documents for word processors, on A4', function () {
+    file_put_contents($file = (string) tempnam(sys_get_temp_dir(), 'docx'), ($this->file)('to=docx'));
+    $zip = new ZipArchive;
+    $zip->open($file);
+    expect((string) $zip->getFromName('word/footer1.xml'))->toContain(' PAGE ')->and((string) $zip->getFromName('[Content_Types].xml'))->toContain('/word/footer1.xml');
+    preg_match('/<w:footerReference[^>]* r:id="(\w+)"/', (string) $zip->getFromName('word/document.xml'), $m);
+    expect((string) $zip->getFromName('word/_rels/document.xml.rels'))->toMatch("/Id=\"{$m[1]}\"[^>]*Target=\"footer1.xml\"|Target=\"footer1.xml\"[^>]*Id=\"{$m[1]}\"/")
+        ->and((string) $zip->getFromName('word/document.xml'))->toContain('w:w="11906"');
+    $zip->close();
+    unlink($file);
+});

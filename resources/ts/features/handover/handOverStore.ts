@@ -39,8 +39,12 @@ export const useHandOver = defineStore('hand-over', () => {
 
     const to = computed(() => String(choices.value.to ?? 'docx'))
     const format = computed(() => formatOf(to.value))
-    /** A complete copy is of all there is. */
-    const what = computed<What>(() => (format.value.sort === 'copy' ? 'map' : ((choices.value.what ?? 'map') as What)))
+    /** A complete copy is of all there is; a page of all or of a branch; only what is drawn can be of an area. */
+    const what = computed<What>(() => {
+        const wanted = (choices.value.what ?? 'map') as What
+        const isOffered = { copy: false, page: wanted === 'branch', picture: true, paper: true, document: wanted !== 'area', outline: wanted !== 'area' }[format.value.sort]
+        return isOffered && (wanted !== 'area' || choices.value.at !== undefined) ? wanted : 'map'
+    })
     const heldCount = computed(() => heldIn(map.tree).size)
     /** Settings that the map keeps, by name. */
     const kept = computed(() => [...map.tree.rows.values()].filter(({ type }) => type === 'hand-over').map(({ id, fields }) => ({ id, name: String(fields.name ?? ''), fields })).filter(({ name }) => name !== '').sort((a, b) => a.name.localeCompare(b.name)))

@@ -24,7 +24,7 @@ final class SvgWriter
     public const MARGIN = 32;
 
     /** How far what belongs to a topic may stand outside of its box, pixels: tallies, phrases, the ways of connectors. */
-    private const BESIDE = 600;
+    private const BESIDE = 600.0;
 
     private readonly Paints $paints;
 
@@ -90,11 +90,11 @@ final class SvgWriter
         foreach ($boxes as $id => $box) {
             $slip = $scene->slips[$id];
             $at = "transform=\"translate({$box['x']} {$box['y']})\"";
-            $connector = self::meet(self::joined($box, $boxes[$slip->parent ?? $id]), $frame) ? SlipParts::connector($slip) : null;
+            $connector = Boxes::meet(Boxes::around($box, $boxes[$slip->parent ?? $id]), $frame, self::BESIDE) ? SlipParts::connector($slip) : null;
             if ($connector !== null) {
                 $connectors .= str_replace('<path ', "<path {$at} ", $this->writer->write([$connector]))."\n";
             }
-            if (self::meet($box, $frame)) {
+            if (Boxes::meet($box, $frame, self::BESIDE)) {
                 $slips .= "<g {$at}>".$this->slip($slip)."</g>\n";
             }
         }
@@ -127,29 +127,5 @@ final class SvgWriter
 
         return $this->writer->write($this->paints->isInk ? array_map($this->paints->dressed(...), $parts) : $parts)
             .($ring === null ? '' : '<rect x="-5" y="-5" width="'.($slip->w + 10).'" height="'.($slip->h + 10).'" rx="'.($slip->look->box->corner + 5).'" fill="none" stroke-width="3" stroke-dasharray="7 4" stroke="'.$ring->line($this->paints->board).'"/>');
-    }
-
-    /**
-     * @param  array{x: float, y: float, w: float, h: float, ...}  $a
-     * @param  array{x: float, y: float, w: float, h: float, ...}  $b
-     * @return Frame
-     */
-    private static function joined(array $a, array $b): array
-    {
-        [$x, $y] = [min($a['x'], $b['x']), min($a['y'], $b['y'])];
-
-        return ['x' => $x, 'y' => $y, 'w' => max($a['x'] + $a['w'], $b['x'] + $b['w']) - $x, 'h' => max($a['y'] + $a['h'], $b['y'] + $b['h']) - $y];
-    }
-
-    /**
-     * Whether something shows in a frame, with what stands a little outside of its box.
-     *
-     * @param  array{x: float, y: float, w: float, h: float, ...}  $box
-     * @param  Frame  $frame
-     */
-    private static function meet(array $box, array $frame): bool
-    {
-        return $box['x'] - self::BESIDE < $frame['x'] + $frame['w'] && $frame['x'] < $box['x'] + $box['w'] + self::BESIDE
-            && $box['y'] - self::BESIDE < $frame['y'] + $frame['h'] && $frame['y'] < $box['y'] + $box['h'] + self::BESIDE;
     }
 }

@@ -41,7 +41,7 @@ final readonly class WindowWriter
             $slip = $scene->slips[$id];
             $parent = $slip->parent === null ? $box : $boxes[$slip->parent];
             $isLegible = self::isLegible($slip, $scale);
-            $isSeen = self::overlap($box, $window);
+            $isSeen = Boxes::meet($box, $window);
             if ($isSeen && $isLegible) {
                 $slips .= "<g transform=\"translate({$box['x']} {$box['y']})\">".$this->writer->write($this->parts->of($slip)).'</g>';
             } elseif ($isSeen) {
@@ -49,7 +49,7 @@ final readonly class WindowWriter
                 $inset = $slip->level < 2 ? 0 : 3;
                 $bars[$chalk] = ($bars[$chalk] ?? '')."M{$box['x']} ".($box['y'] + $inset)."h{$box['w']}v".($box['h'] - 2 * $inset)."h-{$box['w']}z";
             }
-            if (($slip->parent !== null || $slip->above > 0) && self::overlap(self::around($box, $parent), $window)) {
+            if (($slip->parent !== null || $slip->above > 0) && Boxes::meet(Boxes::around($box, $parent), $window)) {
                 if ($isLegible) {
                     $connector = SlipParts::connector($slip);
                     $connectors .= $connector === null ? '' : "<g transform=\"translate({$box['x']} {$box['y']})\">".$this->writer->write([$connector]).'</g>';
@@ -105,26 +105,5 @@ final readonly class WindowWriter
         $ends = [...array_slice($slip->route, 0, 2), ...array_slice($slip->route, -2)];
 
         return 'M'.($box['x'] + $ends[0]).' '.($box['y'] + $ends[1]).'L'.($box['x'] + $ends[2]).' '.($box['y'] + $ends[3]);
-    }
-
-    /**
-     * @param  array{x: float, y: float, w: float, h: float, ...}  $a
-     * @param  array{x: float, y: float, w: float, h: float, ...}  $b
-     */
-    private static function overlap(array $a, array $b): bool
-    {
-        return $a['x'] < $b['x'] + $b['w'] && $b['x'] < $a['x'] + $a['w'] && $a['y'] < $b['y'] + $b['h'] && $b['y'] < $a['y'] + $a['h'];
-    }
-
-    /**
-     * @param  array{x: float, y: float, w: float, h: float, ...}  $a
-     * @param  array{x: float, y: float, w: float, h: float, ...}  $b
-     * @return Box
-     */
-    private static function around(array $a, array $b): array
-    {
-        [$x, $y] = [min($a['x'], $b['x']), min($a['y'], $b['y'])];
-
-        return ['x' => $x, 'y' => $y, 'w' => max($a['x'] + $a['w'], $b['x'] + $b['w']) - $x, 'h' => max($a['y'] + $a['h'], $b['y'] + $b['h']) - $y];
     }
 }

@@ -3,7 +3,7 @@
  * notes. It knows nothing of the editor; without it the page is the beginning of the drawing, and the outline below.
  */
 
-interface Pane { x: number; y: number; w: number; h: number }
+import { around, paneOf, resized, within, type Pane } from './panes'
 
 const SVG = 'http://www.w3.org/2000/svg'
 /** How far one zooms in at most: pixels of the screen for one of the board. */
@@ -16,15 +16,11 @@ const board = document.getElementById('board') as HTMLElement
 const tools = document.getElementById('tools') as HTMLElement
 const outline = document.getElementById('outline') as HTMLElement
 const numbers = (text: string | null | undefined): number[] => (text ?? '').split(' ').map(Number)
-const windowOf = (text: string | null | undefined): Pane => {
-    const [x = 0, y = 0, w = 1, h = 1] = numbers(text)
-    return { x, y, w, h }
-}
-const frame = windowOf(board.dataset.frame)
+const frame = paneOf(board.dataset.frame)
 const isFramed = window.top !== window.self || location.search === '?frame'
 
 let svg = board.querySelector('svg') as SVGSVGElement
-let view: Pane = windowOf(svg.getAttribute('viewBox'))
+let view: Pane = paneOf(svg.getAttribute('viewBox'))
 const folded = new Set<string>()
 /** The topics of the board, with the one above each. */
 const above = new Map<string, string>()
@@ -48,31 +44,17 @@ function show(next: Pane): void {
     view = next
     svg.setAttribute('viewBox', `${view.x} ${view.y} ${view.w} ${view.h}`)
 }
-/** Widens a window to the shape of the board on the screen. */
-function shaped({ x, y, w, h }: Pane): Pane {
-    const ratio = board.clientWidth / Math.max(1, board.clientHeight)
-    const [wide, high] = w / h > ratio ? [w, w / ratio] : [h * ratio, h]
-    return { x: x - (wide - w) / 2, y: y - (high - h) / 2, w: wide, h: high }
-}
-/** As much of a window as the shape of the board takes, for the beginning. */
-function filled({ x, y, w, h }: Pane): Pane {
-    const ratio = board.clientWidth / Math.max(1, board.clientHeight)
-    const [wide, high] = w / h > ratio ? [h * ratio, h] : [w, w / ratio]
-    return { x: x + (w - wide) / 2, y: y + (h - high) / 2, w: wide, h: high }
-}
+/** Width to height of the board on the screen. */
+const ratio = (): number => board.clientWidth / Math.max(1, board.clientHeight)
 /** All of it; what is small is not blown up. */
-function allOfIt(): Pane {
-    const w = Math.max(frame.w, board.clientWidth / LARGEST)
-    const h = Math.max(frame.h, board.clientHeight / LARGEST)
-    return shaped({ x: frame.x - (w - frame.w) / 2, y: frame.y - (h - frame.h) / 2, w, h })
-}
+const allOfIt = (): Pane => around(resized(frame, Math.max(frame.w, board.clientWidth / LARGEST), Math.max(frame.h, board.clientHeight / LARGEST)), ratio())
 function all(): void {
     show(allOfIt())
 }
 function zoom(by: number, clientX?: number, clientY?: number): void {
     const box = board.getBoundingClientRect()
     const [px, py] = [((clientX ?? box.left + box.width / 2) - box.left) / box.width, ((clientY ?? box.top + box.height / 2) - box.top) / box.height]
-    const widest = Math.max(shaped(frame).w * 1.2, box.width)
+    const widest = Math.max(around(frame, ratio()).w * 1.2, box.width)
     const w = Math.min(widest, Math.max(box.width / CLOSEST, view.w / by))
     const h = (w * box.height) / box.width
     show({ x: view.x + px * (view.w - w), y: view.y + py * (view.h - h), w, h })
@@ -341,7 +323,7 @@ function listen(): void {
             go(title.id, false)
         }
     })
-    window.addEventListener('resize', () => show(shaped(view)))
+    window.addEventListener('resize', () => show(around(view, ratio())))
 }
 
 async function begin(): Promise<void> {
@@ -366,7 +348,7 @@ async function begin(): Promise<void> {
         return
     }
     const isWhole = board.dataset.whole === '1'
-    const first = isWhole ? allOfIt() : filled(view)
+    const first = isWhole ? allOfIt() : within(view, ratio())
     const drawn = document.importNode(whole, true) as unknown as SVGSVGElement
     svg.replaceWith(drawn)
     svg = drawn
@@ -393,5 +375,3 @@ async function begin(): Promise<void> {
 }
 
 void begin()
-
-export {}

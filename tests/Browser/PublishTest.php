@@ -104,6 +104,13 @@ it('is a picture and a page in a post on another site, 500 pixels wide, which op
     }
 });
 
+it('publishes at once although the list of pages has not come', function () {
+    $browser = Studio::opened("Harbour\n\tQuay\n");
+    $browser->script('const real = window.fetch; window.fetch = (what, how) => how?.method === "GET" && String(what).endsWith("/published") ? new Promise((come) => setTimeout(() => come(real(what, how)), 1500)) : real(what, how)');
+    published($browser, 'Quick');
+    expect($browser->script('return [...document.querySelectorAll(".pages-of-map h3")].map((name) => name.textContent)'))->toBe(['Quick']);
+});
+
 it('is an outline and a drawing where no script runs', function () {
     $browser = Studio::opened("Harbour\n\tQuay\n\t\tCrane\n\tFerry\n");
     $address = published($browser, 'Plain');

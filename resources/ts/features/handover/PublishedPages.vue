@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NButton, NInput, NSpin, NSwitch } from 'naive-ui'
 import { nextTick, onMounted, ref } from 'vue'
+import { latest } from '@/api/latest'
 import { publishedApi } from '@/api/published'
 import type { PublishedAnswer } from '@/api/wire'
 import { useMap } from '@/stores/map'
@@ -12,6 +13,7 @@ import { useHandOver } from './handOverStore'
 const handOver = useHandOver()
 const map = useMap()
 
+const wanted = latest()
 const pages = ref<PublishedAnswer[] | null>(null)
 const name = ref(handOver.what === 'branch' ? topicName(map.tree.topics.get(handOver.branch)?.title) : '')
 const isFrozen = ref(false)
@@ -27,11 +29,22 @@ const day = (seconds: number): string => new Date(seconds * 1000).toLocaleDateSt
 const views = (count: number): string => (count === 0 ? 'not opened yet' : count === 1 ? 'opened once' : `opened ${count.toLocaleString('en')} times`)
 const snippetOf = (page: PublishedAnswer): string => (snippet.value === 'picture' ? page.pictureSnippet : page.frameSnippet)
 
+async function list(): Promise<void> {
+    const isWanted = wanted.begin()
+    try {
+        const answer = await publishedApi.all(map.id)
+        if (isWanted()) {
+            pages.value = answer.pages
+        }
+    } catch (error) {
+        tell.error((error as Error).message)
+    }
+}
 async function ask(work: () => Promise<unknown>, done: string): Promise<void> {
     isBusy.value = true
     try {
         await work()
-        pages.value = (await publishedApi.all(map.id)).pages
+        await list()
         if (done !== '') {
             tell.info(done)
         }
@@ -41,6 +54,9 @@ async function ask(work: () => Promise<unknown>, done: string): Promise<void> {
     isBusy.value = false
 }
 async function publish(): Promise<void> {
+    if (isBusy.value) {
+        return
+    }
     const { choices, topic } = handOver.wish('svg')
     const allowed = Object.fromEntries(Object.entries(choices).filter(([field]) => ['depth', 'on', 'order', 'noNotes', 'noCaptions', 'noPictures', 'noTables', 'noLinks', 'numbered'].includes(field)))
     await ask(async () => {
@@ -71,14 +87,15 @@ async function beginRenaming(page: PublishedAnswer): Promise<void> {
     document.querySelector<HTMLInputElement>('.pages-of-map .renaming input')?.focus()
 }
 function endRenaming(): void {
-    const wanted = renaming.value
+    const asked = renaming.value
     renaming.value = null
-    if (wanted !== null && wanted.name.trim() !== '') {
-        void ask(() => publishedApi.change(wanted.id, { name: wanted.name.trim() }), '')
+    if (asked !== null && asked.name.trim() !== '') {
+        void ask(() => publishedApi.change(asked.id, { name: asked.name.trim() }), '')
     }
 }
 onMounted(() => {
-    void ask(async () => undefined, '')
+    // Nothing waits for the list: who types a name at once and presses Enter publishes.
+    void list()
     void nextTick(() => document.querySelector<HTMLInputElement>('.pages-of-map .new input')?.focus())
 })
 </script>

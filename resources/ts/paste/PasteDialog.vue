@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useDebounceFn, useVirtualList } from '@vueuse/core'
+import { until, useDebounceFn, useVirtualList } from '@vueuse/core'
 import { NButton, NCheckbox, NInput, NModal, NRadio, NRadioGroup, NSpin } from 'naive-ui'
 import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue'
 import { api } from '@/api/client'
@@ -100,7 +100,7 @@ function key(event: KeyboardEvent): void {
         ArrowLeft: () => paste.shift(chosen.value, -1),
         Delete: () => paste.drop(chosen.value),
         j: join,
-        Enter: land,
+        Enter: () => void land(),
     }
     const run = event.key === 'a' && (event.ctrlKey || event.metaKey) ? () => (chosen.value = new Set(paste.lines.map((line) => line.key))) : act[event.key]
     if (run !== undefined) {
@@ -155,7 +155,9 @@ function typed(event: ClipboardEvent): void {
     }
 }
 
-function land(): void {
+async function land(): Promise<void> {
+    // What was asked for last lands, not what is still seen.
+    await until(() => paste.isReading).toBe(false)
     paste.land(as.value, withMarks.value)
     ui.focusRegion(map.region)
 }

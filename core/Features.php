@@ -16,6 +16,7 @@ use ChalkTree\Picture\PictureFeature;
 use ChalkTree\Privacy\PrivacyFeature;
 use ChalkTree\Process\ProcessFeature;
 use ChalkTree\Ring\RingFeature;
+use ChalkTree\Show\ShowFeature;
 use ChalkTree\Sign\SignFeature;
 
 /** The list of all features. A new one is a folder and one line here. */
@@ -35,6 +36,7 @@ final class Features
         PrivacyFeature::class,
         ProcessFeature::class,
         RingFeature::class,
+        ShowFeature::class,
         SignFeature::class,
     ];
 

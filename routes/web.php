@@ -17,6 +17,7 @@ use App\Http\Controllers\PageController;
 use App\Http\Controllers\PictureController;
 use App\Http\Controllers\PublishedController;
 use App\Http\Controllers\SentenceController;
+use App\Http\Controllers\ShowController;
 use App\Http\Controllers\SignController;
 use Illuminate\Support\Facades\Route;
 
@@ -119,6 +120,12 @@ Route::prefix('api')->group(function (): void {
             Route::get('maps/{map}/trash', [HistoryController::class, 'trash']);
             Route::delete('maps/{map}/trash', [HistoryController::class, 'emptyTrash']);
             Route::post('maps/{map}/duplicate', [LibraryController::class, 'duplicate'])->middleware(['throttle:heavy', 'alone:files']);
+            Route::controller(ShowController::class)->where(['deck' => '[0-9a-z]{26}', 'slide' => '[0-9a-z]{26}'])->prefix('maps/{map}/decks/{deck}')->group(function (): void {
+                Route::get('', 'deck');
+                Route::get('slides/{slide}', 'slide');
+                Route::get('slides/{slide}/afar', 'afar');
+                Route::get('slides/{slide}/picture', 'picture');
+            });
             Route::get('maps/{map}/published', [PublishedController::class, 'index']);
             Route::post('maps/{map}/published', [PublishedController::class, 'store'])->middleware('throttle:heavy');
             Route::post('maps/{map}/handovers', [HandOverController::class, 'begin'])->middleware('throttle:heavy');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Library;
 
 use App\Files\ZippedMap;
+use App\HandOver\DeckFiles;
 use App\HandOver\DocumentFormat;
 use App\HandOver\Documents;
 use App\HandOver\Drawing;
@@ -39,14 +40,14 @@ final readonly class Exports
     /** A map with all its files; it is written by zip(). */
     public const ARCHIVE = 'zip';
 
-    public function __construct(private Pictures $pictures, private CarriedPictures $carried, private ZippedMap $zipped, private Documents $documents, private Prints $prints, private Shelf $shelf)
+    public function __construct(private Pictures $pictures, private CarriedPictures $carried, private ZippedMap $zipped, private Documents $documents, private Prints $prints, private DeckFiles $decks, private Shelf $shelf)
     {
     }
 
     /** @return list<string> */
     public static function names(): array
     {
-        return [...Formats::writable(), ...array_map(fn (DocumentFormat $one): string => $one->value, DocumentFormat::cases()), ...array_keys(self::PICTURES), self::ARCHIVE];
+        return [...Formats::writable(), ...array_map(fn (DocumentFormat $one): string => $one->value, DocumentFormat::cases()), ...array_keys(self::PICTURES), ...array_keys(DeckFiles::FORMATS), self::ARCHIVE];
     }
 
     public static function isPicture(string $to): bool
@@ -56,7 +57,7 @@ final readonly class Exports
 
     public static function mime(string $to): string
     {
-        return (Formats::all()[$to] ?? null)?->mime() ?? DocumentFormat::tryFrom($to)?->mime() ?? self::PICTURES[$to] ?? 'application/zip';
+        return (Formats::all()[$to] ?? null)?->mime() ?? DocumentFormat::tryFrom($to)?->mime() ?? self::PICTURES[$to] ?? DeckFiles::FORMATS[$to] ?? 'application/zip';
     }
 
     /** What the name of such a file ends with. */
@@ -65,6 +66,7 @@ final readonly class Exports
         return match (self::mime($to)) {
             'application/pdf' => 'pdf',
             'text/html' => 'html',
+            'application/zip' => 'zip',
             default => $to,
         };
     }
@@ -100,6 +102,9 @@ final readonly class Exports
                 self::SHEETS => $this->prints->html($record, $drawing, $title, $wish->choices, $progress),
                 default => $this->pictures->picture($record, $drawing, $title, $wish->to, $wish->choices, $progress),
             };
+        }
+        if (isset(DeckFiles::FORMATS[$wish->to])) {
+            return $this->decks->write($record, $leaving, $wish, $title, $progress);
         }
         $selected = Selected::of($leaving, $wish->choices, $wish->branch, $wish->chosen, $wish->view);
         $document = DocumentFormat::tryFrom($wish->to);

@@ -136,8 +136,14 @@ final readonly class Pictures
     /** @param  list<string>  $command */
     private function program(array $command, MakingFolder $folder, Progress $progress): void
     {
-        BoundedProgram::run($command, $folder->path, self::SECONDS, $progress->isStopped(...), ['FONTCONFIG_FILE' => $this->fontList()])
+        BoundedProgram::run($command, $folder->path, self::SECONDS, $progress->isStopped(...), $this->environment())
             ?? throw ($progress->isStopped() ? new Stopped : new NotMade('The picture could not be made: it took too long, or too much memory. Make it smaller, or of fewer topics.'));
+    }
+
+    /** @return array<string, string> what a program that draws finds in its environment: where our fonts are */
+    public function environment(): array
+    {
+        return ['FONTCONFIG_FILE' => $this->fontList()];
     }
 
     public function fonts(): EmbeddedFonts

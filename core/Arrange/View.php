@@ -15,9 +15,10 @@ final readonly class View
      * @param  array<string, true>  $folded  ids of topics whose subtopics are hidden
      * @param  string|null  $scope  the topic drawn as if it were the root; null, or one that is not there, for all of the map
      * @param  TypeFace|null  $face  in which this person sees everything, whatever the map says
+     * @param  array<string, true>|null  $only  ids of the topics that are drawn, with all that is above them; null for all
      * @param  bool  $showing  whether others are looking, so that only what may leave the map is drawn; whoever lays it out hands in such a map
      */
-    public function __construct(public array $folded = [], public ?string $scope = null, public ?TypeFace $face = null, public bool $showing = false)
+    public function __construct(public array $folded = [], public ?string $scope = null, public ?TypeFace $face = null, public bool $showing = false, public ?array $only = null)
     {
     }
 
@@ -29,7 +30,9 @@ final readonly class View
      */
     public function below(TopicMap $map, string $topic): array
     {
-        return isset($this->folded[$topic]) && $topic !== $this->scope ? [] : $map->children($topic);
+        $below = isset($this->folded[$topic]) && $topic !== $this->scope ? [] : $map->children($topic);
+
+        return $this->only === null ? $below : array_intersect_key($below, $this->only);
     }
 
     /** How many topics are hidden below one that is shown. */

@@ -51,8 +51,19 @@ final readonly class PandocWriter
             $block instanceof Rule => ['t' => 'HorizontalRule'],
             $block instanceof Grid => $this->grid($block),
             $block instanceof Listing => $this->listing($block),
+            $block instanceof Columns => self::div('columns', array_map(fn (array $blocks): array => self::div('column', $this->blocks($blocks)), $block->columns)),
+            $block instanceof SpokenNotes => self::div('notes', $this->blocks($block->blocks)),
             default => ['t' => 'Null'],
         };
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $blocks
+     * @return array<string, mixed>
+     */
+    private static function div(string $class, array $blocks): array
+    {
+        return ['t' => 'Div', 'c' => [['', [$class], []], $blocks]];
     }
 
     /** @return array<string, mixed> */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ChalkTree\Draw;
 
 use ChalkTree\Arrange\Scene;
-use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\TopicMap;
 
 /**
@@ -45,50 +44,13 @@ final readonly class BoardWriter
             $slips .= "<g data-t=\"{$id}\" data-b=\"{$box['w']} {$box['h']}\"{$with} {$at}>".$this->writer->write($this->parts->of($slip)).'</g>';
         }
         $under = $over = '';
-        $around = self::around($scene, $map);
-        foreach ($scene->marks as $mark) {
-            $drawn = '<g'.self::ends($mark, $map, $around[$mark->id] ?? []).'>'.$this->writer->write($mark->parts).'</g>';
+        $ends = MarkEnds::of($scene, $map);
+        foreach ($scene->marks as $key => $mark) {
+            ['topics' => $topics, 'isAround' => $isAround] = $ends[$key];
+            $drawn = '<g'.($topics === [] ? '' : ($isAround ? ' data-all=""' : '').' data-of="'.implode(' ', $topics).'"').'>'.$this->writer->write($mark->parts).'</g>';
             $mark->isUnder ? $under .= $drawn : $over .= $drawn;
         }
 
         return "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"{$frame['x']} {$frame['y']} {$frame['w']} {$frame['h']}\">{$under}{$connectors}{$over}{$slips}</svg>";
-    }
-
-    /** @param  list<string>  $around  the topics around which it goes, where it is none between some */
-    private static function ends(SceneMark $mark, TopicMap $map, array $around): string
-    {
-        $row = $map->row($mark->type, $mark->id);
-        $ends = $row instanceof FeatureRow && $row::ends() !== [] ? $row->topics() : [];
-
-        return match (true) {
-            $ends !== [] => ' data-of="'.implode(' ', $ends).'"',
-            $around !== [] => ' data-all="" data-of="'.implode(' ', $around).'"',
-            default => '',
-        };
-    }
-
-    /**
-     * What goes around topics has them in rows of their own, which call it.
-     *
-     * @return array<array-key, list<string>> drawn topics, by the ids of marks
-     */
-    private static function around(Scene $scene, TopicMap $map): array
-    {
-        $marks = array_fill_keys(array_map(fn (SceneMark $mark): string => $mark->id, array_values($scene->marks)), true);
-        $around = [];
-        foreach ($marks === [] ? [] : $map->living() as $row) {
-            if (! $row instanceof FeatureRow) {
-                continue;
-            }
-            foreach (array_filter($row->saying(), is_string(...)) as $value) {
-                foreach (isset($marks[$value]) ? $row->topics() : [] as $topic) {
-                    if (isset($scene->slips[$topic])) {
-                        $around[$value][$topic] = $topic;
-                    }
-                }
-            }
-        }
-
-        return array_map(array_values(...), $around);
     }
 }

@@ -17,7 +17,7 @@ final readonly class Choices extends FeatureRow
     public const HEADINGS = 3;
 
     /** What a map can be handed over as, by the names that the command line and addresses know. */
-    public const FORMATS = ['md', 'txt', 'opml', 'csv', 'html', 'docx', 'odt', 'rtf', 'epub', 'pdf', 'svg', 'png', 'jpg', 'drawing', 'print', 'sheets', 'json', 'zip'];
+    public const FORMATS = ['md', 'txt', 'opml', 'csv', 'html', 'docx', 'odt', 'rtf', 'epub', 'pdf', 'svg', 'png', 'jpg', 'drawing', 'print', 'sheets', 'pptx', 'slides-pdf', 'slides-html', 'slides-png', 'json', 'zip'];
 
     public const PAPERS = ['a3', 'a5', 'letter', 'legal'];
 
@@ -57,7 +57,7 @@ final readonly class Choices extends FeatureRow
      * down to which level titles are headings, what is below stands in lists; "type": size, points; "width": pixels, or
      * "millimetres" with "dpi"; "margin": pixels of the drawing; "on": the colours, those of the person's board if it is not
      * said. "at", "left", "top", "wide" and "high": an area of the drawing, from the middle of a topic. Of a print: "columns" and
-     * "rows" of sheets, or "points" of its smallest type; "overlap": millimetres; "byline": at the foot of each sheet. The rest
+     * "rows" of sheets, or "points" of its smallest type; "overlap": millimetres; "byline": at the foot of each sheet. "deck": by its name or id, with "per" slides a page, or with "notes". The rest
      * leaves out or puts in what it names: "footnotes" captions at the foot of the page, "bare" the drawing without its ground,
      * "outline" and "notes" as further pages, gaps for a class in topics that are chosen, in phrases, in words set bold.
      */
@@ -86,6 +86,8 @@ final readonly class Choices extends FeatureRow
             'rows' => Field::number(1, 20)->called('sheets down'),
             'points' => Field::number(4, 96)->called('size of the smallest type'),
             'overlap' => Field::number(0, 40)->called('overlap of the sheets'),
+            'deck' => Field::formed(fn (string $named): bool => preg_match('/^\P{C}{1,100}$/uD', $named) === 1, 400, 'be the name or the id of a deck')->called('deck'),
+            'per' => Field::number(1, 9)->called('slides on a page'),
             'byline' => Field::formed(fn (string $line): bool => preg_match('/^\P{C}{1,120}$/uD', $line) === 1 && trim($line) !== '', 480, 'be at most 120 letters')->called('name on the sheets'),
         ] + array_fill_keys(self::FLAGS, Field::flag());
     }

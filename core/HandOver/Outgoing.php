@@ -8,6 +8,7 @@ use ChalkTree\Edit\Invariants;
 use ChalkTree\Edit\Recorder;
 use ChalkTree\Edit\Settles;
 use ChalkTree\Features;
+use ChalkTree\Map\NamesTopics;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 
@@ -130,8 +131,10 @@ final class Outgoing
         foreach ($all as $topic) {
             yield $topic->with(array_map(fn (string $text): string => self::leadingNowhere($text, $all, $map), ['title' => $topic->title, 'caption' => $topic->caption, 'note' => $topic->note]));
         }
+        $isThere = fn (string $id): bool => isset($all[$id]);
         foreach ($left->living() as $row) {
-            if (self::goneFrom(implode("\n", array_filter($row->saying(), is_string(...))), $all, $map) === []) {
+            $row = $row instanceof NamesTopics ? $row->among($isThere) : $row;
+            if ($row !== null && self::goneFrom(implode("\n", array_filter($row->saying(), is_string(...))), $all, $map) === []) {
                 yield $row;
             }
         }

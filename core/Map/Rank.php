@@ -70,6 +70,19 @@ final class Rank
         return [...self::run($low, $middle, $half), $middle, ...self::run($middle, $high, $count - $half - 1)];
     }
 
+    /** Whether a text is a rank, with room on both sides. */
+    public static function isRight(string $rank): bool
+    {
+        $letter = $rank[0] ?? '';
+        if (preg_match('/^[a-zA-Z][0-9A-Za-z]{1,199}$/D', $rank) !== 1) {
+            return false;
+        }
+        $length = $letter >= 'a' ? ord($letter) - ord('a') + 2 : ord('Z') - ord($letter) + 2;
+        $fraction = substr($rank, $length);
+
+        return strlen($rank) >= $length && ($fraction === '' || $fraction[-1] !== '0') && $rank !== 'A'.str_repeat('0', 26);
+    }
+
     private static function before(string $high): string
     {
         $whole = self::whole($high);

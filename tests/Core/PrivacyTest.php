@@ -31,6 +31,15 @@ use ChalkTree\Print\Worksheet;
 use ChalkTree\Privacy\PrivateBranch;
 use ChalkTree\Ring\Ring;
 use ChalkTree\Ring\RingMember;
+use ChalkTree\Show\Deck;
+use ChalkTree\Show\Decks;
+use ChalkTree\Show\SaidLines;
+use ChalkTree\Show\Slide;
+use ChalkTree\Show\SlideBoard;
+use ChalkTree\Show\SlideOutline;
+use ChalkTree\Show\SlideSheet;
+use ChalkTree\Show\SlideTopics;
+use ChalkTree\Show\SlideWriter;
 use ChalkTree\Sign\Legend;
 use ChalkTree\Sign\Tag;
 use ChalkTree\Sign\TopicTags;
@@ -67,6 +76,13 @@ function mapWithSecrets(Chance $chance): array
     }
     $map->put($ring = Ring::fromFields(Ids::next(), ['name' => SECRET]));
     $map->put(RingMember::fromFields(Ids::next(), ['topic' => $held[0], 'ring' => $ring->id]));
+    // Slides of what is private, by itself and with others; one says so.
+    $map->put($deck = Deck::fromFields(Ids::next(), ['name' => 'Lesson']));
+    $map->put($own = Deck::fromFields(Ids::next(), ['name' => SECRET, 'of' => $held[0], 'makes' => 'each']));
+    foreach ([[$held[0]], [$held[0], $map->root()->id], [$map->root()->id]] as $i => $topics) {
+        $map->put(Slide::fromFields(Ids::next(), ['deck' => $deck->id, 'rank' => "a{$i}", 'topics' => SlideTopics::branches($topics, $topics)->with($topics[0], folded: $i > 1 ? false : null)->text(), 'way' => $chance->pick([null, 'trail', 'all']), 'at' => $topics[0]] + ($i === 0 ? ['title' => SECRET, 'notes' => SECRET] : [])));
+    }
+    $map->put(Decks::slide($own->id, 'a0', $held[0], null)->with(['notes' => SECRET]));
     $open = array_values(array_diff($ids, $held));
     if ($open !== []) {
         $one = $map->topic($chance->pick($open));
@@ -91,7 +107,17 @@ function waysOut(TopicMap $map): array
     $unpack = fn (array $copy): string => $copy['text'].$copy['markdown'].$copy['html'].json_encode($copy['leaving'])
         .preg_replace_callback('/data-chalk-tree="([^"]+)"/', fn (array $m): string => (string) base64_decode($m[1], true), $copy['html']);
 
+    foreach (Decks::of($leaving) as $deck) {
+        foreach (Decks::kept($leaving, $deck->id) as $i => $slide) {
+            foreach (SlideBoard::WAYS as $way) {
+                $board = SlideBoard::of($leaving, $slide, $way);
+                $ways["slide {$i} of {$deck->id}, {$way}"] = (new SlideSheet(new SlideWriter))->write($board, $slide).$slide->titleIn($leaving).SaidLines::text($slide->saidIn($leaving)).json_encode($slide->fields()).serialize(SlideOutline::of($leaving, $board->seen, ''));
+            }
+        }
+    }
+
     return $ways + [
+        'decks' => implode(' ', array_map(fn (Deck $deck): string => $deck->text('name').$deck->text('of'), Decks::of($leaving))),
         'svg' => (new SvgWriter(BoardTheme::Day))->write($scene, 'Map'),
         'board of a page' => (new BoardWriter)->write($scene, $leaving, $scene->bounds()),
         'worksheet' => Formats::write(Worksheet::of($leaving, Choices::fromFields('', ['gapTopics' => true, 'gapPhrases' => true]), array_map(strval(...), array_keys($map->all())))[0], 'md').implode(' ', Worksheet::of($leaving, Choices::fromFields('', ['gapTopics' => true, 'gapPhrases' => true]), array_map(strval(...), array_keys($map->all())))[1]),

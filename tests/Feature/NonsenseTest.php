@@ -16,9 +16,10 @@ function everyRoute(MapRecord $map, Folder $folder): array
     $all = [];
     $api = array_filter(Route::getRoutes()->getRoutes(), fn (OneRoute $route): bool => str_starts_with($route->uri(), 'api/') && $route->uri() !== 'api/sign-out');
     $page = app(App\Publishing\PublishedPages::class)->publish($map, 'A page', null, ChalkTree\HandOver\Choices::fromFields('', []), false)->id;
+    $deck = deckIn($map);
     foreach ($api as $route) {
         foreach (array_diff($route->methods(), ['HEAD']) as $method) {
-            $all[] = [$method, '/'.str_replace(['{map}', '{folder}', '{seq}', '{topic}', '{starter}', '{hash}', '{size}', '{colour}', '{format}', '{at}', '{upload}', '{handOver}', '{page}', '{published}'], [$map->id, $folder->id, '0', $map->root, 'plan', str_repeat('ab', 32), 'small', 'ffd84d', 'csv', '0', Sends::whole($map->person, 'a plan')->id, wanted($map)->id, '1', $page], $route->uri())];
+            $all[] = [$method, '/'.str_replace(['{map}', '{folder}', '{seq}', '{topic}', '{starter}', '{hash}', '{size}', '{colour}', '{format}', '{at}', '{upload}', '{handOver}', '{page}', '{published}', '{deck}', '{slide}'], [$map->id, $folder->id, '0', $map->root, 'plan', str_repeat('ab', 32), 'small', 'ffd84d', 'csv', '0', Sends::whole($map->person, 'a plan')->id, wanted($map)->id, '1', $page, ...$deck], $route->uri())];
         }
     }
 
@@ -29,8 +30,17 @@ const FIELDS_OF_ALL = [
     'since', 'edits', 'all', 'pane', 'folded', 'outlineFolded', 'chosen', 'scope', 'outlineScope', 'x', 'y', 'scale', 'title', 'starter', 'folder', 'favourite', 'name',
     'format', 'to', 'board', 'as', 'width', 'topic', 'parent', 'text', 'html', 'source', 'headings', 'before', 'show', 'words', 'map', 'fields', 'find', 'with', 'hits',
     'keys', 'email', 'token', 'password', 'id', 'edit', 'topics', 'lines', 'alone', 'hash', 'size', 'address', 'again', 'bytes', 'for', 'upload',
-    'choices', 'preset', 'depth', 'what', 'order', 'numbered', 'paper', 'showing',
+    'choices', 'preset', 'depth', 'what', 'order', 'numbered', 'paper', 'showing', 'way', 'at', 'deck', 'per',
 ];
+
+/** @return array{string, string} the ids of a deck and of a slide in it */
+function deckIn(MapRecord $map): array
+{
+    [$deck, $slide] = [Ids::next(), Ids::next()];
+    app(App\Store\MapAnswers::class)->edit($map, $map->person ?? throw new RuntimeException, 0, [App\Store\EditBody::read(['name' => 'slide.add', 'as' => $slide, 'deck' => $deck, 'topics' => [$map->root]])]);
+
+    return [$deck, $slide];
+}
 
 /** A file that somebody waits for. */
 function wanted(MapRecord $map): HandOver

@@ -23,6 +23,10 @@ beforeEach(function () {
     $ferry = $this->id($this->map, 'Ferry');
     $tied = [['name' => 'row.set', 'type' => 'crosslink', 'row' => ChalkTree\Map\Ids::next(), 'fields' => ['from' => $ferry, 'to' => $this->held, 'phrase' => 'Quillwort']]];
     $this->sendEdits($this->map, [...$tied, ['name' => 'row.set', 'type' => 'private', 'topics' => [$this->held], 'fields' => ['held' => true]]])->assertOk();
+    // A deck with a slide of the branch that is private, and of it with others.
+    $slides = [['name' => 'deck.make', 'as' => $this->deck = ChalkTree\Map\Ids::next(), 'title' => 'Lesson', 'of' => $this->map->root, 'inStep' => true], ['name' => 'slide.add', 'as' => $this->mixed = ChalkTree\Map\Ids::next(), 'deck' => $this->deck, 'topics' => [$this->held, $this->id($this->map, 'Quay')]]];
+    $this->sendEdits($this->map, $slides)->assertOk();
+    $this->sendEdits($this->bare, [['name' => 'deck.make', 'as' => ChalkTree\Map\Ids::next(), 'title' => 'Lesson', 'of' => $this->bare->root], ['name' => 'slide.add', 'as' => ChalkTree\Map\Ids::next(), 'deck' => ChalkTree\Map\Ids::next(), 'topics' => [$this->id($this->bare, 'Quay')]]])->assertOk();
     $this->seq = $this->map->fresh()->seq;
 });
 
@@ -55,7 +59,7 @@ it('hands over no byte of what is private, in any format, of the map and of a br
     expect(openedUp($file->getContent()))->not->toContain('Quillwort')->not->toContain($this->held);
     // What is packed is seen through: what others may see is found in it.
     if (! in_array($to, ['png', 'jpg'], true)) {
-        expect(openedUp($file->getContent()))->toContain('Crane');
+        expect(openedUp($file->getContent()))->toContain($to === 'slides-png' ? '01 Quay.png' : 'Crane');
     } else {
         expect($file->getContent() === $this->get("/api/maps/{$this->bare->id}/export?to={$to}")->getContent())->toBeTrue();
     }
@@ -74,6 +78,20 @@ it('takes what is private along in complete copies, which say so', function () {
     $archive = app(ZippedMap::class)->write($this->map->fresh(), $this->topics($this->map));
     expect(openedUp((string) file_get_contents($archive)))->toContain('Quillwort');
     unlink($archive);
+});
+
+it('shows no slide of what is private, and nothing private on any other, whatever way it is shown', function () {
+    $deck = $this->getJson("/api/maps/{$this->map->id}/decks/{$this->deck}")->assertOk();
+    expect(array_column($deck->json('slides'), 'title'))->toBe(['Quay', 'Ferry', 'Quay'])->and($deck->getContent())->not->toContain('Quillwort')->not->toContain($this->held);
+    foreach (['', '?way=only', '?way=trail', '?way=all'] as $way) {
+        foreach (['', '/afar', '/picture'] as $part) {
+            expect($this->getJson("/api/maps/{$this->map->id}/decks/{$this->deck}/slides/{$this->mixed}{$part}{$way}")->assertOk()->getContent())->not->toContain('Quillwort')->not->toContain($this->held);
+        }
+    }
+    $own = collect($this->topics($this->map)->rowsOf(ChalkTree\Show\Slide::class))->first(fn ($slide): bool => $slide->text('of') === $this->held);
+    foreach (['', '/afar', '/picture'] as $part) {
+        $this->getJson("/api/maps/{$this->map->id}/decks/{$this->deck}/slides/{$own->id}{$part}")->assertNotFound();
+    }
 });
 
 it('says nothing private in sentences, and counts without it', function () {

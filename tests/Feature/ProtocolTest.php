@@ -29,6 +29,12 @@ it('answers every request on the page about the protocol as the page says', func
         $map = $this->mapOf($tove);
         $fill = fn (string $text): string => strtr($text, ['{map}' => $map->id, '{topic}' => $this->id($map, 'Lanterns'), '{edit}' => Ids::next(), '{hash}' => str_contains($example['path'], '/files/') ? Sends::kept($map, Sends::pdf())->hash : app(KeptPictures::class)->add($map, PictureFile::read(Photos::png()))->hash, '{handOver}' => str_contains($example['path'], '{handOver}') ? madeFor($map) : '', '{published}' => str_contains($example['path'], '{published}') ? app(App\Publishing\PublishedPages::class)->publish($map, 'A page', null, ChalkTree\HandOver\Choices::fromFields('', []), true)->id : '', '{upload}' => Sends::whole($tove, str_repeat('a plan ', 50))->id, '{fresh}' => Ids::next(), '{folder}' => app(App\Library\Folders::class)->make($tove, 'A folder', null)->id]);
         $isJson = str_starts_with($example['body'], '{');
+        $fill = str_contains($example['path'], '{deck}') ? (function (string $text) use ($fill, $map): string {
+            static $made = [];
+            $made[$map->id] ??= $this->sendEdits($map, [['name' => 'slide.add', 'as' => $slide = Ids::next(), 'deck' => $deck = Ids::next(), 'topics' => [$map->root]]])->assertOk()->json('seq') > 0 ? ['{deck}' => $deck, '{slide}' => $slide] : [];
+
+            return $fill(strtr($text, $made[$map->id]));
+        })->bindTo($this) : $fill;
         /** @var TestResponse $answer */
         $answer = $isJson
             ? $this->json($example['method'], $fill($example['path']), json_decode($fill($example['body']), true, 512, JSON_THROW_ON_ERROR))
@@ -40,7 +46,7 @@ it('answers every request on the page about the protocol as the page says', func
             default => null,
         };
         $wanted === null ? expect($answer->getStatusCode())->toBeLessThan(300, $example['path']) : $answer->assertStatus($wanted);
-        if (preg_match('/^Answers `(\w+Answer)`/', $example['after'], $m) === 1) {
+        if (preg_match('/^Answers `(\w+Answer|ShownDeck|SlideDrawing|Afar)`/', $example['after'], $m) === 1) {
             expectShape($m[1], json_decode($answer->getContent()));
             $named++;
         }
@@ -54,13 +60,14 @@ it('answers every request on the page about the protocol as the page says', func
 it('makes every edit on the page, and each request fits its shape', function () {
     $this->actingAs($tove = $this->person());
     $map = $this->mapOf($tove);
-    $ids = ['{root}' => $map->root, '{topic}' => $this->id($map, 'Lanterns'), '{other}' => $this->id($map, 'Boats'), '{branch}' => $this->id($map, 'Willow'), '{new}' => Ids::next(), '{fresh}' => Ids::next(), '{split}' => Ids::next(), '{tag}' => Ids::next(), '{link}' => Ids::next(), '{ring}' => Ids::next(), '{brace}' => Ids::next(), '{second}' => Ids::next(), '{way}' => Ids::next(), '{onward}' => Ids::next(), '{attached}' => Ids::next(), '{file}' => Sends::kept($map, 'a plan')->hash];
+    $ids = ['{root}' => $map->root, '{topic}' => $this->id($map, 'Lanterns'), '{other}' => $this->id($map, 'Boats'), '{branch}' => $this->id($map, 'Willow'), '{new}' => Ids::next(), '{fresh}' => Ids::next(), '{split}' => Ids::next(), '{tag}' => Ids::next(), '{link}' => Ids::next(), '{ring}' => Ids::next(), '{brace}' => Ids::next(), '{second}' => Ids::next(), '{way}' => Ids::next(), '{onward}' => Ids::next(), '{attached}' => Ids::next(), '{deck}' => Ids::next(), '{slide}' => Ids::next(), '{slideCopy}' => Ids::next(), '{file}' => Sends::kept($map, 'a plan')->hash];
     preg_match_all('/```json edit\n(.*?)\n```/s', (string) file_get_contents(dirname(__DIR__, 2).'/docs/protocol.md'), $m);
     $seq = 0;
     foreach ($m[1] as $body) {
         $edit = json_decode(strtr($body, $ids), true, 512, JSON_THROW_ON_ERROR) + ['id' => Ids::next()];
         expectShape('EditsRequest', ['since' => $seq, 'edits' => [$edit]]);
-        $answer = $this->sendEdits($map, [$edit], $seq)->assertOk()->assertJsonPath('edits.0.status', 'done');
+        $answer = $this->sendEdits($map, [$edit], $seq)->assertOk();
+        expect($answer->json('edits.0'))->toMatchArray(['status' => 'done'], $body.json_encode($answer->json('edits.0')));
         expectShape('EditsAnswer', json_decode($answer->getContent()));
         $seq = $answer->json('seq');
     }

@@ -34,6 +34,11 @@ use ChalkTree\Process\Steps;
 use ChalkTree\Ring\Ring;
 use ChalkTree\Ring\RingMember;
 use ChalkTree\Shape\Shapes;
+use ChalkTree\Show\Deck;
+use ChalkTree\Show\Decks;
+use ChalkTree\Show\Makes;
+use ChalkTree\Show\PutOnSlide;
+use ChalkTree\Show\Slide;
 use ChalkTree\Sign\LegendPlace;
 use ChalkTree\Sign\Meaning;
 use ChalkTree\Sign\Stamp;
@@ -106,6 +111,13 @@ final class RandomMaps
         if ($chance->yes(30)) {
             $map->put(MapLook::fromFields(Ids::next(), ['whole' => $chance->pick(Looks::names()), 'chalks' => $chance->pick(MapLook::CHALKS), 'mirrored' => $chance->yes(33)]));
             $map->put(LevelLook::fromFields(Ids::next(), ['level' => $chance->int(0, 3)] + self::look($chance)));
+        }
+        if ($chance->yes(30)) {
+            [$deck, $slides] = Decks::madeOf($map, $chance->pick($ids), $chance->pick(Makes::cases()));
+            $map->put($deck->with(['inStep' => $chance->yes(50)]));
+            foreach (array_slice($slides, 0, 12) as $slide) {
+                $map->put($slide->with(['way' => $chance->pick([null, 'trail', 'all']), 'notes' => $chance->yes(30) ? $chance->note() : '', 'title' => $chance->yes(30) ? $chance->word() : '']));
+            }
         }
 
         return $map;
@@ -203,7 +215,8 @@ final class RandomMaps
         $below = array_map(strval(...), array_keys($map->children((string) $map->root()->id)));
         $siblings = $below === [] || $chance->yes(10) ? [$chance->pick($ids)] : [$chance->pick($below), $chance->pick($below)];
 
-        return match ($chance->int(1, 48)) {
+        return match ($chance->int(1, 49)) {
+            49 => self::showing($chance, $map, $some()),
             48 => self::lead($chance, $map, $ids, $some()),
             47 => self::step($chance, $map, $ids, $links),
             41 => $chance->pick([
@@ -284,6 +297,29 @@ final class RandomMaps
             ]),
             default => $chance->pick([['name' => 'map.balance'], ['name' => 'map.arrange', 'arrangement' => $chance->pick(['both-sides', 'rightward'])], ['name' => 'map.rename', 'title' => $chance->word()]]),
         };
+    }
+
+    /**
+     * Something done with decks and slides.
+     *
+     * @param  non-empty-list<string>  $some
+     */
+    private static function showing(Chance $chance, TopicMap $map, array $some): array
+    {
+        $decks = [...array_map(strval(...), array_keys($map->rowsOf(Deck::class))), Ids::next()];
+        $slides = [...array_map(strval(...), array_keys($map->rowsOf(Slide::class))), Ids::next()];
+
+        return $chance->pick([
+            ['name' => 'deck.make', 'as' => Ids::next(), 'title' => $chance->word(), 'of' => $chance->pick([null, $some[0]]), 'makes' => $chance->pick(Makes::cases())->value, 'inStep' => $chance->yes(60)],
+            ['name' => 'deck.make', 'as' => Ids::next(), 'title' => $chance->word(), 'of' => $map->root()->id, 'makes' => $chance->pick(Makes::cases())->value, 'inStep' => true],
+            ['name' => 'slide.add', 'as' => Ids::next(), 'deck' => $chance->pick($decks), 'topics' => $some, 'after' => $chance->pick([null, ...$slides])],
+            ['name' => 'slide.move', 'slides' => array_values(array_unique([$chance->pick($slides), $chance->pick($slides)])), 'deck' => $chance->pick($decks), 'after' => $chance->pick([null, ...$slides])],
+            ['name' => 'slide.copy', 'slide' => $chance->pick($slides), 'as' => Ids::next()],
+            ['name' => 'slide.remove', 'slides' => [$chance->pick($slides)]],
+            ['name' => 'slide.put', 'slide' => $chance->pick($slides), 'topics' => $some, 'how' => $chance->pick(PutOnSlide::ways())],
+            ['name' => 'row.set', 'type' => 'slide', 'row' => $chance->pick($slides), 'fields' => ['title' => $chance->word(), 'hidden' => $chance->yes(50)]],
+            ['name' => 'deck.remove', 'deck' => $chance->pick($decks)],
+        ]);
     }
 
     /**

@@ -56,6 +56,9 @@ export function useActions() {
 
     function scopeOf(target: EventTarget | null): Scope {
         const element = target instanceof Element ? target : null
+        if (stores.ui.isShowing) {
+            return element?.closest('select, input') == null ? 'show' : 'field'
+        }
         if (element?.closest('.title-editor') != null) {
             return 'typing'
         }
@@ -64,6 +67,9 @@ export function useActions() {
         }
         if (stores.walk.at !== null) {
             return 'walk'
+        }
+        if (element?.closest('[data-scope=strip]') != null) {
+            return 'strip'
         }
         return stores.map.id === '' ? 'library' : marks.chosen !== null ? 'mark' : stores.map.region
     }

@@ -6,6 +6,37 @@
  */
 
 /**
+ * What is seen besides what is on a slide.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Way".
+ */
+export type Way = "only" | "trail" | "all";
+/**
+ * What the SVG covers.
+ *
+ * @minItems 4
+ * @maxItems 4
+ */
+export type Rect = [number, number, number, number];
+/**
+ * What of it is to be in view.
+ *
+ * @minItems 4
+ * @maxItems 4
+ */
+export type Rect1 = [number, number, number, number];
+/**
+ * Left, top, width, height on the board.
+ *
+ * @minItems 4
+ * @maxItems 4
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Rect".
+ */
+export type Rect2 = [number, number, number, number];
+/**
  * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "FeatureRow".
  */
@@ -35,6 +66,8 @@ export type FeatureRow =
   | PrivateRow
   | RingRow
   | RingMemberRow
+  | DeckRow
+  | SlideRow
   | StampsRow
   | TagRow
   | TagsRow
@@ -127,6 +160,15 @@ export type Edit =
   | SetRingMember
   | DrawRing
   | PutInRing
+  | SetDeck
+  | SetSlide
+  | MakeDeck
+  | RemoveDeck
+  | AddSlide
+  | MoveSlides
+  | CopySlide
+  | RemoveSlides
+  | PutOnSlide
   | SetStamps
   | SetTag
   | SetTags
@@ -146,6 +188,9 @@ export interface Wire {
   published?: PublishedPagesAnswer;
   publishedPage?: PublishedAnswer;
   plan?: PlanAnswer;
+  deck?: ShownDeck;
+  slide?: SlideDrawing;
+  afar?: Afar;
   open?: OpenAnswer;
   edits?: EditsAnswer;
   history?: HistoryAnswer;
@@ -353,6 +398,110 @@ export interface PlanAnswer {
    * Of a worksheet.
    */
   gaps: number;
+}
+/**
+ * A deck as it is shown, without what is private.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ShownDeck".
+ */
+export interface ShownDeck {
+  id: string;
+  title: string;
+  /**
+   * Words a minute.
+   */
+  pace: number;
+  veil: string;
+  /**
+   * Whether what is covered is so when it is shown.
+   */
+  gaps: boolean;
+  slides: ShownSlide[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ShownSlide".
+ */
+export interface ShownSlide {
+  id: string;
+  title: string;
+  /**
+   * A title of its own, which stands above the drawing.
+   */
+  heading: string;
+  notes: SaidLine[];
+  /**
+   * Whether the notes are the slide's own, and not those of its topic.
+   */
+  isOwn: boolean;
+  seconds: number;
+  moves: "glide" | "cut";
+  way: Way;
+  dim: number;
+  covered: string[];
+  isHidden: boolean;
+  topics: {
+    id: string;
+    title: string;
+  }[];
+  opens: Opening[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SaidLine".
+ */
+export interface SaidLine {
+  text: string;
+  indent: number;
+  bold: boolean;
+}
+/**
+ * Something at a topic that opens without leaving the show.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Opening".
+ */
+export interface Opening {
+  topic: string;
+  sort: "film" | "sound" | "picture" | "pages" | "page";
+  title: string;
+  /**
+   * An address, or "file:" and "picture:" with a hash.
+   */
+  source: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SlideDrawing".
+ */
+export interface SlideDrawing {
+  /**
+   * What stands within the element.
+   */
+  svg: string;
+  region: Rect;
+  frame: Rect1;
+  /**
+   * The same for slides of which everything stands in the same places.
+   */
+  key: string;
+  way: Way;
+  /**
+   * The topics on it with their boxes, in their order.
+   */
+  topics: [string, number, number, number, number][];
+  css: string;
+}
+/**
+ * All of what a slide is a part of, as it is seen from far away.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Afar".
+ */
+export interface Afar {
+  svg: string;
+  region: Rect2;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -644,6 +793,10 @@ export interface HandOverRow {
       | "drawing"
       | "print"
       | "sheets"
+      | "pptx"
+      | "slides-pdf"
+      | "slides-html"
+      | "slides-png"
       | "json"
       | "zip"
       | null;
@@ -667,6 +820,8 @@ export interface HandOverRow {
     rows: number | null;
     points: number | null;
     overlap: number | null;
+    deck: string | null;
+    per: number | null;
     byline: string | null;
     noNotes: boolean;
     noCaptions: boolean;
@@ -1128,6 +1283,64 @@ export interface RingMemberRow {
   fields: {
     topic: string;
     ring: string | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "DeckRow".
+ */
+export interface DeckRow {
+  type: "deck";
+  id: string;
+  fields: {
+    name: string;
+    of: string | null;
+    makes: "children" | "levels" | "noted" | "each" | null;
+    inStep: boolean;
+    pace: number | null;
+    veil: "black" | "white" | null;
+    gaps: boolean;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SlideRow".
+ */
+export interface SlideRow {
+  type: "slide";
+  id: string;
+  fields: {
+    deck: string | null;
+    rank: string | null;
+    title: string;
+    of: string | null;
+    topics: string | null;
+    depth: number | null;
+    way: "trail" | "all" | null;
+    dim: number | null;
+    at: string | null;
+    left: number | null;
+    top: number | null;
+    wide: number | null;
+    high: number | null;
+    moves: "cut" | null;
+    notes: string;
+    seconds: number | null;
+    hidden: boolean;
   } | null;
   whole?: true;
   /**
@@ -2757,6 +2970,10 @@ export interface SetHandOver {
       | "drawing"
       | "print"
       | "sheets"
+      | "pptx"
+      | "slides-pdf"
+      | "slides-html"
+      | "slides-png"
       | "json"
       | "zip"
       | null;
@@ -2780,6 +2997,8 @@ export interface SetHandOver {
     rows?: number | null;
     points?: number | null;
     overlap?: number | null;
+    deck?: string | null;
+    per?: number | null;
     byline?: string | null;
     noNotes?: boolean;
     noCaptions?: boolean;
@@ -3420,6 +3639,196 @@ export interface PutInRing {
   topics: string[];
   ring: string;
   out?: boolean;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetDeck".
+ */
+export interface SetDeck {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "deck";
+  row?: string;
+  rows?: string[];
+  fields: {
+    name?: string;
+    of?: string | null;
+    makes?: "children" | "levels" | "noted" | "each" | null;
+    inStep?: boolean;
+    pace?: number | null;
+    veil?: "black" | "white" | null;
+    gaps?: boolean;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetSlide".
+ */
+export interface SetSlide {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "slide";
+  row?: string;
+  rows?: string[];
+  fields: {
+    deck?: string | null;
+    rank?: string | null;
+    title?: string;
+    of?: string | null;
+    topics?: string | null;
+    depth?: number | null;
+    way?: "trail" | "all" | null;
+    dim?: number | null;
+    at?: string | null;
+    left?: number | null;
+    top?: number | null;
+    wide?: number | null;
+    high?: number | null;
+    moves?: "cut" | null;
+    notes?: string;
+    seconds?: number | null;
+    hidden?: boolean;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "MakeDeck".
+ */
+export interface MakeDeck {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "deck.make";
+  as: string;
+  title: string;
+  of?: string | null;
+  makes?: "children" | "levels" | "noted" | "each";
+  inStep?: boolean;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "RemoveDeck".
+ */
+export interface RemoveDeck {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "deck.remove";
+  deck: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "AddSlide".
+ */
+export interface AddSlide {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "slide.add";
+  as: string;
+  deck: string;
+  topics?: string[];
+  folded?: string[];
+  after?: string | null;
+  title?: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "MoveSlides".
+ */
+export interface MoveSlides {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "slide.move";
+  slides: string[];
+  deck: string;
+  after: string | null;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "CopySlide".
+ */
+export interface CopySlide {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "slide.copy";
+  slide: string;
+  as: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "RemoveSlides".
+ */
+export interface RemoveSlides {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "slide.remove";
+  slides: string[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "PutOnSlide".
+ */
+export interface PutOnSlide {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "slide.put";
+  slide: string;
+  topics: string[];
+  how: "branch" | "alone" | "out" | "fold" | "unfold" | "cover" | "uncover";
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema

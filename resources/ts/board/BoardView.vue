@@ -42,7 +42,7 @@ const preferences = usePreferences()
 const { run } = useActions()
 const ui = useUi()
 
-const onBoard = features.flatMap((feature) => feature.onBoard ?? [])
+const onBoard = features.flatMap((feature) => [...(feature.onBoard === undefined ? [] : [feature.onBoard]), ...(feature.way === undefined ? [] : [feature.way.onBoard])])
 
 const frame = ref<HTMLElement | null>(null)
 const layer = ref<HTMLElement | null>(null)

@@ -43,6 +43,7 @@ const RemovedPanel = defineAsyncComponent(() => import('@/desk/RemovedPanel.vue'
 const WalkControls = defineAsyncComponent(() => import('@/show/WalkControls.vue'))
 
 const overlays = features.flatMap((feature) => feature.overlay ?? [])
+const ways = features.flatMap((feature) => feature.way ?? [])
 const sides: Readonly<Partial<Record<Side, Component>>> = Object.assign({}, ...features.map((feature) => feature.sides ?? {}))
 
 const props = defineProps<{ id: string; topic?: string }>()
@@ -66,6 +67,8 @@ const narrow = inFrame ? ref(false) : useBreakpoints({ wide: 800 }).smaller('wid
 
 /** Whether the outline fills the width. */
 const isListed = computed(() => !narrow.value && !inFrame && preferences.way === 'outline')
+/** The way of seeing that a feature has, where it is turned to; what stands at the left then. */
+const ownWay = computed(() => (inFrame ? undefined : ways.find(({ id }) => id === (narrow.value ? ui.phoneView : preferences.way))))
 const hasBoard = computed(() => (narrow.value ? ui.phoneView === 'board' : !isListed.value))
 watch(hasBoard, (there) => {
     if (!there) {
@@ -172,8 +175,10 @@ onBeforeUnmount(() => {
         <TopBar v-if="walk.at === null" :narrow="narrow || inFrame" />
         <ContextMenu />
         <main>
-            <template v-if="walk.at === null && (narrow ? ui.phoneView === 'outline' : (preferences.outlineOpen || isListed) && !inFrame)">
-                <aside class="left" :class="{ alone: isListed }" :style="narrow || isListed ? {} : { width: `${preferences.outlineWidth}px` }"><ScopeTrail where="outline" /><OutlineTree /><FirstWords v-if="isListed || narrow" /></aside>
+            <aside v-if="walk.at === null && narrow && ownWay !== undefined" class="left"><component :is="ownWay.left" with-desk /></aside>
+            <template v-else-if="walk.at === null && (narrow ? ui.phoneView === 'outline' : (preferences.outlineOpen || isListed || ownWay !== undefined) && !inFrame)">
+                <aside v-if="ownWay !== undefined" class="left" :style="{ width: `${preferences.outlineWidth}px` }"><component :is="ownWay.left" /></aside>
+                <aside v-else class="left" :class="{ alone: isListed }" :style="narrow || isListed ? {} : { width: `${preferences.outlineWidth}px` }"><ScopeTrail where="outline" /><OutlineTree /><FirstWords v-if="isListed || narrow" /></aside>
                 <PanelEdge v-if="!narrow && !isListed" />
             </template>
             <div v-if="walk.at !== null || hasBoard" class="middle"><ScopeTrail v-if="walk.at === null" where="board" /><BoardView /><Tray v-if="walk.at === null && !inFrame && trayPages.length > 0" /></div>

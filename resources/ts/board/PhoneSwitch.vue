@@ -51,7 +51,7 @@ function see(view: PhoneView): void {
 
 <template>
     <footer class="switch">
-        <div v-if="ui.phoneView !== 'desk'" class="tools" role="toolbar" aria-label="Topics">
+        <div v-if="['outline', 'board'].includes(ui.phoneView)" class="tools" role="toolbar" aria-label="Topics">
             <NButton v-for="tool in tools" :key="tool.id" size="small" quaternary :aria-label="nameOf(tool.id)" @pointerdown.prevent @click="use(tool.id)">{{ tool.text }}</NButton>
         </div>
         <nav aria-label="Parts of the map">

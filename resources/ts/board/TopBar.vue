@@ -3,6 +3,7 @@ import { NButton, NInput } from 'naive-ui'
 import { computed, nextTick, ref } from 'vue'
 import { useActions } from '@/actions/useActions'
 import { arrangements } from '@/features/arrange/arrangements'
+import { features } from '@/features'
 import { shapes } from '@/features/look/vocabulary'
 import { useMap } from '@/stores/map'
 import { childrenOf, LOT } from '@/stores/tree'
@@ -20,7 +21,7 @@ import UndoButtons from './UndoButtons.vue'
 defineProps<{ narrow: boolean }>()
 
 const RENAME = 'rename'
-const ways = [{ id: 'outline', text: 'Outline' }, { id: 'board', text: 'Board' }] as const
+const ways = [{ id: 'outline', text: 'Outline' }, { id: 'board', text: 'Board' }, ...features.flatMap(({ way }) => (way === undefined ? [] : [{ id: way.id, text: way.name }]))]
 
 const map = useMap()
 const preferences = usePreferences()
@@ -68,15 +69,15 @@ const reshape: readonly MenuLine[] = [
     { name: 'Align what stands free', lines: ['free.left', 'free.middle', 'free.right', '-', 'free.top', 'free.centre', 'free.bottom', '-', 'free.across', 'free.down', '-', 'free.room'] },
     'shape.duplicate', 'move.below', 'move.loose', 'apart.back', 'apart.back-branch', 'apart.back-all',
 ]
-const handOver: readonly MenuLine[] = ['handover.open', 'handover.again', '-', 'handover.docx', 'handover.pdf', 'handover.print', 'handover.publish', '-', 'export.md', 'export.txt', 'export.opml', 'export.json', 'export.zip', 'export.svg', 'export.png', '-', 'handover.picture', 'clip.copy', 'clip.copy-alone', 'clip.address']
-const show: readonly MenuLine[] = ['walk.begin']
+const handOver: readonly MenuLine[] = ['handover.open', 'handover.again', '-', 'handover.docx', 'handover.pdf', 'handover.print', 'handover.slides', 'handover.publish', '-', 'export.md', 'export.txt', 'export.opml', 'export.json', 'export.zip', 'export.svg', 'export.png', '-', 'handover.picture', 'clip.copy', 'clip.copy-alone', 'clip.address']
+const show: readonly MenuLine[] = ['show.begin', 'way.slides', 'slide.add', '-', 'deck.children', 'deck.levels', 'deck.noted', 'deck.each', '-', 'walk.begin']
 /** On a phone everything else is one list. */
 const more: readonly MenuLine[] = [
     'help.palette', 'map.undo', 'map.redo', '-', 'find.here', 'find.everywhere', 'lot.open', 'lot.park', '-',
     { name: 'Shape', lines: ['shape.wrap', 'shape.dissolve', 'change.sort', 'change.break', 'change.join', 'change.number', 'change.tidy'] },
     { name: 'Look', lines: ['look.larger', 'look.smaller', 'look.copy', 'look.give', 'look.for-level', 'look.reset', 'look.whole'] },
-    { name: 'Hand over', lines: ['handover.open', 'handover.again', 'handover.docx', 'handover.pdf', 'handover.print', 'handover.publish', 'privacy.turn', 'export.md', 'export.txt', 'export.opml', 'export.json', 'export.zip', 'export.svg', 'export.png', 'handover.picture', 'clip.copy', 'clip.address'] },
-    { name: 'View', lines: VIEW }, 'see.calm', 'walk.begin', 'clip.preview', 'clip.document',
+    { name: 'Hand over', lines: ['handover.open', 'handover.again', 'handover.docx', 'handover.pdf', 'handover.print', 'handover.slides', 'handover.publish', 'privacy.turn', 'export.md', 'export.txt', 'export.opml', 'export.json', 'export.zip', 'export.svg', 'export.png', 'handover.picture', 'clip.copy', 'clip.address'] },
+    { name: 'View', lines: VIEW }, 'see.calm', 'way.slides', 'show.begin', 'walk.begin', 'clip.preview', 'clip.document',
 ]
 function choose(key: string): void {
     if (key === RENAME) {

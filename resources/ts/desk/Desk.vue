@@ -41,6 +41,8 @@ const note = ref<{ focus: () => void } | null>(null)
 
 const topic = computed(() => beside.topic)
 const marks = useChosenMarks()
+/** What the way of seeing that is turned to has at the desk. */
+const ofWay = computed(() => features.find(({ way }) => way?.id === preferences.way)?.way?.desk)
 const ofMarks = computed(() => features.find(({ deskOfMarks }) => deskOfMarks?.type === marks.chosen?.type)?.deskOfMarks?.component)
 const title = computed(() => plainTitle(topic.value?.title ?? ''))
 const isFirstLevel = computed(() => topic.value?.parent === beside.tree.root && beside.tree.arrangement === 'both-sides')
@@ -118,6 +120,7 @@ watch(() => topic.value?.id, () => (ui.isNoteLarge = false))
 
 <template>
     <section class="desk" data-focus="desk" aria-label="Desk" @keydown.escape.stop="ui.focusRegion(map.region)">
+        <component :is="ofWay" v-if="ofWay !== undefined && isBegun" />
         <template v-if="beside.chosen.length > 1">
             <ChoiceSummary />
             <component :is="hint" v-for="(hint, i) in hints" :key="i" />

@@ -11,10 +11,11 @@ import { picture } from './picture'
 import { privacy } from './privacy'
 import { process } from './process'
 import { ring } from './ring'
+import { show } from './show'
 import { sign } from './sign'
 
 /** The list of all features. A new one is a folder and one line here. */
-export const features: readonly Feature[] = [number, privacy, handover, look, link, arrange, sign, picture, file, process, crosslink, ring, brace]
+export const features: readonly Feature[] = [number, privacy, handover, look, link, arrange, sign, picture, file, show, process, crosslink, ring, brace]
 
 /** What features have put on a topic, in words. */
 export const toldOf = (topic: string): string => features.map((feature) => feature.tells?.(topic) ?? '').filter((words) => words !== '').join(', ')

@@ -352,7 +352,7 @@ export const useMap = defineStore('map', () => {
     return {
         id, tree, slips, tried, showTried, marks, place, waiting, savedState, savedProblem, undoLabel, redoLabel,
         chosen, current, currentTopic, region, editing, folded, outlineFolded,
-        scope, outlineScope, showing, setShowing, numbers,
+        scope, outlineScope, showing, setShowing, numbers, seq,
         open, close, beforeLeaving, beforeHiding, edit, outcomeOf, choose, setFolded, refold, uncover, stepInto, afterAnswer, goOnAfterAnswer, askForNews,
         tryAgain: (): void => queue.value?.tryAgain(),
         giveUp: async (): Promise<void> => {

@@ -13,8 +13,8 @@ export const usePreferences = defineStore('preferences', () => {
     const lightBoard = useStorage<BoardName>('chalk-light-board', 'day')
     const size = useStorage<Calm['size']>('chalk-size', 'usual')
     const motion = useStorage<Calm['motion']>('chalk-motion', 'system')
-    /** The way of seeing: the board, with the outline beside it if that is open, or the outline alone. */
-    const way = useStorage<'board' | 'outline'>('chalk-way', 'board')
+    /** The way of seeing: the board, with the outline beside it if that is open, the outline alone, or the board with slides beside it. */
+    const way = useStorage<'board' | 'outline' | 'slides'>('chalk-way', 'board')
     const outlineOpen = useStorage('chalk-outline-open', true)
     const deskOpen = useStorage('chalk-desk-open', true)
     const trayOpen = useStorage('chalk-tray-open', false)

@@ -6,7 +6,7 @@ import { usePreferences } from '@/stores/preferences'
 /** Dialogs, and panels that stand where the desk does and stay while a dialog is open. */
 export type Panel = 'palette' | 'keys' | 'calm' | 'change' | 'move'
 export type Side = 'find' | 'lot' | 'removed' | 'files'
-export type PhoneView = 'outline' | 'board' | 'desk'
+export type PhoneView = 'outline' | 'board' | 'desk' | 'slides'
 
 const REGIONS = ['outline', 'board', 'second', 'tray', 'desk', 'top']
 
@@ -23,6 +23,8 @@ export const useUi = defineStore('ui', () => {
     const movedTo = ref('')
     /** While a menu is open, or a new key is asked for, the keys are theirs. */
     const holdsKeys = ref(false)
+    /** While slides are shown, the window and the keys are theirs. */
+    const isShowing = ref(false)
     const findIn = ref<'branch' | 'map' | 'all'>('map')
     /** Whether the note of the chosen topic is open large, over the map. */
     const isNoteLarge = ref(false)
@@ -109,5 +111,5 @@ export const useUi = defineStore('ui', () => {
         link.click()
     }
 
-    return { holdsKeys, panel, trayPage, turnToTray, side, movedTo, change, findIn, phoneView, isNoteLarge, isFindingInNote, wantedField, show, showSide, toggleSide, showChange, showFind, focusDesk, focusRegion, focusNextRegion, download }
+    return { holdsKeys, isShowing, panel, trayPage, turnToTray, side, movedTo, change, findIn, phoneView, isNoteLarge, isFindingInNote, wantedField, show, showSide, toggleSide, showChange, showFind, focusDesk, focusRegion, focusNextRegion, download }
 })

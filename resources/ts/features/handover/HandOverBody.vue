@@ -3,6 +3,7 @@ import { NButton, NCheckbox, NInput, NInputNumber, NProgress, NSelect } from 'na
 import { computed, nextTick, ref } from 'vue'
 import { useMap } from '@/stores/map'
 import { topicName } from '@/text/titleMarkdown'
+import DeckChoices from './DeckChoices.vue'
 import DrawnChoices from './DrawnChoices.vue'
 import ChoiceLines from './ChoiceLines.vue'
 import { formats, isDrawn, isText, PAGE, sorts, withs } from './formats'
@@ -96,7 +97,8 @@ function step(event: KeyboardEvent, by: number): void {
                     </div>
                 </template>
             </div>
-            <template v-if="!isCopy">
+            <DeckChoices v-if="handOver.format.sort === 'slides'" />
+            <template v-else-if="!isCopy">
                 <label class="line"><span>Topics</span><NSelect size="small" :value="handOver.what" :options="whats" aria-label="Topics" @update:value="(value: What) => handOver.set('what', value)" /></label>
                 <label class="line"><span>Down to level</span><NInputNumber size="small" clearable :value="(handOver.choices.depth as number | undefined) ?? null" :min="0" :max="1000" :precision="0" placeholder="all" :input-props="{ 'aria-label': 'Down to level' }" @update:value="(value: number | null) => handOver.set('depth', value)" /></label>
                 <label v-if="hasHeadings" class="line"><span>Headings to level</span><NInputNumber size="small" :value="(handOver.choices.headings as number | undefined) ?? (handOver.to === 'md' ? 2 : 3)" :min="0" :max="6" :precision="0" :input-props="{ 'aria-label': 'Headings to level' }" @update:value="(value: number | null) => handOver.set('headings', value)" /></label>

@@ -24,7 +24,7 @@ const isMaking = ref(false)
 /** What is being made now. What is done stays for as long as its pages are looked at; the server keeps few, and not for long. */
 let made: string | null = null
 
-const kind = computed(() => (handOver.format.sort === 'document' ? (handOver.to === 'pdf' ? 'pages' : 'page') : handOver.format.sort === 'paper' ? 'pages' : handOver.format.sort === 'picture' ? 'picture' : handOver.to === 'zip' ? 'none' : 'text'))
+const kind = computed(() => (handOver.format.sort === 'document' ? (handOver.to === 'pdf' ? 'pages' : 'page') : ['paper', 'slides'].includes(handOver.format.sort) ? 'pages' : handOver.format.sort === 'picture' ? 'picture' : handOver.to === 'zip' ? 'none' : 'text'))
 const turn = latest()
 
 function clear(): void {
@@ -61,7 +61,7 @@ const look = useDebounceFn(async () => {
                 problem.value = answer.ok ? null : words
             }
         } else if (kind.value !== 'none') {
-            let answer = await handOverApi.begin(map.id, handOver.wish(kind.value === 'page' ? 'html' : handOver.to))
+            let answer = await handOverApi.begin(map.id, handOver.wish(kind.value === 'page' ? 'html' : handOver.format.sort === 'slides' ? 'slides-pdf' : handOver.to))
             if (!isWanted()) {
                 await handOverApi.stop(answer.id).catch(() => undefined)
                 return

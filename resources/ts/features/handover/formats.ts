@@ -4,7 +4,7 @@ export interface Format {
     readonly name: string
     /** What one gets, in a sentence. */
     readonly what: string
-    readonly sort: 'document' | 'outline' | 'picture' | 'paper' | 'page' | 'copy'
+    readonly sort: 'document' | 'outline' | 'picture' | 'paper' | 'slides' | 'page' | 'copy'
 }
 
 /** No file, but a page that is published. */
@@ -26,12 +26,16 @@ export const formats: readonly Format[] = [
     { to: 'jpg', name: 'JPEG', what: 'A picture for programs that know nothing else; photographs take less room in it.', sort: 'picture' },
     { to: 'drawing', name: 'PDF drawing', what: 'One page as large as the drawing, in lines that stay sharp and text that can be found.', sort: 'picture' },
     { to: 'print', name: 'On paper', what: 'The drawing on one sheet or on many, with outline, notes and worksheets for a class.', sort: 'paper' },
+    { to: 'pptx', name: 'PPTX', what: 'For office suites: true titles and lists, the drawing beside them, what you say as notes.', sort: 'slides' },
+    { to: 'slides-pdf', name: 'PDF slides', what: 'A slide a page, or several, or each with what you say.', sort: 'slides' },
+    { to: 'slides-html', name: 'HTML show', what: 'A page that shows itself in any browser, without network: keys, films and your notes go along.', sort: 'slides' },
+    { to: 'slides-png', name: 'PNG set', what: 'Numbered pictures in an archive.', sort: 'slides' },
     { to: PAGE, name: 'Page for everyone', what: 'A page at an address of its own, which needs no account: the drawing, the outline below it, pictures for other sites.', sort: 'page' },
     { to: 'json', name: 'Chalk Tree file', what: 'A complete copy in our own format. What is private goes along.', sort: 'copy' },
     { to: 'zip', name: 'Archive', what: 'A complete copy with all files. What is private goes along.', sort: 'copy' },
 ]
 
-export const sorts = [{ sort: 'document', name: 'Documents' }, { sort: 'outline', name: 'Outlines and data' }, { sort: 'picture', name: 'Pictures' }, { sort: 'paper', name: 'Print' }, { sort: 'page', name: 'Publish' }, { sort: 'copy', name: 'Complete copies' }] as const
+export const sorts = [{ sort: 'document', name: 'Documents' }, { sort: 'outline', name: 'Outlines and data' }, { sort: 'picture', name: 'Pictures' }, { sort: 'paper', name: 'Print' }, { sort: 'slides', name: 'Slides' }, { sort: 'page', name: 'Publish' }, { sort: 'copy', name: 'Complete copies' }] as const
 
 export const formatOf = (to: string): Format => formats.find((one) => one.to === to) ?? (formats[0] as Format)
 

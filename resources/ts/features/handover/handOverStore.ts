@@ -42,7 +42,7 @@ export const useHandOver = defineStore('hand-over', () => {
     /** A complete copy is of all there is; a page of all or of a branch; only what is drawn can be of an area. */
     const what = computed<What>(() => {
         const wanted = (choices.value.what ?? 'map') as What
-        const isOffered = { copy: false, page: wanted === 'branch', picture: true, paper: true, document: wanted !== 'area', outline: wanted !== 'area' }[format.value.sort]
+        const isOffered = { copy: false, page: wanted === 'branch', slides: wanted === 'branch', picture: true, paper: true, document: wanted !== 'area', outline: wanted !== 'area' }[format.value.sort]
         return isOffered && (wanted !== 'area' || choices.value.at !== undefined) ? wanted : 'map'
     })
     const heldCount = computed(() => heldIn(map.tree).size)

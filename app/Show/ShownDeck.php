@@ -119,7 +119,7 @@ final readonly class ShownDeck
         $opens = [];
         foreach ($map->rowsOf(AttachedFile::class) as $file) {
             $sort = match ($file->sort()) {
-                FileSort::Film => 'film', FileSort::Sound => 'sound', FileSort::Picture => 'picture', FileSort::Page => 'pages', FileSort::Other => null
+                FileSort::Film => 'film', FileSort::Sound => 'sound', FileSort::Picture => 'picture', FileSort::Page, FileSort::Other => null
             };
             if ($sort !== null && $file->content() !== null) {
                 $opens[$file->at()][] = ['topic' => $file->at(), 'sort' => $sort, 'title' => $file->text('name'), 'source' => "file:{$file->content()}"];

@@ -464,7 +464,7 @@ export interface SaidLine {
  */
 export interface Opening {
   topic: string;
-  sort: "film" | "sound" | "picture" | "pages" | "page";
+  sort: "film" | "sound" | "picture" | "page";
   title: string;
   /**
    * An address, or "file:" and "picture:" with a hash.

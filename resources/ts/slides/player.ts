@@ -252,14 +252,16 @@ export class Player {
             picture.alt = opening.title
             return picture
         }
+        // Pages of others do little here; those that do not let themselves be shown inside others leave what lies below to be read.
+        const page = make(owner, 'div', 'page')
+        page.append(make(owner, 'p', '', 'If nothing is seen here, the page does not let itself be shown inside others. Open it in a window of its own.'))
         const frame = make(owner, 'iframe', '')
         frame.title = opening.title
-        if (opening.sort === 'page') {
-            frame.setAttribute('sandbox', 'allow-scripts allow-popups')
-            frame.referrerPolicy = 'no-referrer'
-        }
+        frame.setAttribute('sandbox', 'allow-scripts allow-popups')
+        frame.referrerPolicy = 'no-referrer'
         frame.src = address
-        return frame
+        page.append(frame)
+        return page
     }
 
     /** What there is to open, or the one thing there is. */
@@ -306,6 +308,7 @@ export class Player {
             this.digits = (Date.now() - this.typed < DIGITS ? this.digits : '') + key
             this.typed = Date.now()
             this.place.textContent = `To ${this.digits} …`
+            setTimeout(() => this.digits !== '' && Date.now() - this.typed >= DIGITS && this.forget(), DIGITS + 50)
             this.showBar()
             return true
         }
@@ -317,6 +320,11 @@ export class Player {
         }
         this.digits = ''
         return false
+    }
+
+    private forget(): void {
+        this.digits = ''
+        this.told()
     }
 
     private all(): Command[] {

@@ -45,7 +45,9 @@ final readonly class DeckFiles
     /** Pixels of the width of slides as pictures where nothing is said, and of drawings on slides with text. */
     private const WIDTH = 1920;
 
-    private const DRAWING = 1400;
+    private const DRAWING = 1240;
+
+    private const DRAWING_HIGH = 830;
 
     /** Pixels of such a picture that one of the board becomes at most. */
     private const LARGEST = 3.0;
@@ -139,7 +141,7 @@ final readonly class DeckFiles
             $slide = $chosen->slides[$i];
             $covered = self::covered($chosen, $i);
             $frame = $board->frame;
-            $drawings[] = SlidePicture::wrapped($writer->write($board, $frame, $slide->number('dim') ?? Slide::DIM, $chosen->deck->text('veil'), $covered), 'width="'.(int) min(self::DRAWING, self::LARGEST * $frame['w']).'"', "{$frame['x']} {$frame['y']} {$frame['w']} {$frame['h']}");
+            $drawings[] = SlidePicture::wrapped($writer->write($board, $frame, $slide->number('dim') ?? Slide::DIM, $chosen->deck->text('veil'), $covered), 'width="'.(int) min(self::DRAWING, self::DRAWING_HIGH * $frame['w'] / $frame['h'], self::LARGEST * $frame['w']).'"', "{$frame['x']} {$frame['y']} {$frame['w']} {$frame['h']}");
             $title = $slide->titleIn($map);
             $text = SlideOutline::of($map, $board->seen, $title, $covered);
             $files[$source = "drawing:{$i}"] = "slide-{$i}.png";

@@ -3,7 +3,7 @@ import type { Afar, Rect, SlideDrawing } from './deck'
 
 const SVG = 'http://www.w3.org/2000/svg'
 /** Pixels of the longer side of what is seen from afar. */
-const AFAR = 2400
+const AFAR = 1200
 
 /** SVG of ours as a part of the page; it is read as XML, so nothing in it runs. */
 function read(body: string, css: string, [x, y, w, h]: Rect): SVGSVGElement {

@@ -5,8 +5,28 @@ import { Layer, pictureOf } from './layer'
 /** How fast one drawing takes the place of another where nothing glides, milliseconds. */
 const CUT = 120
 
-/** The part of the way on which what is left goes away, and what is new comes. */
-const LEAVES = 0.75
+/** The parts of the way on which what is left goes away, and what is new comes: far from it, near it, and where nothing is on both. */
+const FAR_LEAVES = [0.1, 0.4] as const
+const FAR_COMES = [0.6, 0.9] as const
+const NEAR_LEAVES = [0.5, 0.75] as const
+const NEAR_COMES = [0.15, 0.5] as const
+const APART_LEAVES = [0, 0.6] as const
+const APART_COMES = [0, 0.75] as const
+
+/** How far one is on a part of the way, from 0 to 1. */
+const between = (at: number, [from, to]: readonly [number, number]): number => Math.min(1, Math.max(0, (at - from) / (to - from)))
+
+/** Whether all that a camera sees is within what is drawn. */
+const covers = ([x, y, w, h]: Rect, camera: Camera, size: Size): boolean => {
+    const [wide, high] = [size.w / camera.scale / 2, size.h / camera.scale / 2]
+    return camera.x - wide >= x && camera.x + wide <= x + w && camera.y - high >= y && camera.y + high <= y + h
+}
+
+/** What is not to be seen yet; what is not seen at all would not be painted beforehand. */
+const UNSEEN = '0.01'
+
+/** Slides that are kept read, ready to be painted. */
+const KEPT = 7
 
 /**
  * Where slides are seen. The camera glides from slide to slide: what is there is moved and stretched by the compositor, what
@@ -17,6 +37,7 @@ export class Stage {
     private readonly heading: HTMLElement
     private readonly drawings = new Map<string, Promise<SlideDrawing>>()
     private readonly afars = new Map<string, Promise<HTMLCanvasElement | null>>()
+    private readonly layers = new Map<SlideDrawing, Layer>()
     private readonly uncovered = new Set<string>()
     private layer: Layer | null = null
     private camera: Camera = { x: 0, y: 0, scale: 1 }
@@ -60,7 +81,26 @@ export class Stage {
 
     /** Lets drawings that may be wanted soon be there. */
     prepare(...slides: number[]): void {
-        slides.filter((slide) => slide >= 0 && slide < this.deck.slides.length).forEach((slide) => void this.drawing(slide).catch(() => undefined))
+        slides.filter((slide) => slide >= 0 && slide < this.deck.slides.length).forEach((slide) => {
+            void this.drawing(slide).then((drawing) => {
+                const view = this.owner.defaultView ?? window
+                view.requestIdleCallback?.(() => this.layerOf(drawing), { timeout: 1000 })
+                return drawing.way === 'all' ? this.afar(slide, drawing) : null
+            }).catch(() => undefined)
+        })
+    }
+
+    /** A drawing, read; those that were wanted last stay so. */
+    private layerOf(drawing: SlideDrawing): Layer {
+        const layer = this.layers.get(drawing) ?? new Layer(drawing, this.owner)
+        this.layers.delete(drawing)
+        this.layers.set(drawing, layer)
+        for (const [old, its] of this.layers) {
+            if (this.layers.size > KEPT && its !== this.layer) {
+                this.layers.delete(old)
+            }
+        }
+        return layer
     }
 
     /** Shows a slide; true once it is seen, false where another one was wanted before. */
@@ -74,8 +114,9 @@ export class Stage {
         if (turn !== this.turn) {
             return false
         }
-        const next = new Layer(drawing, this.owner)
         const before = this.layer
+        // The same once more needs one of its own, as both are seen for a moment.
+        const next = before?.drawing === drawing ? new Layer(drawing, this.owner) : this.layerOf(drawing)
         this.dress(next, slide)
         const top = this.setHeading(shown.heading)
         this.slide = slide
@@ -83,7 +124,7 @@ export class Stage {
         this.closer = 1
         const to = fitted(drawing.frame, this.size, top)
         next.paint(to, this.size)
-        next.element.style.opacity = '0'
+        next.element.style.opacity = UNSEEN
         this.element.insertBefore(next.element, this.heading)
         const isSame = before?.drawing.key === drawing.key
         const flies = glides && before !== null && shown.moves === 'glide' && !this.isStill()
@@ -267,11 +308,14 @@ export class Stage {
         const { cameras, milliseconds } = glide(from, to, size)
         const how = { duration: milliseconds, easing: 'linear', fill: 'forwards' } as const
         const isTied = isSame || was !== null
-        const leaves = isTied ? before.element.animate(cameras.map((camera, i) => ({ transform: before.at(shifted(camera, -x, -y), size), opacity: 1 - Math.max(0, (i / (cameras.length - 1) - (1 - LEAVES)) / LEAVES) })), how)
-            : before.element.animate([{ opacity: 1 }, { opacity: 0 }], { ...how, duration: milliseconds * 0.6 })
-        const comes = next.element.animate(cameras.map((camera, i) => ({ transform: next.at(camera, size), opacity: Math.min(1, i / (cameras.length - 1) / LEAVES) })), how)
+        // Far from each other, the old one goes before the new one comes, and the map is seen from afar between them; no more than two lie upon each other.
+        const isFar = afar !== null && !cameras.every((camera) => covers(before.drawing.region, camera, size) || covers(next.drawing.region, camera, size))
+        const [leave, come] = isFar ? [FAR_LEAVES, FAR_COMES] : isTied ? [NEAR_LEAVES, NEAR_COMES] : [APART_LEAVES, APART_COMES]
+        const at = (i: number): number => i / (cameras.length - 1)
+        const leaves = before.element.animate(cameras.map((camera, i) => ({ ...(isTied ? { transform: before.at(shifted(camera, -x, -y), size) } : {}), opacity: 1 - between(at(i), leave) })), how)
+        const comes = next.element.animate(cameras.map((camera, i) => ({ transform: next.at(camera, size), opacity: between(at(i), come) })), how)
         this.moving = [leaves, comes]
-        if (afar !== null) {
+        if (isFar && afar !== null) {
             const region = (afar as HTMLCanvasElement & { region: Rect }).region
             const scale = afar.width / region[2]
             afar.style.opacity = String(1 - (this.dim ?? this.deck.slides[this.slide]?.dim ?? 0) / 100)
@@ -280,13 +324,13 @@ export class Stage {
         }
         this.camera = to
         await Promise.all(this.moving.map((one) => one.finished)).catch(() => undefined)
-        this.settle(next, before, afar)
+        this.settle(next, before, isFar ? afar : null)
     }
 
     private async cut(before: Layer | null, next: Layer, to: Camera, fades: boolean): Promise<void> {
         this.camera = to
         if (fades) {
-            this.moving = [next.element.animate([{ opacity: 0 }, { opacity: 1 }], { duration: CUT, fill: 'forwards' })]
+            this.moving = [next.element.animate([{ opacity: UNSEEN }, { opacity: 1 }], { duration: CUT, fill: 'forwards' })]
             await this.moving[0]?.finished.catch(() => undefined)
         }
         this.settle(next, before, null)

@@ -229,7 +229,9 @@ it('keeps titles, copies, hides, removes and undoes slides, and several decks', 
     $browser->keys('h')->waitFor('.slide-strip .hidden')->keys('h')->waitUntil(fn (): bool => ! $browser->has('.slide-strip .hidden'), 'it to be shown again');
     $browser->keys('Delete');
     isStrip($browser, ['Tides']);
-    $browser->pick('Sea')->keys('Mod+z');
+    // Undoing works where one is.
+    expect($browser->script('return document.activeElement.closest(".slide-strip") !== null'))->toBeTrue();
+    $browser->keys('Mod+z');
     isStrip($browser, ['Tides', 'Why twice?']);
     $browser->pick('Shells')->act('Slides: each topic of this branch');
     isStrip($browser, ['Shells', 'Mussel', 'Limpet']);
@@ -247,7 +249,7 @@ it('frames a slide as the board is, on the board itself, and takes it out in eve
     isStrip($browser, ['Tides']);
     $browser->waitFor('.slide-strip .thumb svg svg');
     $before = $browser->script('return document.querySelector(".slide-strip .thumb svg svg").getAttribute("viewBox")');
-    $browser->press('As the board is now')->waitUntil(fn (): bool => $browser->script('return document.querySelector(".slide-strip .thumb svg svg").getAttribute("viewBox")') !== $before, 'another frame');
+    $browser->press('As on the board')->waitUntil(fn (): bool => $browser->script('return document.querySelector(".slide-strip .thumb svg svg").getAttribute("viewBox")') !== $before, 'another frame');
     $browser->press('Fitted again')->waitUntil(fn (): bool => $browser->script('return document.querySelector(".slide-strip .thumb svg svg").getAttribute("viewBox")') === $before, 'the frame to fit again');
     $browser->script('window.saved = []; HTMLAnchorElement.prototype.click = function () { window.saved.push(this.href) }');
     $browser->press('File')->waitFor('.hand-over [aria-label=Deck]');

@@ -13,7 +13,7 @@ import { pressed, readable, types, typesWithAlt } from './keys'
 import { usePaste } from '@/paste/pasteStore'
 import { chooseActions } from './chooseActions'
 import { mapActions, typingActions } from './mapActions'
-import type { Action, Context, Scope } from './registry'
+import type { Action, Context, Group, Scope } from './registry'
 import { seeingActions } from './seeingActions'
 import { sentences } from './sentences'
 import { captureActions } from './captureActions'
@@ -35,6 +35,9 @@ export function sentenceOf({ id, what }: Action): string {
     const more = id.startsWith('apart.') ? 'Holds the branch a little farther from what is beside it.' : id.startsWith('see.level-') ? 'Folds everything deeper than this level.' : ''
     return what ?? sentences[id] ?? more
 }
+
+/** In the strip of slides, what is done with topics waits for the board; all else works there too. */
+const ofAnyPart: ReadonlySet<Group> = new Set<Group>(['Seeing', 'Map', 'Finding', 'Hand over', 'Show', 'Walk', 'Help'])
 
 const byId = new Map(actions.map((action) => [action.id, action]))
 
@@ -122,7 +125,7 @@ export function useActions() {
         }
         const key = pressed(event)
         // On a mark all else works too, but for what is done with topics.
-        const found = actionOf(key, scope) ?? (scope === 'mark' ? actionOf(key, stores.map.region) : undefined)
+        const found = actionOf(key, scope) ?? (scope === 'mark' ? actionOf(key, stores.map.region) : scope === 'strip' ? [actionOf(key, stores.map.region)].find((one) => one !== undefined && ofAnyPart.has(one.group) && !one.id.startsWith('go.')) : undefined)
         if (found !== undefined) {
             event.preventDefault()
             event.stopPropagation()

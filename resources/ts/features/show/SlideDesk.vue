@@ -64,7 +64,7 @@ const ways = [{ value: 'only', label: 'Only these' }, { value: 'trail', label: '
             <label><span>Shows</span><NSelect size="small" :value="way" :options="ways" aria-label="Way of showing" @update:value="(value: Way) => slides.setWay(value)" /></label>
             <label v-if="way === 'all'"><span>Dimmed by</span><NSlider :value="current.dim" :min="0" :max="100" :step="5" :format-tooltip="(value: number) => `${value} %`" aria-label="How much the rest is dimmed" @update:value="(value: number) => slides.set({ dim: value })" /></label>
             <label class="row"><span>Levels below</span><NInputNumber size="small" clearable :value="(slides.fields.depth as number | null | undefined) ?? null" :min="0" :max="1000" :precision="0" :show-button="false" placeholder="all" :input-props="{ 'aria-label': 'Levels below' }" @update:value="(value: number | null) => slides.set({ depth: value })" /></label>
-            <div class="row"><span>Frame</span><div class="pair"><ActionHint id="slide.frame"><NButton size="tiny" secondary @click="run('slide.frame')">As the board is now</NButton></ActionHint><NButton v-if="slides.isFramed" size="tiny" quaternary @click="slides.fit">Fitted again</NButton></div></div>
+            <div class="row"><span>Frame</span><div class="pair"><ActionHint id="slide.frame"><NButton size="tiny" secondary @click="run('slide.frame')">As on the board</NButton></ActionHint><NButton v-if="slides.isFramed" size="tiny" quaternary @click="slides.fit">Fitted again</NButton></div></div>
             <div class="row"><span>Comes by a</span><NRadioGroup size="small" :value="slides.fields.moves === 'cut' ? 'cut' : 'glide'" aria-label="Transition" @update:value="(value: string) => slides.set({ moves: value === 'cut' ? 'cut' : null })"><NRadioButton value="glide">Glide</NRadioButton><NRadioButton value="cut">Cut</NRadioButton></NRadioGroup></div>
             <label class="row"><span>Minutes</span><NInputNumber size="small" clearable :value="minutes" :min="0.1" :max="600" :step="0.5" :show-button="false" placeholder="by the words" :input-props="{ 'aria-label': 'Minutes' }" @update:value="setMinutes" /></label>
             <label><span>What you say</span><NInput v-model:value="notes" type="textarea" size="small" :autosize="{ minRows: 3, maxRows: 12 }" :maxlength="50000" :placeholder="!current.isOwn && current.notes.length > 0 ? `The note of the topic: ${current.notes.map(({ text }) => text).join(' ').slice(0, 160)}` : 'Notes for yourself'" :input-props="{ 'aria-label': 'What you say', dir: 'auto' }" @blur="sayNotes()" /></label>
@@ -82,7 +82,7 @@ const ways = [{ value: 'only', label: 'Only these' }, { value: 'trail', label: '
 .slide-desk { display: flex; flex-direction: column; gap: 10px; padding-bottom: 16px; border-bottom: 1px solid var(--edge); }
 h2 { font-size: 17px; line-height: 1.3; margin: 4px 0 0; display: flex; justify-content: space-between; align-items: baseline; } h2 small { font-weight: 400; font-size: 13.5px; color: var(--soft); }
 label > span, .row > span:first-child { font-size: 13px; color: var(--soft); }
-.row { display: grid; grid-template-columns: 96px minmax(0, 1fr); gap: 6px; align-items: center; }
+.row { display: grid; grid-template-columns: 90px minmax(0, 1fr); gap: 6px; align-items: center; }
 .row .n-switch { justify-self: start; }
 .tools, .pair { display: flex; flex-wrap: wrap; gap: 6px; }
 </style>

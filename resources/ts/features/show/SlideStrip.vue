@@ -113,6 +113,7 @@ function press(event: PointerEvent, id: string, from: number): void {
                 <NDropdown trigger="click" :options="makes" @select="makeDeck"><NButton size="tiny" secondary>New deck</NButton></NDropdown>
                 <NButton v-if="slides.deck !== null" size="tiny" quaternary @click="beginName">Rename</NButton>
                 <NButton v-if="slides.deck !== null" size="tiny" quaternary @click="slides.removeDeck">Remove</NButton>
+                <span v-if="slides.slides.length > 0" class="time" title="How long all of it takes">{{ times }}</span>
             </div>
         </header>
         <div v-if="slides.deck === null" class="none">
@@ -140,7 +141,6 @@ function press(event: PointerEvent, id: string, from: number): void {
                 <ActionHint id="show.begin"><NButton type="primary" size="small" :disabled="slides.slides.length === 0" @click="run('show.begin')">Show</NButton></ActionHint>
                 <ActionHint id="slide.add"><NButton size="small" secondary @click="run('slide.add')">Add a slide</NButton></ActionHint>
                 <ActionHint id="handover.slides"><NButton size="small" quaternary @click="run('handover.slides')">File</NButton></ActionHint>
-                <span class="time" title="How long all of it takes">{{ times }}</span>
             </footer>
         </template>
     </section>
@@ -149,7 +149,7 @@ function press(event: PointerEvent, id: string, from: number): void {
 <style scoped>
 .slides { flex: 1; min-height: 0; display: flex; flex-direction: column; }
 header { flex: none; display: flex; flex-direction: column; gap: 6px; padding: 10px 12px 8px; border-bottom: 1px solid var(--edge); }
-.row { display: flex; flex-wrap: wrap; gap: 4px; }
+.row { display: flex; flex-wrap: wrap; gap: 4px; align-items: center; }
 .none { padding: 14px 16px; display: flex; flex-direction: column; gap: 10px; align-items: flex-start; color: var(--soft); font-size: 14.5px; } .none p { margin: 0; }
 .slide-strip { flex: 1; min-height: 0; overflow: auto; list-style: none; margin: 0; padding: 10px 12px; display: flex; flex-direction: column; gap: 12px; outline: none; }
 .slide-strip li[role=option] { flex: none; cursor: pointer; border-radius: 7px; outline: none; touch-action: pan-y; user-select: none; }

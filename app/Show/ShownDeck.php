@@ -102,14 +102,14 @@ final readonly class ShownDeck
      */
     private static function slide(TopicMap $map, Slide $slide, int $pace, array $opens): array
     {
-        $seen = $slide->seen($map);
+        $seen = $slide->seen($map, self::TOPICS);
         $says = fn (string $id): array => ['id' => $id, 'title' => InlineMarkdown::oneLine($map->topic($id)->title)];
 
         return [
             'id' => $slide->id, 'title' => $slide->titleIn($map), 'heading' => trim($slide->text('title')), 'notes' => SaidLines::of($slide->saidIn($map)), 'isOwn' => $slide->text('notes') !== '',
             'seconds' => $slide->secondsIn($map, $pace), 'moves' => $slide->text('moves') === 'cut' ? 'cut' : 'glide', 'way' => $slide->text('way') === '' ? 'only' : $slide->text('way'),
             'dim' => $slide->number('dim') ?? Slide::DIM, 'covered' => $slide->chosen()->covered(), 'isHidden' => $slide->flag('hidden'),
-            'topics' => array_map($says, array_slice($seen, 0, self::TOPICS)), 'opens' => array_merge(...array_values(array_intersect_key($opens, array_flip($seen)))),
+            'topics' => array_map($says, $seen), 'opens' => array_merge(...array_values(array_intersect_key($opens, array_flip($seen)))),
         ];
     }
 

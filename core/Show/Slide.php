@@ -16,7 +16,7 @@ use Closure;
 final readonly class Slide extends FeatureRow implements NamesTopics
 {
     /** In one map. */
-    public const MOST = 2_000;
+    public const MOST = 1_000;
 
     /** How much of the rest is taken away where it is dimmed and nothing is said, percent. */
     public const DIM = 75;
@@ -105,10 +105,15 @@ final readonly class Slide extends FeatureRow implements NamesTopics
         return SlideTopics::read($this->text('topics'));
     }
 
-    /** @return list<string> the topics that are seen on it, in the order of the map */
-    public function seen(TopicMap $map): array
+    /**
+     * The topics that are seen on it, in the order of the map.
+     *
+     * @param  int  $most  after so many it looks no further
+     * @return list<string>
+     */
+    public function seen(TopicMap $map, int $most = PHP_INT_MAX): array
     {
-        return $this->chosen()->seen($map, $this->number('depth'));
+        return $this->chosen()->seen($map, $this->number('depth'), $most);
     }
 
     /** Its own title, or that of the topic it was made of, or of the first it shows. */

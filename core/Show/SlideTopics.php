@@ -147,9 +147,10 @@ final readonly class SlideTopics
      * Those that are seen, in the order of the map.
      *
      * @param  int|null  $depth  how many levels below each that is named
+     * @param  int  $most  after so many it looks no further
      * @return list<string>
      */
-    public function seen(TopicMap $map, ?int $depth): array
+    public function seen(TopicMap $map, ?int $depth, int $most = PHP_INT_MAX): array
     {
         $tops = array_values(array_filter($this->tops(), $map->has(...)));
         $leading = [];
@@ -158,7 +159,7 @@ final readonly class SlideTopics
         }
         $seen = [];
         foreach ($this->starts($map, $tops) as $start) {
-            $this->walk($map, $start, false, 0, $depth ?? PHP_INT_MAX, $leading, $seen);
+            $this->walk($map, $start, false, 0, $depth ?? PHP_INT_MAX, $most, $leading, $seen);
         }
 
         return $seen;
@@ -168,8 +169,11 @@ final readonly class SlideTopics
      * @param  array<string, true>  $leading  topics that are named or lead to such
      * @param  list<string>  $seen
      */
-    private function walk(TopicMap $map, string $topic, bool $isIn, int $levels, int $depth, array $leading, array &$seen): void
+    private function walk(TopicMap $map, string $topic, bool $isIn, int $levels, int $depth, int $most, array $leading, array &$seen): void
     {
+        if (count($seen) >= $most) {
+            return;
+        }
         $how = $this->how($topic);
         if ($how !== '') {
             [$isIn, $levels] = [$how !== self::OUT, $depth];
@@ -183,7 +187,7 @@ final readonly class SlideTopics
         $goesOn = $isIn && $how !== self::ALONE && $levels > 0;
         foreach (array_keys($map->children($topic)) as $child) {
             if ($goesOn || isset($leading[$child])) {
-                $this->walk($map, (string) $child, $goesOn, $levels - 1, $depth, $leading, $seen);
+                $this->walk($map, (string) $child, $goesOn, $levels - 1, $depth, $most, $leading, $seen);
             }
         }
     }

@@ -84,7 +84,7 @@ it('makes slides one by one of what is chosen, changes them, and shows them, by 
     $browser = Studio::opened(LESSON);
     $browser->press('Slides')->waitFor('.slides')->pick('Tides')->press('A slide of this');
     isStrip($browser, ['Tides']);
-    $browser->pick('Shells')->press('Add a slide');
+    $browser->pick('Shells')->press('Add');
     isStrip($browser, ['Tides', 'Shells']);
     expect($browser->count('[data-on-slide]'))->toBe(3);
     // Another topic is put on it, and one that came with its branch is taken off.
@@ -262,6 +262,28 @@ it('frames a slide as the board is, on the board itself, and takes it out in eve
     expect($browser->complaints())->toBe([]);
 });
 
+it('is never without its slide, however quickly one goes on and back', function () {
+    $browser = Studio::opened(LESSON);
+    $browser->pick('Sea')->keys('Alt+5')->waitFor('.slides')->act('Slides: each part of this branch');
+    isStrip($browser, ['Tides', 'Waves', 'Sand', 'Shells', 'Weed', 'Fish', 'Boats', 'Birds']);
+    begunShow($browser);
+    isOnStage($browser, 'Tides, Moon, Sun');
+    $titles = ['Tides, Moon, Sun', 'Waves, Wind', 'Sand', 'Shells, Mussel, Limpet', 'Weed', 'Fish', 'Boats, Ferry', 'Birds'];
+    $at = 0;
+    // The pauses are about as long as a glide, so that keys fall on its beginning, its end and in between.
+    foreach ([[1, 1, -1], [1, -1, 1], [1, 1, 1, -1, -1], [-1, 1, -1, 1]] as $n => $steps) {
+        foreach ($steps as $by) {
+            $browser->keys($by === 1 ? 'ArrowRight' : 'ArrowLeft');
+            $at += $by;
+            usleep(70_000 + 115_000 * $n);
+        }
+        isOnStage($browser, $titles[$at]);
+        expect($browser->script('const one = document.querySelector(".slide-show > .slide-stage > .layer"); return [getComputedStyle(one).opacity, one.getBoundingClientRect().width > 0]'))->toBe(['1', true]);
+    }
+    $browser->keys('Escape');
+    expect($browser->complaints())->toBe([]);
+});
+
 it('is a page that shows itself from a file, with keys, without any server', function () {
     $browser = Studio::opened(LESSON);
     $map = basename((string) parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH));
@@ -276,6 +298,14 @@ it('is a page that shows itself from a file, with keys, without any server', fun
         isOnStage($other, 'Waves, Wind');
         $other->keys('8', 'Enter');
         isOnStage($other, 'Birds');
+        // The speaker's window needs no server.
+        $first = $other->driver->getWindowHandle();
+        $other->keys('s')->waitUntil(fn (): bool => count($other->driver->getWindowHandles()) === 2, 'the window of the speaker');
+        $other->driver->switchTo()->window(current(array_diff($other->driver->getWindowHandles(), [$first])));
+        $other->waitUntil(fn (): bool => str_contains((string) $other->script('return document.querySelector("h1")?.textContent ?? ""'), '8 of 8') && str_contains((string) $other->script('return document.querySelector(".now .shown")?.textContent ?? ""'), 'Birds'), 'the slide, and its drawing');
+        $other->keys('ArrowLeft');
+        $other->driver->switchTo()->window($first);
+        isOnStage($other, 'Boats, Ferry');
         $other->keys('Escape')->waitUntil(fn (): bool => ! $other->has('.slide-show'), 'the show to end');
         expect($other->script('return document.querySelector("#first").hidden'))->toBeFalse()->and($other->complaints())->toBe([]);
     } finally {

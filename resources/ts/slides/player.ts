@@ -110,6 +110,7 @@ export class Player {
                 this.told()
             }
         } catch {
+            this.wanted = Math.max(0, this.stage.slide)
             this.ends.tell('This slide could not be fetched. Look whether there is a network, and try again.')
         }
     }

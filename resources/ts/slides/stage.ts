@@ -40,6 +40,8 @@ export class Stage {
     private readonly layers = new Map<SlideDrawing, Layer>()
     private readonly uncovered = new Set<string>()
     private layer: Layer | null = null
+    /** The one that is being painted to come next. */
+    private coming: { readonly layer: Layer; readonly turn: number } | null = null
     private camera: Camera = { x: 0, y: 0, scale: 1 }
     private moving: Animation[] = []
     private turn = 0
@@ -125,17 +127,20 @@ export class Stage {
         const to = fitted(drawing.frame, this.size, top)
         next.paint(to, this.size)
         next.element.style.opacity = UNSEEN
+        this.coming = { layer: next, turn }
         this.element.insertBefore(next.element, this.heading)
         const isSame = before?.drawing.key === drawing.key
         const flies = glides && before !== null && shown.moves === 'glide' && !this.isStill()
         const afar = flies && isSame ? await this.afar(slide, drawing) : null
         await this.painted()
         if (turn !== this.turn) {
-            next.element.remove()
+            this.coming = this.coming?.turn === turn ? null : this.coming
+            this.leave(next)
             return false
         }
         this.stop()
         this.layer = next
+        this.coming = null
         await (flies && before !== null ? this.fly(before, next, to, isSame, afar) : this.cut(before, next, to, before !== null && !this.isStill()))
         if (turn === this.turn) {
             this.prepare(slide + 1, slide - 1, slide + 2)
@@ -337,14 +342,21 @@ export class Stage {
     }
 
     private settle(next: Layer, before: Layer | null, afar: HTMLCanvasElement | null): void {
-        next.element.style.opacity = ''
-        before?.element.remove()
         afar?.remove()
+        if (before !== null) {
+            this.leave(before)
+        }
         if (this.layer === next) {
+            next.element.style.opacity = ''
             this.moving.forEach((one) => one.cancel())
             this.moving = []
-            // Whatever else was on its way has been overtaken.
-            this.element.querySelectorAll('.layer').forEach((one) => one !== next.element && one.remove())
+        }
+    }
+
+    /** Takes away what is neither seen nor about to be, which it may be again by now. */
+    private leave(layer: Layer): void {
+        if (layer !== this.layer && layer !== this.coming?.layer) {
+            layer.element.remove()
         }
     }
 

@@ -3,6 +3,7 @@ import { useEventListener, usePreferredReducedMotion } from '@vueuse/core'
 import { onBeforeUnmount, onMounted, ref } from 'vue'
 import { showApi } from '@/api/show'
 import type { Afar } from '@/api/wire'
+import { current } from '@/slides/current'
 import { Player } from '@/slides/player'
 import type { Opening, Source } from '@/slides/deck'
 import '@/slides/show.css'
@@ -39,19 +40,19 @@ onMounted(() => {
         tell: (sentence) => tell.error(sentence),
         isStill: () => preferences.motion === 'less' || reduced.value === 'reduce',
     })
-    show.player = player
+    current.player = player
     // Full screen where the browser allows it; the show fills the window either way.
     document.documentElement.requestFullscreen?.().catch(() => undefined)
     void player.begin(slide)
 })
 // Digits are no actions of their own: they make the number of a slide.
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-    if (!event.defaultPrevented && !event.ctrlKey && !event.metaKey && !event.altKey && show.player?.digit(event.key) === true) {
+    if (!event.defaultPrevented && !event.ctrlKey && !event.metaKey && !event.altKey && current.player?.digit(event.key) === true) {
         event.preventDefault()
     }
 })
-useEventListener(window, 'pagehide', () => show.player?.leave())
-onBeforeUnmount(() => show.player?.end())
+useEventListener(window, 'pagehide', () => current.player?.leave())
+onBeforeUnmount(() => current.player?.end())
 </script>
 
 <template><Teleport to="body"><div ref="host" /></Teleport></template>

@@ -113,7 +113,6 @@ function press(event: PointerEvent, id: string, from: number): void {
                 <NDropdown trigger="click" :options="makes" @select="makeDeck"><NButton size="tiny" secondary>New deck</NButton></NDropdown>
                 <NButton v-if="slides.deck !== null" size="tiny" quaternary @click="beginName">Rename</NButton>
                 <NButton v-if="slides.deck !== null" size="tiny" quaternary @click="slides.removeDeck">Remove</NButton>
-                <span v-if="slides.slides.length > 0" class="time" title="How long all of it takes">{{ times }}</span>
             </div>
         </header>
         <div v-if="slides.deck === null" class="none">
@@ -139,7 +138,8 @@ function press(event: PointerEvent, id: string, from: number): void {
             <SlideDesk v-if="withDesk" />
             <footer>
                 <ActionHint id="show.begin"><NButton type="primary" size="small" :disabled="slides.slides.length === 0" @click="run('show.begin')">Show</NButton></ActionHint>
-                <ActionHint id="slide.add"><NButton size="small" secondary @click="run('slide.add')">Add a slide</NButton></ActionHint>
+                <ActionHint id="slide.add"><NButton size="small" secondary @click="run('slide.add')">Add</NButton></ActionHint>
+                <span class="time" title="How long all of it takes">{{ times }}</span>
                 <ActionHint id="handover.slides"><NButton size="small" quaternary @click="run('handover.slides')">File</NButton></ActionHint>
             </footer>
         </template>
@@ -169,5 +169,5 @@ li:focus-visible .line b { text-decoration: underline; text-decoration-thickness
 .with-desk footer { position: sticky; bottom: 0; background: var(--slip); }
 .with-desk .gap { width: 4px; height: auto; }
 footer { flex: none; display: flex; gap: 6px; align-items: center; padding: 9px 12px; border-top: 1px solid var(--edge); }
-.time { margin-left: auto; color: var(--soft); font-size: 13.5px; font-variant-numeric: tabular-nums; }
+.time { margin: 0 auto; color: var(--soft); font-size: 13.5px; font-variant-numeric: tabular-nums; }
 </style>

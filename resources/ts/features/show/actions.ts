@@ -1,6 +1,7 @@
 import { onTopics } from '@/actions/conditions'
 import type { Action } from '@/actions/registry'
 import { commands } from '@/slides/commands'
+import { current } from '@/slides/current'
 import { tell } from '@/ui/tell'
 import type { useShow as UseShow } from './showStore'
 import type { useSlides as UseSlides } from './slidesStore'
@@ -40,5 +41,5 @@ export const showActions: readonly Action[] = [
         preferences.deskOpen = true
         setTimeout(() => document.querySelector<HTMLInputElement>('[aria-label="Title above the slide"]')?.select(), 60)
     } },
-    ...commands.map((command): Action => ({ id: command.id, name: command.name, group: 'Show', keys: command.keys, scopes: ['show'], run: () => withShow((show) => show.player?.does(command.id)) })),
+    ...commands.map((command): Action => ({ id: command.id, name: command.name, group: 'Show', keys: command.keys, scopes: ['show'], run: () => current.player?.does(command.id) })),
 ]

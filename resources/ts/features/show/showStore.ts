@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { nextTick, shallowRef } from 'vue'
 import type { ShownDeck } from '@/api/wire'
-import type { Player } from '@/slides/player'
+import { current } from '@/slides/current'
 import { useMap } from '@/stores/map'
 import { tell } from '@/ui/tell'
 import { useUi } from '@/ui/uiStore'
@@ -13,7 +13,6 @@ export const useShow = defineStore('show', () => {
     const ui = useUi()
     const slides = useSlides()
     const begun = shallowRef<{ deck: ShownDeck; slide: number } | null>(null)
-    const player = shallowRef<Player | null>(null)
 
     /** Shows the deck from the slide that is chosen; one that is hidden is passed over. */
     function begin(): void {
@@ -38,7 +37,7 @@ export const useShow = defineStore('show', () => {
     }
 
     function ended(slide: string | null): void {
-        player.value = null
+        current.player = null
         begun.value = null
         ui.isShowing = false
         if (slide !== null) {
@@ -50,5 +49,5 @@ export const useShow = defineStore('show', () => {
         void nextTick(() => ui.focusRegion('board'))
     }
 
-    return { begun, player, begin, ended }
+    return { begun, begin, ended }
 })

@@ -63,10 +63,10 @@ final readonly class PutOnSlide implements Edit
         $recorder->put($slide->with(['topics' => $all->text()]));
     }
 
-    /** What is on it for itself is named no more; what is on it with a branch is named as left out. */
+    /** What is on it for itself is named no more, nor is anything below; what is on it with a branch is named as left out. */
     private static function without(TopicMap $map, SlideTopics $all, string $topic): SlideTopics
     {
-        $left = $all->with($topic, how: '', folded: false, covered: false);
+        $left = $all->among(fn (string $named): bool => ! $map->has($named) || ! $map->isWithin($named, $topic));
 
         return $left->has($map, $topic) ? $left->with($topic, how: SlideTopics::OUT) : $left;
     }

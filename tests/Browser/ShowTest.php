@@ -98,6 +98,12 @@ it('makes slides one by one of what is chosen, changes them, and shows them, by 
     $box = $browser->boxOf('Fish');
     $browser->drag([$box['x'] + $box['w'] / 2, $box['y'] + $box['h'] / 2], $place(1, 0.05));
     isStrip($browser, ['Tides', 'Fish', 'Shells']);
+    // A menu has what else is done with a slide.
+    $browser->rightClick(...$place(1, 0.4))->press('Duplicate the slide');
+    isStrip($browser, ['Tides', 'Fish', 'Fish', 'Shells']);
+    $browser->rightClick(...$place(1, 0.4))->press('Hide the slide, or show it')->waitFor('.slide-strip .hidden');
+    $browser->rightClick(...$place(1, 0.4))->press('Remove the slide');
+    isStrip($browser, ['Tides', 'Fish', 'Shells']);
     // Slides are dragged too.
     $browser->drag($place(2, 0.4), $place(0, 0.1));
     isStrip($browser, ['Shells', 'Tides', 'Fish']);

@@ -81,7 +81,8 @@ it('shows branches, topics alone, and leaves out what is said to be out, as the 
     // Taken off and put on again, nothing more is said than at the beginning.
     $slide = ($this->put)(($this->put)($slide, 'out', 'Springs', 'Shore'), 'branch', 'New');
     expect(($this->seen)($slide))->toBe('Moon New Springs Full');
-    expect(($this->seen)(($this->put)($slide, 'out', 'Moon', 'New')))->toBe('');
+    // What goes takes along what was named below it.
+    expect(($this->seen)(($this->put)(($this->put)($slide, 'alone', 'Springs'), 'out', 'Moon')))->toBe('');
     foreach (['Tides', 'Moon', 'Full', 'Springs'] as $title) {
         expect($slide->chosen()->has($this->map, ($this->id)($title)))->toBe($title !== 'Tides', $title);
     }

@@ -5,6 +5,9 @@ import { useActions } from '@/actions/useActions'
 import { clock } from '@/slides/deck'
 import { useDrag, type Landing } from '@/stores/drag'
 import ActionHint from '@/ui/ActionHint.vue'
+import MenuAt from '@/ui/MenuAt.vue'
+import { useMenu, type MenuLine } from '@/ui/useMenu'
+import { useUi } from '@/ui/uiStore'
 import SlideDesk from './SlideDesk.vue'
 import SlideThumb from './SlideThumb.vue'
 import { useSlides, type Makes } from './slidesStore'
@@ -14,7 +17,9 @@ const { withDesk = false } = defineProps<{ withDesk?: boolean }>()
 
 const slides = useSlides()
 const drag = useDrag()
+const ui = useUi()
 const { run, keyOf } = useActions()
+const { options } = useMenu()
 const strip = ref<HTMLElement | null>(null)
 const naming = ref<string | null>(null)
 const nameField = ref<InstanceType<typeof NInput> | null>(null)
@@ -73,6 +78,15 @@ onMounted(() => {
 })
 onBeforeUnmount(() => leave?.())
 
+/** What is done with a slide, at the pointer or by the menu key. */
+const ofSlide: readonly MenuLine[] = ['slide.show', 'slide.rename', '-', 'slide.copy', 'slide.hide', 'slide.up', 'slide.down', 'slide.remove', '-', 'slide.put', 'slide.cover', 'slide.frame', 'slide.add', '-', 'help.palette']
+const menu = ref<InstanceType<typeof MenuAt> | null>(null)
+function openMenu(event: MouseEvent, id: string): void {
+    slides.choose(id)
+    ui.holdsKeys = true
+    menu.value?.open(event)
+}
+
 /* A slide that is pressed and moved goes where it is let go. */
 function press(event: PointerEvent, id: string, from: number): void {
     slides.choose(id)
@@ -127,7 +141,7 @@ function press(event: PointerEvent, id: string, from: number): void {
                     <li v-if="moving?.to === i" class="gap" aria-hidden="true" />
                     <li
                         role="option" :data-slide="one.id" :aria-selected="one.id === slides.slide" :tabindex="one.id === slides.slide || (slides.slide === null && i === 0) ? 0 : -1"
-                        :class="{ hidden: one.isHidden, moving: moving?.id === one.id }" :aria-label="`Slide ${i + 1}: ${one.title === '' ? 'Untitled' : one.title}${one.isHidden ? ', hidden' : ''}`" @pointerdown="press($event, one.id, i)" @focus="slides.choose(one.id)" @dblclick="run('show.begin')">
+                        :class="{ hidden: one.isHidden, moving: moving?.id === one.id }" :aria-label="`Slide ${i + 1}: ${one.title === '' ? 'Untitled' : one.title}${one.isHidden ? ', hidden' : ''}`" @pointerdown="press($event, one.id, i)" @focus="slides.choose(one.id)" @dblclick="run('show.begin')" @contextmenu="openMenu($event, one.id)">
                         <SlideThumb :deck="slides.deck.id" :slide="one.id" />
                         <div class="line"><b>{{ i + 1 }}</b><span>{{ one.title === '' ? 'Untitled' : one.title }}</span><i>{{ one.isHidden ? 'hidden' : clock(one.seconds) }}</i></div>
                     </li>
@@ -135,6 +149,7 @@ function press(event: PointerEvent, id: string, from: number): void {
                 <li v-if="moving?.to === slides.slides.length" class="gap" aria-hidden="true" />
                 <li v-if="slides.slides.length === 0 && slides.shown !== null" class="empty">No slides yet. Choose topics on the board and press {{ keyOf('slide.add') }}, or drag them here.</li>
             </ol>
+            <MenuAt ref="menu" :options="options([...ofSlide])" @select="run" @close="ui.holdsKeys = false" />
             <SlideDesk v-if="withDesk" />
             <footer>
                 <ActionHint id="show.begin"><NButton type="primary" size="small" :disabled="slides.slides.length === 0" @click="run('show.begin')">Show</NButton></ActionHint>

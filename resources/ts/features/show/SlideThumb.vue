@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import { slidePicture } from '@/api/show'
 import { useMap } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
+import { rowOf } from '@/stores/tree'
 
 /** A small true picture of a slide, fetched when it is in view, and anew when the map has changed and rests. */
 const { deck, slide } = defineProps<{ deck: string; slide: string }>()
@@ -19,7 +20,8 @@ let asked = ''
 
 async function fetchIt(): Promise<void> {
     const address = slidePicture(map.id, deck, slide, preferences.board, map.seq)
-    if (!isVisible.value || address === asked) {
+    // One that was removed a moment ago is asked for no more.
+    if (!isVisible.value || address === asked || rowOf(map.tree, 'slide', slide) === undefined) {
         return
     }
     asked = address

@@ -25,6 +25,9 @@ enum Makes: string
     /** Slides that are made at once at most. */
     public const MOST = 300;
 
+    /** Topics that can be read on one slide; of a larger branch the upper levels are shown. */
+    public const READABLE = 48;
+
     /**
      * The slides that a branch makes now, in their order, at most MOST.
      *
@@ -34,16 +37,31 @@ enum Makes: string
     {
         $slides = match ($this) {
             self::Levels => array_map(fn (int $depth): array => ['of' => $branch, 'depth' => $depth], range(0, $map->height($branch, self::MOST) - 1)),
-            default => array_map(fn (string $id): array => ['of' => $id, 'depth' => $this->depth()], $this->topics($map, $branch)),
+            default => array_map(fn (string $id): array => ['of' => $id, 'depth' => $this->depth($map, $id)], array_slice($this->topics($map, $branch), 0, self::MOST)),
         };
 
         return array_slice($slides, 0, self::MOST);
     }
 
-    /** How many levels below its topic are shown; null for all. Of levels, that is each slide's own. */
-    public function depth(): ?int
+    /** How many levels below its topic a slide shows: as many as can be read, null for all of them. Of levels, that is each slide's own. */
+    public function depth(TopicMap $map, string $topic): ?int
     {
-        return $this === self::Each ? 1 : null;
+        if ($this === self::Each) {
+            return 1;
+        }
+        $count = 1;
+        for ($level = [$topic], $depth = 0; $level !== []; $level = $below, $depth++) {
+            $below = [];
+            foreach ($level as $id) {
+                array_push($below, ...array_map(strval(...), array_keys($map->children($id))));
+            }
+            $count += count($below);
+            if ($count > self::READABLE && $depth > 0) {
+                return $depth;
+            }
+        }
+
+        return null;
     }
 
     /** Whether a branch makes a slide of a topic. */

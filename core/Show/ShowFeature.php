@@ -109,7 +109,7 @@ final class ShowFeature implements Feature, Settles
                 return;
             }
             $after = self::before($map, $slides, $map->topic($id), $deck->text('of'));
-            $slide = Decks::slide($deck->id, 'a0', $id, $makes->depth(), Ids::next());
+            $slide = Decks::slide($deck->id, 'a0', $id, $makes->depth($map, $id), Ids::next());
             SlideOrder::put($map, $recorder, $deck->id, [$slide], $after);
         }
     }

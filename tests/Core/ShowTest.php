@@ -68,6 +68,16 @@ it('makes a slide of each branch, level, note or topic', function (string $makes
     ['each', ['Tides', 'Moon', 'New', 'Springs', 'Full', 'Sun', 'Noon', 'Shore', 'Weed', 'Shells'], ['Tides Moon Sun Shore', 'Moon New Full', 'New Springs', 'Springs', 'Full', 'Sun Noon', 'Noon', 'Shore Weed Shells', 'Weed', 'Shells']],
 ]);
 
+it('shows so many levels of a large branch as can be read', function () {
+    $wide = NewMap::from(new TopicDraft('Sea', children: [
+        new TopicDraft('Fish', children: array_map(fn (int $i): TopicDraft => new TopicDraft("Kind {$i}", children: array_map(fn (int $n): TopicDraft => new TopicDraft("Sort {$n}"), range(1, 9))), range(1, 6))),
+        new TopicDraft('Boats', children: [new TopicDraft('Ferry', children: [new TopicDraft('Deck', children: [new TopicDraft('Bench')])])]),
+        new TopicDraft('Sand', children: array_map(fn (int $i): TopicDraft => new TopicDraft("Grain {$i}"), range(1, 80))),
+    ]));
+    [, $slides] = Decks::madeOf($wide, $wide->root()->id);
+    expect(array_map(fn (Slide $slide): array => [$slide->number('depth'), count($slide->seen($wide))], $slides))->toBe([[1, 7], [null, 4], [1, 81]]);
+});
+
 it('shows branches, topics alone, and leaves out what is said to be out, as the nearest above says', function () {
     $slide = ($this->slide)(['Moon', 'Shore']);
     expect(($this->seen)($slide))->toBe('Moon New Springs Full Shore Weed Shells');

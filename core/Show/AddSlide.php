@@ -51,7 +51,7 @@ final readonly class AddSlide implements Edit
             throw new InvalidEdit('A map holds at most '.number_format(Slide::MOST).' slides.', 'as');
         }
         if (count($this->topics) + count($this->folded) > SlideTopics::MOST) {
-            throw new InvalidEdit('A slide names at most '.SlideTopics::MOST.' topics. Choose one above them, with its branch.', 'topics');
+            throw new InvalidEdit('A slide names at most '.SlideTopics::MOST.' topics, those that are folded on it too. Choose one with less below it.', 'topics');
         }
         if (! $map->row(Deck::type(), $this->deck) instanceof Deck) {
             if (count($map->rowsOf(Deck::class)) >= Deck::MOST) {

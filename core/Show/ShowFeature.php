@@ -80,18 +80,30 @@ final class ShowFeature implements Feature, Settles
         foreach ($map->rowsOf(Deck::class) as $deck) {
             $makes = $deck->isInStep() && $map->has($deck->text('of')) ? $deck->makes() : null;
             if ($makes === Makes::Levels) {
-                self::addLevels($map, $recorder, $deck);
+                self::addLevels($map, $recorder, $deck, array_map(strval(...), array_keys($touched)));
             } elseif ($makes !== null) {
                 self::addTopics($map, $recorder, $deck, $makes, array_map(strval(...), array_keys($touched)));
             }
         }
     }
 
-    private static function addLevels(TopicMap $map, Recorder $recorder, Deck $deck): void
+    /**
+     * How deep a branch is now is told by what changed; nothing else of it is read.
+     *
+     * @param  list<string>  $touched
+     */
+    private static function addLevels(TopicMap $map, Recorder $recorder, Deck $deck, array $touched): void
     {
-        $slides = Decks::kept($map, $deck->id);
-        $known = array_map(fn (Slide $slide): ?int => $slide->text('of') === $deck->text('of') ? $slide->number('depth') : null, $slides);
-        foreach (Makes::Levels->of($map, $deck->text('of')) as ['of' => $of, 'depth' => $depth]) {
+        $of = $deck->text('of');
+        $deepest = 0;
+        foreach ($touched as $id) {
+            $above = $map->has($id) ? array_map(fn (Topic $topic): string => $topic->id, $map->ancestors($id)) : [];
+            $at = array_search($of, $above, true);
+            // What was moved there brought along what is below it.
+            $deepest = $at === false ? $deepest : max($deepest, $at + $map->height($id, Makes::MOST));
+        }
+        $known = array_map(fn (Slide $slide): ?int => $slide->text('of') === $of ? $slide->number('depth') : null, $deepest === 0 ? [] : Decks::kept($map, $deck->id));
+        for ($depth = 1; $depth <= min($deepest, Makes::MOST - 1); $depth++) {
             if (! in_array($depth, $known, true) && count($map->rowsOf(Slide::class)) < Slide::MOST) {
                 $recorder->put(Decks::slide($deck->id, SlideOrder::after($map, $deck->id, null), $of, $depth, Ids::next()));
             }

@@ -168,6 +168,11 @@ it('follows levels, notes and all topics of a branch too', function () {
     expect(($this->titles)($noted))->toBe(['Sun', 'Shore']);
     ($this->make)('topic.remove', ['topics' => [($this->id)('Brown')]]);
     expect(count(($this->slides)($levels)))->toBe(2);
+    // A branch that is moved there brings all its levels, and takes them away again.
+    ($this->make)('topic.move', ['topics' => [($this->id)('Moon')], 'parent' => ($this->id)('Shells')]);
+    expect(array_map(fn (Slide $slide): ?int => $slide->number('depth'), ($this->slides)($levels)))->toBe([0, 1, 2, 3, 4]);
+    ($this->make)('topic.move', ['topics' => [($this->id)('Moon')], 'parent' => ($this->id)('Tides')]);
+    expect(count(($this->slides)($levels)))->toBe(2);
 });
 
 it('copies a slide as one\'s own, with the words that were seen', function () {

@@ -67,15 +67,19 @@ final readonly class ShowController
         }));
     }
 
-    /** A small true picture of it. */
+    /** A small true picture of it; nothing where it went while it was asked for, as happens to whoever looks at all of them. */
     public function picture(SeeSlide $request, MapRecord $map, string $deck, string $slide, Pictures $pictures): Response
     {
         $board = $request->board();
-        $svg = $this->cache->of($map, ['slide picture', $deck, $slide, $board->value], function () use ($map, $deck, $slide, $board, $pictures): string {
-            [$topics, $its] = $this->found($map, $deck);
+        try {
+            $svg = $this->cache->of($map, ['slide picture', $deck, $slide, $board->value], function () use ($map, $deck, $slide, $board, $pictures): string {
+                [$topics, $its] = $this->found($map, $deck);
 
-            return SlidePicture::of($topics, $its, self::slideOf($topics, $its, $slide), $board, $pictures->shown($map));
-        });
+                return SlidePicture::of($topics, $its, self::slideOf($topics, $its, $slide), $board, $pictures->shown($map));
+            });
+        } catch (NotFoundHttpException) {
+            return new Response('', 204);
+        }
 
         return new Response($svg, 200, ['Content-Type' => 'image/svg+xml', 'Content-Security-Policy' => SentFiles::POLICY, 'X-Content-Type-Options' => 'nosniff', 'Cache-Control' => 'private, max-age=600']);
     }

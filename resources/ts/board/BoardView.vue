@@ -42,7 +42,9 @@ const preferences = usePreferences()
 const { run } = useActions()
 const ui = useUi()
 
-const onBoard = features.flatMap((feature) => [...(feature.onBoard === undefined ? [] : [feature.onBoard]), ...(feature.way === undefined ? [] : [feature.way.onBoard])])
+const onBoard = features.flatMap((feature) => feature.onBoard ?? [])
+/** What the way of seeing that is turned to draws besides. */
+const ofWay = computed(() => features.find(({ way }) => way?.id === preferences.way)?.way?.onBoard)
 
 const frame = ref<HTMLElement | null>(null)
 const layer = ref<HTMLElement | null>(null)
@@ -284,6 +286,7 @@ watch(() => (walk.at !== null ? camera.boxes.has(walk.at) : null), (there, befor
             <svg v-bind="svgFrame" aria-hidden="true">
                 <BoardScene :painted="painted" :shift="shift" @drawn="clearLeft" />
                 <component :is="part" v-for="(part, i) in onBoard" :key="i" />
+                <component :is="ofWay" v-if="ofWay !== undefined" />
                 <DropSlot />
                 <rect v-if="lasso !== null" class="lasso" :x="lasso.x" :y="lasso.y" :width="lasso.w" :height="lasso.h" />
             </svg>

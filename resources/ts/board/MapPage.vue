@@ -23,7 +23,6 @@ import { endFirstPicture, keepFrame } from './firstPicture'
 import ScopeTrail from './ScopeTrail.vue'
 import BoardView from './BoardView.vue'
 import PanelEdge from './PanelEdge.vue'
-import PhoneSwitch from './PhoneSwitch.vue'
 import FileDrop from './FileDrop.vue'
 import FirstWords from './FirstWords.vue'
 import ContextMenu from '@/ui/ContextMenu.vue'
@@ -34,6 +33,7 @@ import TopBar from './TopBar.vue'
 /** A map that is open: outline, board and desk beside each other, or one at a time where it is narrow. */
 const ChangeDialog = defineAsyncComponent(() => import('@/ui/ChangeDialog.vue'))
 const MoveBelow = defineAsyncComponent(() => import('@/ui/MoveBelow.vue'))
+const PhoneSwitch = defineAsyncComponent(() => import('./PhoneSwitch.vue'))
 const FindPanel = defineAsyncComponent(() => import('@/find/FindPanel.vue'))
 const ParkingLot = defineAsyncComponent(() => import('@/desk/ParkingLot.vue'))
 const PasteDialog = defineAsyncComponent(() => import('@/paste/PasteDialog.vue'))

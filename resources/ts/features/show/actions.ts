@@ -13,33 +13,33 @@ const missing = (): void => tell.error('This could not be loaded. Look whether t
 const withSlides = (run: (slides: ReturnType<typeof UseSlides>) => void): void => void import('./slidesStore').then(({ useSlides }) => run(useSlides())).catch(missing)
 const withShow = (run: (show: ReturnType<typeof UseShow>) => void): void => void import('./showStore').then(({ useShow }) => run(useShow())).catch(missing)
 
-const ofBranch = (makes: 'children' | 'levels' | 'noted' | 'each', words: string, what: string): Action =>
-    ({ id: `deck.${makes}`, name: `Slides: ${words}`, what: `Makes a deck of the chosen branch, ${what}, and keeps it in step with the map.`, group: 'Show', keys: [], scopes: onTopics, run: () => withSlides((slides) => void slides.makeDeck(makes)) })
+const ofBranch = (makes: 'children' | 'levels' | 'noted' | 'each', words: string): Action =>
+    ({ id: `deck.${makes}`, name: `Slides: ${words}`, what: 'Makes a deck of the chosen branch and keeps it in step with the map.', group: 'Show', keys: [], scopes: onTopics, run: () => withSlides((slides) => void slides.makeDeck(makes)) })
 
 export const showActions: readonly Action[] = [
-    { id: 'way.slides', name: 'Slides', what: 'Shows the map with its slides beside it, to make, order and change them.', group: 'Seeing', keys: ['Alt+5'], scopes: [...inMap, 'field'], run: () => withSlides((slides) => slides.see()) },
-    { id: 'show.begin', name: 'Show the slides', what: 'Full screen, from the chosen slide on.', group: 'Show', keys: ['Shift+F9'], scopes: [...inMap, 'field'], run: () => withShow((show) => show.begin()) },
-    { id: 'slide.add', name: 'Make a slide of what is chosen', what: 'The chosen topics with their branches, as they are folded on the board, become a slide after the one that is chosen.', group: 'Show', keys: ['Shift+F8'], scopes: inMap, run: () => withSlides((slides) => void slides.add()) },
-    { id: 'slide.put', name: 'Put on the slide, or take off', what: 'Puts the chosen topics with their branches on the chosen slide, or takes them off it.', group: 'Show', keys: ['Shift+F7'], scopes: onTopics, run: () => withSlides((slides) => slides.put()) },
-    { id: 'slide.alone', name: 'Put on the slide without what is below', what: 'The chosen topics are on the chosen slide by themselves.', group: 'Show', keys: ['Shift+F1'], scopes: onTopics, run: () => withSlides((slides) => slides.put(undefined, 'alone')) },
-    { id: 'slide.fold', name: 'Fold or unfold on the slide', what: 'What is below the chosen topics is not on the chosen slide, or is again; the board stays as it is.', group: 'Show', keys: ['Shift+F6'], scopes: onTopics, run: () => withSlides((slides) => slides.fold()) },
-    { id: 'slide.cover', name: 'Cover on the slide until clicked', what: 'The chosen topics are gaps on the chosen slide, which a click fills; or they are so no longer.', group: 'Show', keys: ['Shift+F2'], scopes: onTopics, run: () => withSlides((slides) => slides.cover()) },
-    { id: 'slide.frame', name: 'Frame the slide as the board is now', what: 'What is seen of the board now is what the chosen slide shows.', group: 'Show', keys: ['Shift+F3'], scopes: inMap, run: () => withSlides((slides) => slides.frame()) },
-    ofBranch('children', 'each part of this branch', 'with a slide for each topic right below it'),
-    ofBranch('levels', 'each level of this branch', 'with a slide for each level down to there'),
-    ofBranch('noted', 'each topic with a note', 'with a slide for each topic that has a note'),
-    ofBranch('each', 'each topic of this branch', 'with a slide for each topic and what is right below it'),
-    { id: 'strip.up', name: 'Slide above', group: 'Show', keys: ['ArrowUp'], scopes: ['strip'], run: () => withSlides((slides) => slides.step(-1)) },
-    { id: 'strip.down', name: 'Slide below', group: 'Show', keys: ['ArrowDown'], scopes: ['strip'], run: () => withSlides((slides) => slides.step(1)) },
-    { id: 'slide.up', name: 'Move the slide up', group: 'Show', keys: ['Alt+ArrowUp'], scopes: ['strip'], run: () => withSlides((slides) => slides.move(-1)) },
-    { id: 'slide.down', name: 'Move the slide down', group: 'Show', keys: ['Alt+ArrowDown'], scopes: ['strip'], run: () => withSlides((slides) => slides.move(1)) },
-    { id: 'slide.copy', name: 'Duplicate the slide', group: 'Show', keys: ['Mod+D'], scopes: ['strip'], run: () => withSlides((slides) => void slides.copy()) },
-    { id: 'slide.hide', name: 'Hide the slide, or show it', group: 'Show', keys: ['H'], scopes: ['strip'], run: () => withSlides((slides) => slides.hide()) },
-    { id: 'slide.remove', name: 'Remove the slide', group: 'Show', keys: ['Delete', 'Backspace'], scopes: ['strip'], run: () => withSlides((slides) => void slides.remove()) },
-    { id: 'slide.show', name: 'Show from this slide', group: 'Show', keys: ['Enter'], scopes: ['strip'], run: () => withShow((show) => show.begin()) },
-    { id: 'slide.rename', name: 'Give the slide a title', group: 'Show', keys: ['F2'], scopes: ['strip'], run: ({ preferences }) => {
+    { id: 'way.slides', name: 'Slides', what: 'The map with its slides beside it.', group: 'Seeing', keys: ['Alt+5'], scopes: [...inMap, 'field'], run: () => withSlides((slides) => slides.see()) },
+    { id: 'show.begin', name: 'Show the slides', what: 'Full screen, from the chosen one on.', group: 'Show', keys: ['Shift+F9'], scopes: [...inMap, 'field'], run: () => withShow((show) => show.begin()) },
+    { id: 'slide.add', name: 'Make a slide of what is chosen', what: 'With their branches, as they are folded on the board.', group: 'Show', keys: ['Shift+F8'], scopes: inMap, run: () => withSlides((slides) => void slides.add()) },
+    { id: 'slide.put', name: 'Put on the slide, or take off', what: 'The chosen topics with their branches.', group: 'Show', keys: ['Shift+F7'], scopes: onTopics, run: () => withSlides((slides) => slides.put()) },
+    { id: 'slide.alone', name: 'Put on the slide without what is below', what: 'The chosen topics by themselves.', group: 'Show', keys: ['Shift+F1'], scopes: onTopics, run: () => withSlides((slides) => slides.put(undefined, 'alone')) },
+    { id: 'slide.fold', name: 'Fold or unfold on the slide', what: 'The board stays as it is.', group: 'Show', keys: ['Shift+F6'], scopes: onTopics, run: () => withSlides((slides) => slides.fold()) },
+    { id: 'slide.cover', name: 'Cover on the slide until clicked', what: 'They are gaps there, or no longer.', group: 'Show', keys: ['Shift+F2'], scopes: onTopics, run: () => withSlides((slides) => slides.cover()) },
+    { id: 'slide.frame', name: 'Frame the slide as the board is now', what: 'It shows what is seen of the board now.', group: 'Show', keys: ['Shift+F3'], scopes: inMap, run: () => withSlides((slides) => slides.frame()) },
+    ofBranch('children', 'each part of this branch'),
+    ofBranch('levels', 'each level of this branch'),
+    ofBranch('noted', 'each topic with a note'),
+    ofBranch('each', 'each topic of this branch'),
+    { id: 'strip.up', name: 'Slide above', what: 'To the slide above.', group: 'Show', keys: ['ArrowUp'], scopes: ['strip'], run: () => withSlides((slides) => slides.step(-1)) },
+    { id: 'strip.down', name: 'Slide below', what: 'To the slide below.', group: 'Show', keys: ['ArrowDown'], scopes: ['strip'], run: () => withSlides((slides) => slides.step(1)) },
+    { id: 'slide.up', name: 'Move the slide up', what: 'Moves it up.', group: 'Show', keys: ['Alt+ArrowUp'], scopes: ['strip'], run: () => withSlides((slides) => slides.move(-1)) },
+    { id: 'slide.down', name: 'Move the slide down', what: 'Moves it down.', group: 'Show', keys: ['Alt+ArrowDown'], scopes: ['strip'], run: () => withSlides((slides) => slides.move(1)) },
+    { id: 'slide.copy', name: 'Duplicate the slide', what: 'Puts a copy after it.', group: 'Show', keys: ['Mod+D'], scopes: ['strip'], run: () => withSlides((slides) => void slides.copy()) },
+    { id: 'slide.hide', name: 'Hide the slide, or show it', what: 'Leaves it out, or not.', group: 'Show', keys: ['H'], scopes: ['strip'], run: () => withSlides((slides) => slides.hide()) },
+    { id: 'slide.remove', name: 'Remove the slide', what: 'Its topics stay.', group: 'Show', keys: ['Delete', 'Backspace'], scopes: ['strip'], run: () => withSlides((slides) => void slides.remove()) },
+    { id: 'slide.show', name: 'Show from this slide', what: 'Full screen.', group: 'Show', keys: ['Enter'], scopes: ['strip'], run: () => withShow((show) => show.begin()) },
+    { id: 'slide.rename', name: 'Give the slide a title', what: 'It stands above it.', group: 'Show', keys: ['F2'], scopes: ['strip'], run: ({ preferences }) => {
         preferences.deskOpen = true
         setTimeout(() => document.querySelector<HTMLInputElement>('[aria-label="Title above the slide"]')?.select(), 60)
     } },
-    ...commands.map((command): Action => ({ id: command.id, name: command.name, group: 'Show', keys: command.keys, scopes: ['show'], run: () => current.player?.does(command.id) })),
+    ...commands.map((command): Action => ({ id: command.id, name: command.name, what: command.what, group: 'Show', keys: command.keys, scopes: ['show'], run: () => current.player?.does(command.id) })),
 ]

@@ -31,7 +31,7 @@ export const sentences: Readonly<Record<string, string>> = {
     'export.opml': 'Saves the map as OPML, which other outline tools read.',
     'export.json': 'Saves everything in the map, also what is private, in the format of Chalk Tree.',
     'export.svg': 'Saves the board as it is folded now as a drawing that stays sharp at any size.',
-    'export.zip': 'Saves the map, or the branch one has stepped into, as an archive with all its files and pictures, also what is private, which can be brought in again.',
+    'export.zip': 'Saves the map, or the branch one has stepped into, as an archive with all files, what is private too.',
     'export.png': 'Saves the board as it is folded now as a picture.',
     'map.library': 'Leaves this map for the page with all your maps.',
     'walk.begin': 'Shows the map to others by moving from topic to topic.',

@@ -47,14 +47,8 @@ document.addEventListener('keydown', (event) => {
     if (player === null || event.ctrlKey || event.metaKey || event.altKey || target.matches('input, select') || ((event.key === ' ' || event.key === 'Enter') && target.matches('button'))) {
         return
     }
-    const letter = event.key.length === 1 ? event.key.toUpperCase() : event.key
-    const key = event.shiftKey && event.key.length === 1 ? `Shift+${letter}` : letter
-    const command = player.commands.find((one) => one.keys.includes(key) || (key !== letter && !/[A-Z]/.test(letter) && one.keys.includes(letter)))
-    if (player.digit(event.key)) {
+    if (player.key(event)) {
         event.preventDefault()
-    } else if (command !== undefined && command.can?.() !== false) {
-        event.preventDefault()
-        command.run()
     }
 })
 

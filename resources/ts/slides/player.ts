@@ -323,6 +323,21 @@ export class Player {
         return false
     }
 
+    /** Does what a key is for, in a window of the show that no list of actions listens to; false where it is for nothing. */
+    key(event: KeyboardEvent, without: CommandId | null = null): boolean {
+        const sign = event.key.length === 1 ? event.key.toUpperCase() : event.key
+        const key = event.shiftKey && /^[A-Z]$/.test(sign) ? `Shift+${sign}` : sign
+        if (this.digit(event.key)) {
+            return true
+        }
+        const command = this.commands.find(({ id, keys }) => id !== without && keys.includes(key))
+        if (command === undefined || command.can?.() === false) {
+            return false
+        }
+        command.run()
+        return true
+    }
+
     private forget(): void {
         this.digits = ''
         this.told()

@@ -160,18 +160,8 @@ export class Speaker {
         }
         if (event.key === 'Escape' && this.view.document.querySelector('.list') !== null) {
             this.list()
-        } else if (this.player.digit(event.key) || this.act(event)) {
+        } else if (this.player.key(event, 'show.speak')) {
             event.preventDefault()
         }
-    }
-
-    private act(event: KeyboardEvent): boolean {
-        const key = event.shiftKey && event.key.length === 1 && /[a-z]/i.test(event.key) ? `Shift+${event.key.toUpperCase()}` : event.key.length === 1 ? event.key.toUpperCase() : event.key
-        const command = this.player.commands.find((one) => one.keys.includes(key) && one.id !== 'show.speak')
-        if (command === undefined || command.can?.() === false) {
-            return false
-        }
-        command.run()
-        return true
     }
 }

@@ -18,6 +18,7 @@ use ChalkTree\Process\ProcessFeature;
 use ChalkTree\Ring\RingFeature;
 use ChalkTree\Show\ShowFeature;
 use ChalkTree\Sign\SignFeature;
+use ChalkTree\Walk\WalkFeature;
 
 /** The list of all features. A new one is a folder and one line here. */
 final class Features
@@ -38,6 +39,7 @@ final class Features
         RingFeature::class,
         ShowFeature::class,
         SignFeature::class,
+        WalkFeature::class,
     ];
 
     /** @var array<class-string<Feature>, Feature>|null */

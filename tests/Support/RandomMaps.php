@@ -26,6 +26,7 @@ use ChalkTree\Look\TopicLook;
 use ChalkTree\Map\ContentName;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\NewMap;
+use ChalkTree\Map\Rank;
 use ChalkTree\Map\Sheet;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
@@ -46,6 +47,7 @@ use ChalkTree\Sign\Tag;
 use ChalkTree\Sign\TopicStamps;
 use ChalkTree\Sign\TopicTags;
 use ChalkTree\Text\TypeFace;
+use ChalkTree\Walk\Stop;
 
 /** Random maps, and random edits that may or may not fit them. */
 final class RandomMaps
@@ -118,6 +120,10 @@ final class RandomMaps
             foreach (array_slice($slides, 0, 12) as $slide) {
                 $map->put($slide->with(['way' => $chance->pick([null, 'trail', 'all']), 'notes' => $chance->yes(30) ? $chance->note() : '', 'title' => $chance->yes(30) ? $chance->word() : '']));
             }
+        }
+
+        foreach ($chance->yes(30) ? Rank::run(null, null, 3) : [] as $rank) {
+            $map->put(Stop::fromFields($chance->pick($ids), ['rank' => $rank]));
         }
 
         return $map;
@@ -300,7 +306,7 @@ final class RandomMaps
     }
 
     /**
-     * Something done with decks and slides.
+     * Something done with decks and slides, and with the stops of a walk.
      *
      * @param  non-empty-list<string>  $some
      */
@@ -319,6 +325,9 @@ final class RandomMaps
             ['name' => 'slide.put', 'slide' => $chance->pick($slides), 'topics' => $some, 'how' => $chance->pick(PutOnSlide::ways())],
             ['name' => 'row.set', 'type' => 'slide', 'row' => $chance->pick($slides), 'fields' => ['title' => $chance->word(), 'hidden' => $chance->yes(50)]],
             ['name' => 'deck.remove', 'deck' => $chance->pick($decks)],
+            ['name' => 'stop.put', 'topics' => $some],
+            ['name' => 'stop.put', 'topics' => $some, 'after' => $chance->pick([null, ...array_map(strval(...), array_keys($map->rowsOf(Stop::class)))])],
+            ['name' => 'stop.remove', 'topics' => $some],
         ]);
     }
 

@@ -72,7 +72,8 @@ export type FeatureRow =
   | TagRow
   | TagsRow
   | MeaningRow
-  | LegendRow;
+  | LegendRow
+  | StopRow;
 /**
  * A path, a line of text or a picture. Paints go by their role, such as ink, chalk:tide or tint:tide; without one nothing is painted.
  *
@@ -176,7 +177,10 @@ export type Edit =
   | SetLegend
   | PutTag
   | JoinTags
-  | SayMeaning;
+  | SayMeaning
+  | SetStop
+  | PutStops
+  | RemoveStops;
 
 /**
  * What the server answers. TypeScript types are made from this file, and tests hold the answers to it.
@@ -1454,6 +1458,24 @@ export interface LegendRow {
     shown: boolean;
     x: number | null;
     y: number | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "StopRow".
+ */
+export interface StopRow {
+  type: "stop";
+  id: string;
+  fields: {
+    rank: string | null;
   } | null;
   whole?: true;
   /**
@@ -4007,6 +4029,59 @@ export interface SayMeaning {
   name: "sign.mean";
   sign: string;
   means: string | null;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetStop".
+ */
+export interface SetStop {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "stop";
+  topics: string[];
+  fields: {
+    rank?: string | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "PutStops".
+ */
+export interface PutStops {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "stop.put";
+  topics: string[];
+  after?: string | null;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "RemoveStops".
+ */
+export interface RemoveStops {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "stop.remove";
+  topics: string[];
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema

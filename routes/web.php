@@ -19,6 +19,7 @@ use App\Http\Controllers\PublishedController;
 use App\Http\Controllers\SentenceController;
 use App\Http\Controllers\ShowController;
 use App\Http\Controllers\SignController;
+use App\Http\Controllers\SpeechController;
 use Illuminate\Support\Facades\Route;
 
 Route::prefix('api')->group(function (): void {
@@ -54,6 +55,8 @@ Route::prefix('api')->group(function (): void {
         Route::get('looks', [LookController::class, 'named']);
         Route::get('chalks/{colour}', [LookController::class, 'chalk'])->where('colour', '[0-9a-f]{6}');
         Route::get('stamps', [SignController::class, 'stamps']);
+        Route::get('speech', [SpeechController::class, 'voices']);
+        Route::post('speech', [SpeechController::class, 'speak']);
         Route::get('drawings', [PictureController::class, 'drawings']);
         Route::get('starters', [LibraryController::class, 'starters']);
         Route::get('starters/{starter}/picture', [LibraryController::class, 'starterPicture'])->where('starter', '[a-z0-9-]{1,40}');

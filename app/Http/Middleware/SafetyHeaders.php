@@ -11,7 +11,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** Tells browsers to load nothing from elsewhere and to let nobody but the application itself, for a second view, put it in a frame. */
 final class SafetyHeaders
 {
-    private const POLICY = "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; "
+    private const POLICY = "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; media-src 'self' data:; "
         // A page that lets itself be framed opens beside the map, in a frame that may do little.
         ."font-src 'self' data:; frame-src 'self' https:%s; connect-src 'self'; object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'self'";
 

@@ -43,7 +43,6 @@ export const mapActions: readonly Action[] = [
         id: 'map.library', name: 'Back to the library', group: 'Map', keys: ['Alt+L'], scopes: inMap,
         run: ({ router }) => void router.push('/'),
     },
-    { id: 'walk.begin', name: 'Walk through the map from here', group: 'Walk', keys: ['F9'], scopes: onTopics, run: ({ map, walk }) => walk.begin(map.current ?? map.tree.root) },
     {
         id: 'help.palette', name: 'Find anything: maps, topics, actions', group: 'Help', keys: ['Mod+J'], scopes: ['board', 'outline', 'field', 'typing', 'library'],
         run: ({ ui, typing }) => {

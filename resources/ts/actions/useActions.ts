@@ -1,4 +1,5 @@
 import { useEventListener } from '@vueuse/core'
+import { shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { useCamera } from '@/board/cameraStore'
 import { useWalk } from '@/show/walkStore'
@@ -15,7 +16,6 @@ import { chooseActions } from './chooseActions'
 import { mapActions, typingActions } from './mapActions'
 import type { Action, Context, Group, Scope } from './registry'
 import { seeingActions } from './seeingActions'
-import { sentences } from './sentences'
 import { captureActions } from './captureActions'
 import { scopeActions } from './scopeActions'
 import { shapeActions } from './shapeActions'
@@ -30,10 +30,17 @@ export const actions: readonly Action[] = [
     ...wayActions, ...mapActions, ...walkActions, ...features.flatMap((feature) => feature.actions),
 ]
 
+/** The sentences about what the application itself does come when one is asked for. */
+const told = shallowRef<Readonly<Record<string, string>>>({})
+let isAsked = false
+
 /** What an action does, in one sentence. */
 export function sentenceOf({ id, what }: Action): string {
-    const more = id.startsWith('apart.') ? 'Holds the branch a little farther from what is beside it.' : id.startsWith('see.level-') ? 'Folds everything deeper than this level.' : ''
-    return what ?? sentences[id] ?? more
+    if (what === undefined && !isAsked) {
+        isAsked = true
+        import('./sentences').then(({ sentences }) => (told.value = sentences)).catch(() => (isAsked = false))
+    }
+    return what ?? told.value[id] ?? told.value[id.replace(/[^.-]+$/, '')] ?? ''
 }
 
 /** In the strip of slides, what is done with topics waits for the board; all else works there too. */

@@ -1,17 +1,36 @@
+import { onTopics } from './conditions'
 import type { Action } from './registry'
 
-const inWalk = ['walk'] as const
+/** What can be done while one walks through a map, with its name and keys; PageDown and PageUp are the two keys of a remote. */
+const steps: readonly (readonly [string, string, ...string[]])[] = [
+    ['on', 'Go on', ' ', 'ArrowDown', 'PageDown', 'Enter'],
+    ['deeper', 'Go deeper', 'ArrowRight'],
+    ['skip', 'Skip this branch', 'S', 'End'],
+    ['back', 'Go back', 'ArrowUp', 'ArrowLeft', 'PageUp', 'Backspace'],
+    ['first', 'Back to where the walk began', 'Home'],
+    ['list', 'Jump to a topic', 'J', '/'],
+    ['note', 'The note, large beside the topic', 'N'],
+    ['open', 'Open what is at the topic, and close it', 'O'],
+    ['peek', 'Peek at the topics below', 'P'],
+    ['peek-note', 'Peek at the note', 'Shift+P'],
+    ['order', 'Walk in another order', 'V'],
+    ['rest', 'Show the rest in another way', 'R'],
+    ['dim', 'Dim the rest more', 'D'],
+    ['light', 'Dim the rest less', 'L'],
+    ['pace', 'Go on by itself, or no more', 'T'],
+    ['aloud', 'Read aloud, stop, and go on', 'A'],
+    ['speak', 'Speaker’s window', 'W'],
+    ['black', 'Black, and back', '.', 'B'],
+    ['closer', 'Closer', '+', 'Shift++', '='],
+    ['farther', 'Farther', '-'],
+    ['settings', 'How to walk', 'H'],
+    ['end', 'End the walk', 'Escape', 'F9'],
+]
 
-/** While walking through a map. */
 export const walkActions: readonly Action[] = [
-    { id: 'walk.on', name: 'Go on', group: 'Walk', keys: [' ', 'ArrowDown', 'PageDown', 'Enter'], scopes: inWalk, available: ({ walk }) => walk.next !== null, run: ({ walk }) => walk.go(walk.next) },
-    { id: 'walk.deeper', name: 'Go deeper', group: 'Walk', keys: ['ArrowRight'], scopes: inWalk, available: ({ walk }) => walk.deeper !== null, run: ({ walk }) => walk.go(walk.deeper) },
-    { id: 'walk.skip', name: 'Skip this branch', group: 'Walk', keys: ['S', 'End'], scopes: inWalk, available: ({ walk }) => walk.skip !== null, run: ({ walk }) => walk.go(walk.skip) },
-    { id: 'walk.back', name: 'Go back', group: 'Walk', keys: ['ArrowUp', 'ArrowLeft', 'PageUp', 'Backspace'], scopes: inWalk, available: ({ walk }) => walk.trail.length > 0, run: ({ walk }) => walk.back() },
-    { id: 'walk.list', name: 'Jump to a topic', group: 'Walk', keys: ['J'], scopes: inWalk, run: ({ walk }) => (walk.listOpen = !walk.listOpen) },
-    { id: 'walk.closer', name: 'Closer', group: 'Walk', keys: ['+', 'Shift++', '='], scopes: inWalk, run: ({ walk, camera }) => walk.setZoom(camera.scale * 1.2) },
-    { id: 'walk.farther', name: 'Farther', group: 'Walk', keys: ['-'], scopes: inWalk, run: ({ walk, camera }) => walk.setZoom(camera.scale / 1.2) },
-    { id: 'walk.dim', name: 'Dim the rest more', group: 'Walk', keys: ['D'], scopes: inWalk, run: ({ preferences }) => (preferences.walkDim = Math.min(0.95, preferences.walkDim + 0.1)) },
-    { id: 'walk.light', name: 'Dim the rest less', group: 'Walk', keys: ['L'], scopes: inWalk, run: ({ preferences }) => (preferences.walkDim = Math.max(0, preferences.walkDim - 0.1)) },
-    { id: 'walk.end', name: 'End the walk', group: 'Walk', keys: ['Escape', 'F9'], scopes: inWalk, run: ({ walk }) => walk.end() },
+    ...steps.map(([id, name, ...keys]): Action => ({ id: `walk.${id}`, name, group: 'Walk', keys, scopes: ['walk'], available: ({ walk }) => walk.can(id), run: ({ walk }) => walk.does(id) })),
+    ...Array.from({ length: 10 }, (_, level): Action => ({
+        id: `walk.level-${level}`, name: level === 0 ? 'Walk through all levels' : `Walk no deeper than ${level} below`, group: 'Walk', keys: [String(level)], scopes: ['walk'], run: ({ walk }) => walk.does(`level-${level}`),
+    })),
+    { id: 'walk.begin', name: 'Walk through the map from here', group: 'Walk', keys: ['F9'], scopes: onTopics, run: ({ map, walk }) => walk.begin(map.current) },
 ]

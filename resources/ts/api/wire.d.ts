@@ -195,6 +195,8 @@ export interface Wire {
   deck?: ShownDeck;
   slide?: SlideDrawing;
   afar?: Afar;
+  speech?: Speech;
+  voices?: SpeechVoices;
   open?: OpenAnswer;
   edits?: EditsAnswer;
   history?: HistoryAnswer;
@@ -506,6 +508,30 @@ export interface SlideDrawing {
 export interface Afar {
   svg: string;
   region: Rect2;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Speech".
+ */
+export interface Speech {
+  /**
+   * A WAV file in Base64.
+   */
+  sound: string;
+  /**
+   * Where each word begins in the text, in UTF-16 code units, how long it is, and when it is spoken, in milliseconds.
+   */
+  words: [number, number, number][];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SpeechVoices".
+ */
+export interface SpeechVoices {
+  /**
+   * Tags of the languages that the server can speak.
+   */
+  languages: string[];
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema

@@ -7,7 +7,6 @@ import { features } from '@/features'
 import { useChosenMarks } from '@/stores/chosenMarks'
 import { useMap } from '@/stores/map'
 import { useNarrowing } from '@/stores/narrowing'
-import { heldIn } from '@/stores/privacy'
 import { childrenOf } from '@/stores/tree'
 import { plainTitle } from '@/text/titleMarkdown'
 import { afterPaint } from '@/ui/afterPaint'
@@ -43,8 +42,13 @@ const chosenMarks = useChosenMarks()
 
 interface Placed { slip: DrawnSlip; box: Box }
 
+/** The places of topics that are there: in a walk, those that are not to be seen are not. */
+const placed = computed<ReadonlyMap<string, Box>>(() => {
+    const isAway = walk.away
+    return isAway === null ? camera.boxes : new Map([...camera.boxes].filter(([id]) => !isAway(id)))
+})
 const shown = afterPaint(() => ({
-    boxes: camera.boxes, drawn: camera.drawn, tree: map.tree, chosen: map.chosen, marks: map.marks,
+    boxes: placed.value, drawn: camera.drawn, tree: map.tree, chosen: map.chosen, marks: map.marks,
     typing: map.editing?.where === 'board' ? map.editing.id : null,
 }))
 watch(shown, () => emit('drawn'), { flush: 'post' })
@@ -57,7 +61,7 @@ const showsPicture = (slip: DrawnSlip, scale: number): boolean => slip.title !==
     && slip.parts.some((part) => 'picture' in part && (part.box[2] ?? 0) * scale >= LEAST_PICTURE)
 const labels = computed(() => {
     const { boxes, drawn, tree } = shown.value
-    return far.value ? farLabels({ boxes, slips: drawn, isLeftOut: (slip) => showsPicture(slip, props.painted.scale), title: (id) => plainTitle(tree.topics.get(id)?.title ?? '') }, props.painted, props.painted.scale) : []
+    return far.value ? farLabels({ boxes, slips: drawn, isLeftOut: (slip) => slip.id === walk.at || showsPicture(slip, props.painted.scale), title: (id) => plainTitle(tree.topics.get(id)?.title ?? '') }, props.painted, props.painted.scale) : []
 })
 const labelled = computed(() => new Set(labels.value.map((label) => label.id)))
 /** Room beside a slip for what hangs on it, such as tally marks. */
@@ -69,11 +73,10 @@ const visible = computed(() => {
     const connectors: Placed[] = []
     const { x, y, w, h, scale } = props.painted
     const [right, bottom] = [x + w, y + h]
-    const { boxes, drawn, chosen, tree } = shown.value
-    const held = walk.at === null ? null : heldIn(tree)
+    const { boxes, drawn, chosen } = shown.value
     for (const [id, box] of boxes) {
         const slip = drawn.get(id)
-        if (slip === undefined || held?.has(id) === true) {
+        if (slip === undefined) {
             continue
         }
         const isDrawn = isLegible(slip)
@@ -100,7 +103,7 @@ const narrowing = useNarrowing()
 const marks = computed(() => {
     const isLine = ({ parts, under }: Mark): boolean => under === true || parts.some(({ part }) => part === 'line')
     // Lines stand where topics do, which are elsewhere while something is tried.
-    const all = walk.isApart ? [...shown.value.marks.values()].filter((mark) => map.tried === null || !isLine(mark)) : []
+    const all = walk.isBare ? [] : [...shown.value.marks.values()].filter((mark) => map.tried === null || !isLine(mark))
     const isRead = ({ parts }: Mark): boolean => parts.every((part) => !('spans' in part) || part.size * props.painted.scale >= LEAST_TYPE - 0.5)
     // Of a line the words go, the line stays.
     const lines = all.filter((mark) => isLine(mark) && !isRead(mark)).map((mark) => ({ ...mark, parts: mark.parts.filter(({ part }) => ['hand', 'line', 'head', 'fill'].includes(part)) }))
@@ -147,7 +150,7 @@ function stemOf(slip: DrawnSlip): number {
 
 <template>
     <MarkShape v-for="mark in under" :key="mark.id" :mark="mark" :dimmed="walk.at !== null" :chosen="isMarkChosen(mark)" v-on="onMarks" />
-    <FarView v-if="far && walk.isApart" :painted="painted" :boxes="shown.boxes" :slips="shown.drawn" :labelled="labelled" :back="narrowing.isBack" :pictured="(slip) => showsPicture(slip, painted.scale)" />
+    <FarView v-if="far" :class="{ dimmed: walk.at !== null }" :painted="painted" :boxes="shown.boxes" :slips="shown.drawn" :labelled="labelled" :back="narrowing.isBack" :pictured="(slip) => showsPicture(slip, painted.scale)" />
     <path
         v-for="{ slip, box } in visible.connectors" :key="slip.id" v-memo="[slip, box.x, box.y, walk.at !== null || isDimmed(slip.id)]" class="connector" :class="{ dimmed: walk.at !== null || isDimmed(slip.id) }"
         :d="slip.connector?.d" :style="connectorStyle(slip, box)" />
@@ -158,12 +161,12 @@ function stemOf(slip: DrawnSlip): number {
         :chosen="isChosen(slip.id)" :dimmed="isDimmed(slip.id)" :typing="slip.id === shown.typing || !isLegible(slip)"
         :stem="stemOf(slip)" :foldable="walk.at === null && slip.level > 0 && isParent(slip.id)"
         @fold="map.setFolded('board', [slip.id], slip.hidden === 0)" />
-    <FarLabels v-if="far" :labels="labels" :scale="painted.scale" :chosen="shown.chosen" />
+    <g v-if="far" :class="{ dimmed: walk.at !== null }"><FarLabels :labels="labels" :scale="painted.scale" :chosen="shown.chosen" /></g>
 </template>
 
 <style scoped>
 .connector { transition: transform 180ms ease-out, d 180ms ease-out, opacity 180ms; pointer-events: none; }
 .moving .connector { transition: none; }
 .far-mark { fill: var(--slip); stroke: var(--edge); vector-effect: non-scaling-stroke; pointer-events: none; }
-.connector.dimmed { opacity: var(--rest); }
+.connector.dimmed, g.dimmed { opacity: var(--rest); }
 </style>

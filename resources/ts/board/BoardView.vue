@@ -87,7 +87,7 @@ function pointerDown(event: PointerEvent): void {
     map.region = 'board'
     frame.value?.focus({ preventScroll: true })
     const id = topicOf(event)
-    if (event.button !== 0 || (event.target as Element).closest('.controls') !== null) {
+    if (event.button !== 0 || walk.at !== null || (event.target as Element).closest('.controls') !== null) {
         return
     }
     if (id === null) {
@@ -274,13 +274,12 @@ const spoken = afterPaint(() => {
 })
 
 watch(() => width.value > 0, (there, before) => there && !before && begin())
-watch(() => (walk.at !== null ? camera.boxes.has(walk.at) : null), (there, before) => there === true && before === false && walk.look())
 </script>
 
 <template>
     <div
         ref="frame" class="board" :class="{ moving, walking: walk.at !== null, dragging: drag.isDragging }" data-region="board" data-focus="board"
-        tabindex="0" role="application" aria-label="Board. The outline holds the same topics as a list." :style="{ '--rest': 1 - (walk.at !== null ? preferences.walkDim : narrowing.to !== null ? 0.8 : 0.6) }"
+        tabindex="0" role="application" aria-label="Board. The outline holds the same topics as a list." :style="{ '--rest': walk.at !== null ? walk.rest : narrowing.to !== null ? 0.2 : 0.4 }"
         @pointerdown="pointerDown" @click="click" @dblclick="doubleClick" @focus="map.region = 'board'">
         <div ref="layer" class="layer">
             <svg v-bind="svgFrame" aria-hidden="true">

@@ -58,5 +58,8 @@ const corner = computed(() => ringCorner(lookOf(props.slip).box, props.slip))
 .ring { fill: none; stroke: var(--line); stroke-width: 2.5; stroke-linecap: round; pointer-events: none; }
 .level-0 .ring { stroke: var(--plate); }
 .slip.dimmed { opacity: var(--rest, 0.25); }
+/* In a walk the rest is drawn in ink alone, whatever it looks like, so that its contrast can be told. */
+.walking .slip.dimmed :is(text, tspan) { fill: var(--ink) !important; }
+.walking .slip.dimmed .paper { fill: none !important; }
 @media (prefers-reduced-motion: reduce) { .slip, .connector { transition: none; } }
 </style>

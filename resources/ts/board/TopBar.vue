@@ -70,14 +70,14 @@ const reshape: readonly MenuLine[] = [
     'shape.duplicate', 'move.below', 'move.loose', 'apart.back', 'apart.back-branch', 'apart.back-all',
 ]
 const handOver: readonly MenuLine[] = ['handover.open', 'handover.again', '-', 'handover.docx', 'handover.pdf', 'handover.print', 'handover.slides', 'handover.publish', '-', 'export.md', 'export.txt', 'export.opml', 'export.json', 'export.zip', 'export.svg', 'export.png', '-', 'handover.picture', 'clip.copy', 'clip.copy-alone', 'clip.address']
-const show: readonly MenuLine[] = ['show.begin', 'way.slides', 'slide.add', '-', 'deck.children', 'deck.levels', 'deck.noted', 'deck.each', '-', 'walk.begin']
+const show: readonly MenuLine[] = ['show.begin', 'way.slides', 'slide.add', '-', 'deck.children', 'deck.levels', 'deck.noted', 'deck.each', '-', 'walk.begin', 'walk.mark', 'walk.stops', '-', 'aloud.topic', 'aloud.branch', 'aloud.names']
 /** On a phone everything else is one list. */
 const more: readonly MenuLine[] = [
     'help.palette', 'map.undo', 'map.redo', '-', 'find.here', 'find.everywhere', 'lot.open', 'lot.park', '-',
     { name: 'Shape', lines: ['shape.wrap', 'shape.dissolve', 'change.sort', 'change.break', 'change.join', 'change.number', 'change.tidy'] },
     { name: 'Look', lines: ['look.larger', 'look.smaller', 'look.copy', 'look.give', 'look.for-level', 'look.reset', 'look.whole'] },
     { name: 'Hand over', lines: ['handover.open', 'handover.again', 'handover.docx', 'handover.pdf', 'handover.print', 'handover.slides', 'handover.publish', 'privacy.turn', 'export.md', 'export.txt', 'export.opml', 'export.json', 'export.zip', 'export.svg', 'export.png', 'handover.picture', 'clip.copy', 'clip.address'] },
-    { name: 'View', lines: VIEW }, 'see.calm', 'way.slides', 'show.begin', 'walk.begin', 'clip.preview', 'clip.document',
+    { name: 'View', lines: VIEW }, 'see.calm', 'way.slides', 'show.begin', 'walk.begin', 'walk.stops', 'aloud.branch', 'aloud.names', 'clip.preview', 'clip.document',
 ]
 function choose(key: string): void {
     if (key === RENAME) {

@@ -1,3 +1,4 @@
+import { aloud } from './aloud'
 import { arrange } from './arrange'
 import { brace } from './brace'
 import type { Feature } from './feature'
@@ -13,9 +14,10 @@ import { process } from './process'
 import { ring } from './ring'
 import { show } from './show'
 import { sign } from './sign'
+import { walk } from './walk'
 
 /** The list of all features. A new one is a folder and one line here. */
-export const features: readonly Feature[] = [number, privacy, handover, look, link, arrange, sign, picture, file, show, process, crosslink, ring, brace]
+export const features: readonly Feature[] = [number, privacy, handover, look, link, arrange, sign, picture, file, show, walk, aloud, process, crosslink, ring, brace]
 
 /** What features have put on a topic, in words. */
 export const toldOf = (topic: string): string => features.map((feature) => feature.tells?.(topic) ?? '').filter((words) => words !== '').join(', ')

@@ -1,77 +1,131 @@
 <script setup lang="ts">
-import { useEventListener, useTimeoutFn, useVirtualList } from '@vueuse/core'
-import { NButton, NSlider } from 'naive-ui'
-import { computed, nextTick, ref, watch } from 'vue'
+import { useEventListener, useTimeoutFn } from '@vueuse/core'
+import { NButton } from 'naive-ui'
+import { computed, onMounted, ref, watch } from 'vue'
+import { pressed } from '@/actions/keys'
 import { useActions } from '@/actions/useActions'
-import { useMap } from '@/stores/map'
-import { usePreferences } from '@/stores/preferences'
-import { ancestorsOf } from '@/stores/tree'
-import { topicName, plainTitle } from '@/text/titleMarkdown'
+import { noteLines } from '@/text/noteText'
+import { plainTitle } from '@/text/titleMarkdown'
 import ActionHint from '@/ui/ActionHint.vue'
+import { useFingers } from './useFingers'
+import WalkJump from './WalkJump.vue'
+import WalkNote from './WalkNote.vue'
+import WalkSettings from './WalkSettings.vue'
+import { isAnyOpen } from './walkOpen'
 import { useWalk } from './walkStore'
+import { useWalkWay } from './walkWay'
 
 /** The tools of a walk. They come when the pointer moves or a key asks, and go again by themselves. */
 const STAY = 2600
 
 const walk = useWalk()
-const map = useMap()
-const preferences = usePreferences()
-const { run } = useActions()
+const way = useWalkWay()
+const { run, actions, keysOf } = useActions()
 const here = ref(true)
-const { start } = useTimeoutFn(() => (here.value = walk.listOpen), STAY)
+const { start } = useTimeoutFn(() => (here.value = way.panel !== null), STAY)
 
-useEventListener(window, ['pointermove', 'focusin'], () => {
+useEventListener(window, ['pointermove', 'pointerdown', 'focusin'], () => {
     here.value = true
     start()
 })
+useFingers()
+/** What is open has keys of its own; the one that opened it closes it, and those of a remote go on. */
+useEventListener(window, 'keydown', (event) => {
+    const name = pressed(event)
+    const wanted = !event.defaultPrevented && isAnyOpen() && !(event.target instanceof Element && event.target.closest('input, textarea') !== null)
+        ? (['open', 'on', 'back'] as const).find((what) => actions.some((action) => action.id === `walk.${what}` && keysOf(action).includes(name)) && (what === 'open' || /^Page/.test(name)))
+        : undefined
+    if (wanted !== undefined) {
+        event.preventDefault()
+        event.stopImmediatePropagation()
+        walk.does(wanted)
+    }
+}, { capture: true })
 
-const place = computed(() => `${walk.stops.indexOf(walk.at ?? '') + 1} of ${walk.stops.length}`)
-const JUMP = 31
-const jumps = computed(() => walk.stops.map((id) => ({ id, title: topicName(map.tree.topics.get(id)?.title), depth: ancestorsOf(walk.tree, id).length })))
-const { list, containerProps, wrapperProps, scrollTo } = useVirtualList(jumps, { itemHeight: JUMP })
-watch(() => walk.listOpen, (open) => open && void nextTick(() => scrollTo(Math.max(0, walk.stops.indexOf(walk.at ?? '') - 6))))
+const place = computed(() => `${way.place + 1} of ${way.stops.length}`)
+const share = computed(() => `${((way.place + 1) / Math.max(1, way.stops.length)) * 100}%`)
 const ways = computed(() => [
-    { id: 'walk.back', text: 'Back', can: walk.trail.length > 0 },
-    { id: 'walk.on', text: 'On', can: walk.next !== null },
-    { id: 'walk.deeper', text: 'Deeper', can: walk.deeper !== null },
-    { id: 'walk.skip', text: 'Skip', can: walk.skip !== null },
+    { id: 'walk.back', text: 'Back', can: walk.can('back') },
+    { id: 'walk.on', text: 'On', can: walk.can('on') },
+    { id: 'walk.deeper', text: 'Deeper', can: walk.can('deeper') },
+    { id: 'walk.skip', text: 'Skip', can: walk.can('skip') },
 ])
+const more = computed(() => [
+    { id: 'walk.note', text: 'Note', can: true, on: way.settings.note },
+    { id: 'walk.open', text: 'Open', can: way.things.length > 0, on: way.panel === 'things' },
+    { id: 'walk.aloud', text: 'Read aloud', can: true, on: false },
+    { id: 'walk.speak', text: 'Speaker', can: true, on: false },
+    { id: 'walk.settings', text: 'How', can: true, on: way.panel === 'settings' },
+])
+/** What comes, for who speaks: small and quiet. */
+const hint = computed(() => {
+    if (way.settings.peek === 'none' || way.topic === null) {
+        return ''
+    }
+    const words = way.settings.peek === 'note' ? noteLines(way.topic.note).join('  ') : way.below.map(way.nameOf).join('  ·  ')
+    return words.length > 220 ? `${words.slice(0, 219)}…` : words
+})
 
-function jump(id: string): void {
-    walk.go(id)
-    walk.listOpen = false
+const things = ref<HTMLElement | null>(null)
+watch(things, (list) => list?.querySelector('button')?.focus())
+/** The arrow keys go over what there is to open. */
+function step(event: KeyboardEvent): void {
+    const by = { ArrowDown: 1, ArrowUp: -1 }[event.key]
+    const all = [...(things.value?.querySelectorAll('button') ?? [])]
+    if (by !== undefined) {
+        event.preventDefault()
+        all[(all.findIndex((one) => one === document.activeElement) + by + all.length) % all.length]?.focus()
+    }
 }
+watch(() => way.panel, (now, before) => {
+    if (now === null && before !== null) {
+        document.querySelector<HTMLElement>('.board')?.focus({ preventScroll: true })
+        start()
+    }
+})
+function closePanel(): void {
+    way.panel = null
+}
+onMounted(start)
 </script>
 
 <template>
-    <p class="unseen" aria-live="assertive">{{ plainTitle(map.tree.topics.get(walk.at ?? '')?.title ?? '') }}</p>
-    <div class="walk" :class="{ here: here || walk.listOpen }" role="toolbar" aria-label="Walk">
-        <ActionHint v-for="way in ways" :id="way.id" :key="way.id">
-            <NButton :disabled="!way.can" :type="way.id === 'walk.on' ? 'primary' : 'default'" @click="run(way.id)">{{ way.text }}</NButton>
+    <p class="unseen" aria-live="assertive">{{ plainTitle(way.topic?.title ?? '') }}</p>
+    <div class="along" role="progressbar" aria-label="How far along the walk" :aria-valuenow="way.place + 1" :aria-valuemin="1" :aria-valuemax="way.stops.length"><i :style="{ width: share }" /></div>
+    <p v-if="hint !== ''" class="hint" aria-hidden="true" dir="auto">{{ hint }}</p>
+    <WalkNote v-if="way.settings.note" />
+    <div class="walk" :class="{ here: here || way.panel !== null, higher: hint !== '' }" role="toolbar" aria-label="Walk">
+        <ActionHint v-for="one in ways" :id="one.id" :key="one.id">
+            <NButton :disabled="!one.can" :type="one.id === 'walk.on' ? 'primary' : 'default'" @click="run(one.id)">{{ one.text }}</NButton>
         </ActionHint>
-        <span class="place">{{ place }}</span>
-        <NButton :aria-expanded="walk.listOpen" @click="run('walk.list')">Jump</NButton>
-        <label class="dim">Dim<NSlider v-model:value="preferences.walkDim" :min="0" :max="0.95" :step="0.05" :tooltip="false" aria-label="How much the rest is dimmed" /></label>
-        <NButton aria-label="Farther" @click="run('walk.farther')">−</NButton>
-        <NButton aria-label="Closer" @click="run('walk.closer')">+</NButton>
-        <NButton @click="run('walk.end')">End</NButton>
+        <span class="place">{{ place }}<template v-if="way.isPaced"> · {{ Math.max(0, Math.ceil(way.left)) }} s</template></span>
+        <ActionHint id="walk.list"><NButton :aria-expanded="way.panel === 'list'" @click="run('walk.list')">Jump</NButton></ActionHint>
+        <ActionHint v-for="one in more" :id="one.id" :key="one.id"><NButton :disabled="!one.can" :aria-pressed="one.on" :secondary="one.on" @click="run(one.id)">{{ one.text }}</NButton></ActionHint>
+        <NButton class="narrow" aria-label="Farther" @click="run('walk.farther')">−</NButton>
+        <NButton class="narrow" aria-label="Closer" @click="run('walk.closer')">+</NButton>
+        <NButton @click="walk.end()">End</NButton>
     </div>
-    <div v-if="walk.listOpen" v-bind="containerProps" class="jumps">
-        <ol v-bind="wrapperProps" aria-label="Jump to a topic">
-            <li v-for="{ data: one } in list" :key="one.id"><button :class="{ at: one.id === walk.at }" :style="{ paddingLeft: `${10 + one.depth * 14}px` }" @click="jump(one.id)">{{ one.title }}</button></li>
-        </ol>
-    </div>
+    <WalkJump v-if="way.panel === 'list'" class="walk-panel" />
+    <section v-else-if="way.panel === 'settings'" class="walk-panel low" role="dialog" aria-label="How to walk" @keydown.escape.stop="closePanel"><WalkSettings /></section>
+    <section v-else-if="way.panel === 'things'" ref="things" class="walk-panel low things" role="dialog" aria-label="What there is to open" @keydown="step" @keydown.escape.stop="closePanel">
+        <button v-for="one in way.things" :key="one.key" type="button" @click="way.openThing(one)">{{ one.text }}</button>
+    </section>
+    <div v-if="way.isBlack" class="walk-black" @click="run('walk.black')" />
 </template>
 
 <style scoped>
-.walk { position: fixed; left: 50%; bottom: 22px; transform: translateX(-50%); display: flex; align-items: center; gap: 6px; padding: 8px 10px; background: var(--slip); border: 1px solid var(--edge); border-radius: 12px; box-shadow: 0 8px 30px rgb(0 0 0 / 22%); opacity: 0; transition: opacity 180ms; pointer-events: none; max-width: calc(100vw - 16px); width: max-content; justify-content: center; box-sizing: border-box; }
+.walk { position: fixed; z-index: 6; left: 50%; bottom: 20px; transform: translateX(-50%); display: flex; align-items: center; gap: 6px; padding: 8px 10px; background: var(--slip); border: 1px solid var(--edge); border-radius: 12px; box-shadow: 0 8px 30px rgb(0 0 0 / 22%); opacity: 0; transition: opacity 180ms; pointer-events: none; max-width: calc(100vw - 16px); width: max-content; justify-content: center; box-sizing: border-box; }
+.walk.higher { bottom: 44px; }
 .walk.here, .walk:focus-within { opacity: 1; pointer-events: auto; }
-@media (max-width: 760px) { .walk { flex-wrap: wrap; } }
+.walk .narrow { padding: 0 11px; }
+@media (max-width: 1000px) { .walk { flex-wrap: wrap; } }
 .place { color: var(--soft); font-size: 14px; padding: 0 6px; font-variant-numeric: tabular-nums; white-space: nowrap; }
-.dim { display: flex; align-items: center; gap: 8px; width: 130px; font-size: 14px; color: var(--soft); }
-.jumps { position: fixed; right: 22px; top: 22px; bottom: 90px; width: min(340px, calc(100vw - 44px)); padding: 8px; box-sizing: border-box; overflow: auto; background: var(--slip); border: 1px solid var(--edge); border-radius: 12px; box-shadow: 0 8px 30px rgb(0 0 0 / 22%); }
-.jumps ol { list-style: none; margin: 0; padding: 0; }
-.jumps button { display: block; width: 100%; height: 31px; text-align: left; border: 0; background: none; color: inherit; font: inherit; padding: 4px 10px; border-radius: 6px; cursor: pointer; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-.jumps button:hover, .jumps button:focus-visible { background: color-mix(in srgb, var(--tide) 20%, transparent); outline: none; }
-.jumps button.at { font-weight: 700; box-shadow: inset 3px 0 0 var(--tide); }
+.along { position: fixed; z-index: 5; left: 0; right: 0; bottom: 0; height: 4px; background: color-mix(in srgb, var(--ink) 12%, transparent); }
+.along i { display: block; height: 100%; background: var(--tide); transition: width 220ms; }
+.hint { position: fixed; z-index: 4; left: 18px; bottom: 10px; max-width: calc(100vw - 36px); max-height: 20px; overflow: hidden; text-overflow: ellipsis; margin: 0; color: var(--soft); opacity: 0.75; font-size: 13px; white-space: pre; pointer-events: none; }
+.walk-panel { position: fixed; z-index: 7; right: 22px; top: 22px; bottom: 90px; width: min(380px, calc(100vw - 44px)); padding: 10px; box-sizing: border-box; overflow: auto; background: var(--slip); border: 1px solid var(--edge); border-radius: 12px; box-shadow: 0 8px 30px rgb(0 0 0 / 22%); }
+.walk-panel.low { top: auto; max-height: calc(100vh - 130px); }
+.things button { display: block; width: 100%; text-align: left; border: 0; background: none; color: inherit; font: inherit; padding: 9px 12px; border-radius: 7px; cursor: pointer; overflow-wrap: anywhere; }
+.things button:hover, .things button:focus-visible { background: color-mix(in srgb, var(--tide) 20%, transparent); outline: none; }
+.walk-black { position: fixed; z-index: 30; inset: 0; background: #000; }
 </style>

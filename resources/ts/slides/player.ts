@@ -1,5 +1,6 @@
 import { commands, type CommandId } from './commands'
 import { clock, type Opening, type ShownDeck, type ShownSlide, type Source, type Way } from './deck'
+import { button, make } from './secondWindow'
 import { Speaker } from './speaker'
 import { Stage } from './stage'
 
@@ -19,6 +20,8 @@ export interface Ends {
     readonly tell: (sentence: string) => void
     /** Whether nothing is to move by itself. */
     readonly isStill: () => boolean
+    /** The keys of a command as this person has them; those of the list where nothing is said. */
+    readonly keysOf?: (command: string) => readonly string[] | undefined
 }
 
 const WAYS: readonly Way[] = ['only', 'trail', 'all']
@@ -29,22 +32,6 @@ const STAY = 2600
 const SWIPE = 50
 /** For so long digits belong to one number, milliseconds. */
 const DIGITS = 1500
-
-export function make<K extends keyof HTMLElementTagNameMap>(owner: Document, tag: K, className: string, text = ''): HTMLElementTagNameMap[K] {
-    const made = owner.createElement(tag)
-    made.className = className
-    made.textContent = text
-    return made
-}
-
-export function button(owner: Document, text: string, says: string, act: () => void): HTMLButtonElement {
-    const made = make(owner, 'button', '', text)
-    made.type = 'button'
-    made.title = says
-    made.setAttribute('aria-label', says)
-    made.addEventListener('click', act)
-    return made
-}
 
 /** A show of slides: the stage, what leads through it, and what opens above it. */
 export class Player {
@@ -330,7 +317,7 @@ export class Player {
         if (this.digit(event.key)) {
             return true
         }
-        const command = this.commands.find(({ id, keys }) => id !== without && keys.includes(key))
+        const command = this.commands.find(({ id, keys }) => id !== without && (this.ends.keysOf?.(id) ?? keys).includes(key))
         if (command === undefined || command.can?.() === false) {
             return false
         }

@@ -27,7 +27,6 @@ export const usePreferences = defineStore('preferences', () => {
     const levelsLeft = useStorage<string[]>('chalk-levels-left', [])
     const libraryAs = useStorage<'pictures' | 'list'>('chalk-library-as', 'pictures')
     const librarySort = useStorage<'changed' | 'name' | 'topics'>('chalk-library-sort', 'changed')
-    const walkDim = useStorage('chalk-walk-dim', 0.75)
 
     watchEffect(() => {
         document.documentElement.dataset.board = board.value
@@ -67,5 +66,5 @@ export const usePreferences = defineStore('preferences', () => {
         second.value = map
     }
 
-    return { trail, leaveMark, takeMark, way, deskFolded, second, setSecond, belongTo, levelsLeft, libraryAs, librarySort, board, size, motion, turnBoard, outlineOpen, deskOpen, trayOpen, outlineWidth, walkDim }
+    return { trail, leaveMark, takeMark, way, deskFolded, second, setSecond, belongTo, levelsLeft, libraryAs, librarySort, board, size, motion, turnBoard, outlineOpen, deskOpen, trayOpen, outlineWidth }
 })

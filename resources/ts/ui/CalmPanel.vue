@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NButton, NModal, NRadioButton, NRadioGroup } from 'naive-ui'
 import { computed, nextTick } from 'vue'
+import { saysNames } from '@/features/aloud/state'
 import { useMap } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
 import { useSession } from '@/stores/session'
@@ -68,6 +69,12 @@ function step(event: KeyboardEvent): void {
                     <h3>Typeface of every map</h3>
                     <NRadioGroup :value="face" size="small" aria-label="Typeface of every map" @update:value="changeFace">
                         <NRadioButton v-for="one in faces" :key="one.value" :value="one.value">{{ one.label }}</NRadioButton>
+                    </NRadioGroup>
+                </div>
+                <div>
+                    <h3>Names of tools</h3>
+                    <NRadioGroup v-model:value="saysNames" size="small" aria-label="Names of tools">
+                        <NRadioButton :value="false">Read</NRadioButton><NRadioButton :value="true">Said aloud</NRadioButton>
                     </NRadioGroup>
                 </div>
             </div>

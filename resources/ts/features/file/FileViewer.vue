@@ -3,6 +3,7 @@ import { NButton } from 'naive-ui'
 import { computed, defineAsyncComponent, nextTick, onMounted, ref, shallowRef, useTemplateRef } from 'vue'
 import { fileAddress, keptFile } from '@/api/files'
 import type { KeptFile } from '@/api/wire'
+import { useWalk } from '@/show/walkStore'
 import { useBeside } from '@/stores/beside'
 import { useMap } from '@/stores/map'
 import { sizeWords } from '@/ui/sizes'
@@ -20,7 +21,9 @@ const state = useFileState()
 
 const kept = shallowRef<KeptFile | null>(null)
 const problem = ref('')
-const isLarge = ref(false)
+/** In a walk it fills the window, and plays. */
+const isWalked = useWalk().at !== null
+const isLarge = ref(isWalked)
 const frame = useTemplateRef<HTMLElement>('frame')
 const address = computed(() => fileAddress(map.id, props.opened.source))
 const kind = computed(() => (kept.value === null ? '' : kept.value.media === 'application/pdf' ? 'pages' : /^(video|audio|image)\//.exec(kept.value.media)?.[1] ?? 'bytes'))
@@ -60,8 +63,8 @@ function close(): void {
             <NButton size="small" secondary type="primary" @click="close">Close</NButton>
         </header>
         <PdfPages v-if="kind === 'pages'" :address="address" :name="opened.name" />
-        <div v-else-if="kind === 'video'" class="room dark"><video :src="address" controls playsinline preload="metadata" :aria-label="opened.name" @error="problem = 'This browser cannot play this film. Save it to see it.'" /></div>
-        <div v-else-if="kind === 'audio'" class="room"><audio :src="address" controls preload="metadata" :aria-label="opened.name" @error="problem = 'This browser cannot play this sound. Save it to hear it.'" /></div>
+        <div v-else-if="kind === 'video'" class="room dark"><video :src="address" controls :autoplay="isWalked" playsinline preload="metadata" :aria-label="opened.name" @error="problem = 'This browser cannot play this film. Save it to see it.'" /></div>
+        <div v-else-if="kind === 'audio'" class="room"><audio :src="address" controls :autoplay="isWalked" preload="metadata" :aria-label="opened.name" @error="problem = 'This browser cannot play this sound. Save it to hear it.'" /></div>
         <div v-else-if="kind === 'image'" class="room"><img :src="address" :alt="opened.name" @error="problem = 'This browser cannot show this picture. Save it to see it.'" /></div>
         <div v-else-if="kept !== null" class="room words"><p>This sort of file does not open here. It has {{ sizeWords(kept.bytes) }}.</p><NButton tag="a" type="primary" :href="fileAddress(map.id, opened.source, opened.name || kept.name)" download>Save it</NButton></div>
         <p v-if="problem !== ''" class="problem" role="alert">{{ problem }}</p>

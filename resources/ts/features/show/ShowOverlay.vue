@@ -9,6 +9,7 @@ import type { Opening, Source } from '@/slides/deck'
 import '@/slides/show.css'
 import { useMap } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
+import { useSession } from '@/stores/session'
 import { tell } from '@/ui/tell'
 import { useShow } from './showStore'
 
@@ -16,6 +17,7 @@ import { useShow } from './showStore'
 const show = useShow()
 const map = useMap()
 const preferences = usePreferences()
+const session = useSession()
 const reduced = usePreferredReducedMotion()
 const host = ref<HTMLElement | null>(null)
 
@@ -38,6 +40,7 @@ onMounted(() => {
     const player = new Player(host.value, deck, source, {
         end: (at) => show.ended(deck.slides[at]?.id ?? null),
         tell: (sentence) => tell.error(sentence),
+        keysOf: (command) => session.keys[command],
         isStill: () => preferences.motion === 'less' || reduced.value === 'reduce',
     })
     current.player = player

@@ -1,0 +1,5 @@
+import type { Feature } from '../feature'
+import { aloudActions } from './actions'
+import AloudLoader from './AloudLoader.vue'
+
+export const aloud: Feature = { name: 'aloud', actions: aloudActions, overlay: AloudLoader }

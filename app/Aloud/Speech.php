@@ -30,7 +30,7 @@ final readonly class Speech
         if (is_array($known)) {
             return array_values(array_filter($known, is_string(...)));
         }
-        preg_match_all('/^\s*\d+\s+([A-Za-z]{2,3}(?:-[A-Za-z0-9]{1,12}){0,5})\s/m', BoundedProgram::run(['espeak-ng', '--voices']) ?? '', $found);
+        preg_match_all('/^\s*\d+\s+([a-z]{2,3}(?:-[a-z0-9]{1,12}){0,5})\s/m', BoundedProgram::run(['espeak-ng', '--voices']) ?? '', $found);
         $languages = array_values(array_unique($found[1]));
         if ($languages !== []) {
             Cache::forever(self::VOICES, $languages);
@@ -59,10 +59,12 @@ final readonly class Speech
                 return null;
             }
             file_put_contents("{$folder}/kept", $words."\n".@file_get_contents("{$folder}/sound"));
-            rename("{$folder}/kept", $kept);
-            $this->prune(dirname($kept));
+            $spoken = $this->read("{$folder}/kept");
+            if ($spoken !== null && @rename("{$folder}/kept", $kept)) {
+                $this->prune(dirname($kept));
+            }
 
-            return $this->read($kept);
+            return $spoken;
         } finally {
             File::deleteDirectory($folder);
         }

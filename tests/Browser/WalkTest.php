@@ -264,7 +264,8 @@ it('is walked by one finger on a screen of 1920, from a branch that was stepped 
         finger($other, [1880, 60], [1880, 60]);
         isWalkedTo($other, 'Wick');
         $other->press('How')->press('Topics below')->waitUntil(fn (): bool => $other->count('.walk') === 1, 'the walk');
-        expect($other->complaints())->toBe([]);
+        // Chromium says so of moves that come faster than fingers are.
+        expect(array_values(array_filter($other->complaints(), fn (string $one): bool => ! str_contains($one, 'cancel a touchmove'))))->toBe([]);
     } finally {
         $other->quit();
     }

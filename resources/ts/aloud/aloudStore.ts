@@ -32,9 +32,11 @@ export const useAloud = defineStore('aloud', () => {
     let asked: Promise<readonly Voice[]> | null = null
 
     const language = computed(() => (settings.value.language === '' ? navigator.language : settings.value.language))
-    const voice = computed(() => voices.value.find(({ id, language: its }) => id === settings.value.voice && (settings.value.language === '' || its === settings.value.language))
-        ?? bestVoice(voices.value, language.value) ?? (settings.value.language === '' ? bestVoice(voices.value, 'en') ?? voices.value[0] : undefined))
-
+    const voice = computed(() => {
+        const { language: wanted, voice: id } = settings.value
+        const those = wanted === '' ? voices.value : voices.value.filter((one) => one.language === wanted)
+        return those.find((one) => one.id === id) ?? bestVoice(those, language.value) ?? (wanted === '' ? bestVoice(those, 'en') ?? those[0] : undefined)
+    })
     /** For what is written in the language of the interface. */
     const interfaceVoice = computed(() => (voice.value !== undefined && isOneLanguage(voice.value.language, 'en') ? voice.value : bestVoice(voices.value, 'en')))
 
@@ -80,7 +82,7 @@ export const useAloud = defineStore('aloud', () => {
             fail: (sentence) => tell.error(sentence),
         })
         reader.setVoice(speaks)
-        reader.read(all)
+        reader.turnTo(all)
     }
 
     /** In a walk, what has been read leads on. */
@@ -140,10 +142,8 @@ export const useAloud = defineStore('aloud', () => {
         }
         if (now === null) {
             stop()
-        } else if (state.value !== 'paused') {
-            void readHere()
         } else {
-            stop()
+            void readHere()
         }
     })
     watch(() => map.id, stop)

@@ -34,6 +34,22 @@ export class Reader {
         this.begin()
     }
 
+    /** Comes to other passages, and waits there where it waited before. */
+    turnTo(passages: readonly Passage[]): void {
+        if (this.now !== 'paused') {
+            this.read(passages)
+            return
+        }
+        this.speaking?.stop()
+        this.speaking = null
+        this.passages = passages
+        this.at = 0
+        const [first] = passages
+        if (first !== undefined) {
+            this.ears.passage(first)
+        }
+    }
+
     turn(): void {
         if (this.now === 'reading') {
             this.set('paused')

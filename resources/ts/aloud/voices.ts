@@ -7,11 +7,12 @@ export async function allVoices(): Promise<Voice[]> {
     return (await Promise.all([browserVoices(), serverVoices()])).flat()
 }
 
-/** Who speaks a language best: exactly that one before another of the same, and the browser before the server. */
+/** Who speaks a language best: the browser before the server, exactly that language before another of the same. */
 export function bestVoice(voices: readonly Voice[], language: string): Voice | undefined {
     const wanted = language.toLowerCase()
-    const near = voices.filter((voice) => base(voice.language) === base(wanted))
-    return near.find((voice) => voice.language.toLowerCase() === wanted) ?? [...near].sort((a, b) => Number(a.id.startsWith('server:')) - Number(b.id.startsWith('server:')) || a.language.length - b.language.length)[0]
+    const places = voices.filter((voice) => base(voice.language) === base(wanted))
+        .map((voice) => ({ voice, place: [Number(voice.id.startsWith('server:')), Number(voice.language.toLowerCase() !== wanted), voice.language.length] as const }))
+    return places.sort((a, b) => a.place[0] - b.place[0] || a.place[1] - b.place[1] || a.place[2] - b.place[2])[0]?.voice
 }
 
 const names = new Intl.DisplayNames(['en'], { type: 'language' })

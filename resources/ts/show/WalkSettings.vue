@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NButton, NInputNumber, NRadioButton, NRadioGroup, NSlider } from 'naive-ui'
 import { useActions } from '@/actions/useActions'
+import type { Order } from './walkPath'
 import { useWalk } from './walkStore'
 import { orders, peeks, rests, useWalkWay } from './walkWay'
 
@@ -9,18 +10,19 @@ const walk = useWalk()
 const way = useWalkWay()
 const { run } = useActions()
 const levels = [0, 1, 2, 3, 4]
-const pick = <T extends string>(set: (value: T) => void) => (value: string | number | boolean): void => set(value as T)
+const setOrder = (value: string | number | boolean): void => way.setOrder(value as Order)
+const setDepth = (value: string | number | boolean): void => way.setDepth(value === 0 ? null : Number(value))
 </script>
 
 <template>
     <div class="how">
         <h3>Order</h3>
-        <NRadioGroup :value="walk.at === null ? way.settings.order : way.order" size="small" aria-label="Order" @update:value="pick((value: typeof way.order) => way.setOrder(value))">
+        <NRadioGroup :value="walk.at === null ? way.settings.order : way.order" size="small" aria-label="Order" @update:value="setOrder">
             <NRadioButton v-for="one in orders" :key="one.value" :value="one.value">{{ one.label }}</NRadioButton>
         </NRadioGroup>
         <template v-if="walk.at !== null && way.order === 'all'">
             <h3>Levels below</h3>
-            <NRadioGroup :value="way.depth ?? 0" size="small" aria-label="Levels below" @update:value="(value: string | number | boolean) => way.setDepth(value === 0 ? null : Number(value))">
+            <NRadioGroup :value="way.depth ?? 0" size="small" aria-label="Levels below" @update:value="setDepth">
                 <NRadioButton v-for="level in levels" :key="level" :value="level">{{ level === 0 ? 'All' : level }}</NRadioButton>
             </NRadioGroup>
         </template>
@@ -34,7 +36,8 @@ const pick = <T extends string>(set: (value: T) => void) => (value: string | num
             <NRadioButton v-for="one in peeks" :key="one.value" :value="one.value">{{ one.label }}</NRadioButton>
         </NRadioGroup>
         <p class="soft">Small, at the lower edge. The speaker’s window has it always.</p>
-        <div class="pace"><NInputNumber v-model:value="way.settings.seconds" size="small" :min="1" :max="600" :precision="0" :input-props="{ 'aria-label': 'Seconds for each topic' }" @update:value="(value) => value === null && (way.settings.seconds = 8)"><template #suffix>s each</template></NInputNumber>
+        <h3>Pace, where it goes on by itself</h3>
+        <div class="pace"><NInputNumber v-model:value="way.settings.seconds" size="small" :min="1" :max="600" :precision="0" :input-props="{ 'aria-label': 'Seconds for each topic' }" @update:value="(value) => value === null && (way.settings.seconds = 8)"><template #suffix>s a topic</template></NInputNumber>
             <NButton v-if="walk.at !== null" size="small" :secondary="way.isPaced" :aria-pressed="way.isPaced" :disabled="!walk.can('pace')" @click="run('walk.pace')">{{ way.isPaced ? 'Going by itself' : 'Go by itself' }}</NButton></div>
     </div>
 </template>
@@ -45,6 +48,6 @@ h3 { margin: 8px 0 0; font-size: 13.5px; font-weight: 700; }
 .dim { display: flex; align-items: center; gap: 12px; font-size: 14px; padding-top: 4px; }
 .dim .n-slider { max-width: 190px; }
 .soft { margin: 0; font-size: 13px; color: var(--soft); }
-.pace { display: flex; gap: 8px; align-items: center; padding-top: 10px; }
-.pace .n-input-number { width: 132px; }
+.pace { display: flex; gap: 8px; align-items: center; }
+.pace .n-input-number { width: 146px; }
 </style>

@@ -86,3 +86,41 @@ it('copies sentences without those of private topics, and lets no window be prin
     expect($browser->script('return getComputedStyle(document.getElementById("app")).display'))->toBe('none');
     $browser->tools('Emulation.setEmulatedMedia', ['media' => '']);
 });
+
+it('shows, peeks at, tells the speaker and reads aloud nothing private in a walk, whatever leads there', function () {
+    $browser = Studio::opened("Harbour\n\tBoats\n\t\tQuillwort cove\n\t\t\tQuillwort wreck\n\t\tFerry\n\tMole\n");
+    foreach (['Quillwort wreck', 'Mole', 'Boats'] as $title) {
+        $browser->pick($title)->keys('Mod+F9')->saved();
+    }
+    $browser->keys('Mod+F8')->pick('Mole')->waitFor('.desk .new input')->script('document.querySelector(".desk .new input").focus()');
+    $browser->type('Quillwort wreck')->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".hits li.on")?.textContent ?? ""'), 'Quillwort'), 'the topic')->keys('Enter')->saved();
+    $browser->pick('Quillwort cove')->keys('Mod+Shift+h')->saved();
+    $browser->script('localStorage.setItem("chalk-walk", JSON.stringify({order: "own", peek: "below", rest: "dimmed", dim: 0.5, seconds: 8, note: true}))');
+    $browser->script('location.reload()');
+    $browser->ready();
+    $seen = fn (): string => (string) $browser->script('return document.querySelector(".board").textContent + document.querySelector(".hint")?.textContent + document.querySelector(".walk")?.textContent + [...document.querySelectorAll(".walk-panel, .walk-note, .aloud, p[aria-live]")].map((one) => one.textContent).join(" ")');
+    $browser->pick('Boats')->keys('F9')->waitFor('.walk')->waitUntil(fn (): bool => ! str_contains($seen(), 'Quillwort'), 'nothing private to be seen');
+    // Of three stops two are left.
+    expect($browser->script('return document.querySelector(".walk .place").textContent'))->toBe('2 of 2');
+    $browser->keys('w')->waitUntil(fn (): bool => count($browser->driver->getWindowHandles()) === 2, 'the speaker’s window');
+    [$own, $speaker] = $browser->driver->getWindowHandles();
+    $said = '';
+    foreach (['Home', 'PageDown', 'v', 'Home', 'PageDown', 'PageDown', 'PageDown', 'r', 'r', 'r'] as $key) {
+        $browser->keys($key);
+        usleep(250_000);
+        $said .= $seen();
+        $browser->driver->switchTo()->window($speaker);
+        $said .= $browser->script('return document.body.textContent');
+        $browser->driver->switchTo()->window($own);
+    }
+    $browser->keys('j')->waitFor('.jump');
+    $said .= $seen();
+    $browser->keys('Escape');
+    // What it leads to is not offered where that is private.
+    $browser->keys('j')->waitFor('.jump input')->type('Mole')->keys('Enter');
+    usleep(400_000);
+    expect($browser->script('return [...document.querySelectorAll(".walk button")].find((one) => one.textContent.trim() === "Open").disabled'))->toBeTrue();
+    expect($said)->toContain('Ferry')->not->toContain('Quillwort');
+    $browser->keys('Escape')->waitUntil(fn (): bool => ! $browser->has('.walk'), 'the walk to end');
+    $browser->script('localStorage.removeItem("chalk-walk")');
+});

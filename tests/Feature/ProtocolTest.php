@@ -46,7 +46,7 @@ it('answers every request on the page about the protocol as the page says', func
             default => null,
         };
         $wanted === null ? expect($answer->getStatusCode())->toBeLessThan(300, $example['path']) : $answer->assertStatus($wanted);
-        if (preg_match('/^Answers `(\w+Answer|ShownDeck|SlideDrawing|Afar)`/', $example['after'], $m) === 1) {
+        if (preg_match('/^Answers `(\w+Answer|ShownDeck|SlideDrawing|Afar|Speech|SpeechVoices)`/', $example['after'], $m) === 1) {
             expectShape($m[1], json_decode($answer->getContent()));
             $named++;
         }

@@ -1,5 +1,6 @@
 import { useEventListener } from '@vueuse/core'
 import { useWalk } from './walkStore'
+import { useWalkWay } from './walkWay'
 
 /** How far a finger goes before that is a swipe, pixels, and how long that may take, milliseconds. */
 const SWIPE = 50
@@ -19,12 +20,16 @@ export function useFingers(): void {
     /** Fingers that are down; more than one never swipe. */
     const down = new Set<number>()
 
+    const way = useWalkWay()
     const isBoard = (event: Event): boolean => event.target instanceof Element && event.target.closest('.board') !== null
     const isOnThing = (event: Event): boolean => event.target instanceof Element && event.target.closest('[data-topic], [data-touch], .controls') !== null
 
     useEventListener(window, 'pointerdown', (event) => {
         if (isBoard(event)) {
             down.add(event.pointerId)
+            if (down.size > 1) {
+                way.zoomedByHand()
+            }
             from = down.size === 1 ? { x: event.clientX, y: event.clientY, at: event.timeStamp } : null
         }
     }, { capture: true })
@@ -49,6 +54,7 @@ export function useFingers(): void {
             walk.does(Math.abs(x) > Math.abs(y) ? (x < 0 ? 'on' : 'back') : y < 0 ? 'deeper' : 'skip')
         }
     }, { capture: true })
+    useEventListener(window, 'wheel', (event) => isBoard(event) && way.zoomedByHand(), { capture: true, passive: true })
     useEventListener(window, 'contextmenu', (event) => {
         if (isBoard(event)) {
             event.preventDefault()

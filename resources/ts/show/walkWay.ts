@@ -39,7 +39,7 @@ export const useWalkWay = defineStore('walkWay', () => {
     const camera = useCamera()
     const walk = useWalk()
 
-    const settings = useStorage('chalk-walk', { order: 'all' as Order, rest: 'dimmed' as Rest, dim: 0.8, seconds: 8, peek: 'none' as Peek, note: false }, undefined, { mergeDefaults: true })
+    const settings = useStorage('chalk-walk', { order: 'all' as Order, rest: 'dimmed' as Rest, dim: 0.9, seconds: 8, peek: 'none' as Peek, note: false }, undefined, { mergeDefaults: true })
     const from = ref<string | null>(null)
     const order = ref<Order>('all')
     /** How many levels below where it began it stops at; null for all. */
@@ -48,7 +48,6 @@ export const useWalkWay = defineStore('walkWay', () => {
     const been = shallowRef<ReadonlySet<string>>(new Set())
     const place = ref(0)
     const zoom = ref<number | null>(null)
-    const asked = ref(USUAL)
     const panel = ref<'list' | 'settings' | 'things' | null>(null)
     const isBlack = ref(false)
     const isPaced = ref(false)
@@ -102,6 +101,7 @@ export const useWalkWay = defineStore('walkWay', () => {
         been.value = new Set([first])
         place.value = Math.max(0, stops.value.indexOf(first))
         zoom.value = null
+        isZoomedByHand = false
         panel.value = null
         isBlack.value = false
         isPaced.value = false
@@ -152,9 +152,12 @@ export const useWalkWay = defineStore('walkWay', () => {
         zoom.value = Math.min(NEAR, Math.max(FAR, scale))
         look()
     }
+    /** Whether wheel or fingers have zoomed since the walk came here; the camera's own way there is no wish of anybody. */
+    let isZoomedByHand = false
     function keepZoom(): void {
-        if (Math.abs(camera.scale - asked.value) > 0.02 * asked.value) {
+        if (isZoomedByHand) {
             zoom.value = camera.scale
+            isZoomedByHand = false
         }
     }
 
@@ -168,8 +171,7 @@ export const useWalkWay = defineStore('walkWay', () => {
         void nextTick(() => {
             const slip = camera.slipOf(at)
             // Where the topic itself could not be read, nobody would know where the walk is.
-            asked.value = Math.max(zoom.value ?? USUAL, slip === undefined ? 0 : LEAST_TYPE / lookOf(slip).type.size)
-            camera.centre(at, asked.value)
+            camera.centre(at, Math.max(zoom.value ?? USUAL, slip === undefined ? 0 : LEAST_TYPE / lookOf(slip).type.size))
         })
     }
 
@@ -321,5 +323,5 @@ export const useWalkWay = defineStore('walkWay', () => {
         isPaced.value &&= on.value !== null
     }, TICK * 1000)
 
-    return { settings, from, order, depth, trail, tree, topic, stops, place, below, on, deeper, skip, nameOf, panel, things, openThing, isBlack, isPaced, left, begun, begin, go, look, setOrder, setDepth, way }
+    return { settings, from, order, depth, trail, tree, topic, stops, place, below, on, deeper, skip, nameOf, panel, things, openThing, isBlack, isPaced, left, begun, begin, go, zoomedByHand: (): void => void (isZoomedByHand = true), setOrder, setDepth, way }
 })

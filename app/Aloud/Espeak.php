@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Aloud;
 
 use FFI;
+use FFI\CData;
 use RuntimeException;
 
 /**
@@ -52,8 +53,9 @@ final class Espeak
         $call = fn (string $name, mixed ...$arguments): mixed => $library->{"espeak_{$name}"}(...$arguments);
         $rate = $call('Initialize', self::SYNCHRONOUS, 0, null, self::DONT_EXIT);
         // The library keeps nothing of this, but reads it while it looks for a voice.
-        $wanted = $library->new('espeak_VOICE');
-        $tag = $library->new('char['.(strlen($language) + 1).']');
+        $new = fn (string $type): CData => $library->new($type) ?? throw new RuntimeException('There is no room.');
+        $wanted = $new('espeak_VOICE');
+        $tag = $new('char['.(strlen($language) + 1).']');
         FFI::memcpy($tag, $language, strlen($language));
         $wanted->languages = $library->cast('char *', $tag);
         if (! is_int($rate) || $rate <= 0 || $call('SetVoiceByProperties', FFI::addr($wanted)) !== 0) {
@@ -61,7 +63,7 @@ final class Espeak
         }
         $samples = '';
         $words = [];
-        $call('SetSynthCallback', function (?FFI\CData $wave, int $count, FFI\CData $events) use (&$samples, &$words): int {
+        $call('SetSynthCallback', function (?CData $wave, int $count, CData $events) use (&$samples, &$words): int {
             if ($wave !== null && $count > 0) {
                 $samples .= FFI::string($wave, 2 * $count);
             }

@@ -21,7 +21,7 @@ use Illuminate\Notifications\Notifiable;
  * @property string|null $starter  the one chosen last
  * @property array<string, list<string>>|null $keys  those changed, by action
  * @property TypeFace|null $face  in which this person sees every map
- * @property array{board: string, size: string, motion: string}|null $calm  what they chose for their eyes
+ * @property array{board: string, size: string, motion: string, names?: string}|null $calm  what they chose for their eyes
  */
 final class Person extends User
 {

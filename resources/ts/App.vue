@@ -2,7 +2,6 @@
 import { createLocale, enUS, NConfigProvider } from 'naive-ui'
 import { computed, defineAsyncComponent, watch } from 'vue'
 import { useActions } from '@/actions/useActions'
-import { saysNames } from '@/features/aloud/state'
 import { usePreferences } from '@/stores/preferences'
 import { themeOf } from '@/ui/theme'
 import { useUi } from '@/ui/uiStore'
@@ -19,7 +18,7 @@ const theme = computed(() => themeOf(preferences.board))
 const words = createLocale({ Input: { placeholder: '' }, Select: { placeholder: 'Choose' } }, enUS)
 
 useActions().listen()
-watch(saysNames, (says, before) => (says || before === true) && void import('@/aloud/toolNames').then(({ sayNames }) => sayNames(says)), { immediate: true })
+watch(() => preferences.names, (now, before) => (now === 'said' || before === 'said') && void import('@/aloud/toolNames').then(({ sayNames }) => sayNames(now === 'said')), { immediate: true })
 </script>
 
 <template>

@@ -71,7 +71,7 @@ function chooseHow(Browser $browser, string $field, string $option): void
     $browser->keys('Enter');
 }
 
-beforeEach(fn () => Studio::browser()->script('localStorage.removeItem("chalk-walk"); localStorage.removeItem("chalk-aloud"); localStorage.removeItem("chalk-tool-names")'));
+beforeEach(fn () => Studio::browser()->script('localStorage.removeItem("chalk-walk"); localStorage.removeItem("chalk-aloud"); localStorage.removeItem("chalk-names")'));
 
 it('reads a topic by the voice of the browser, marks the word where it stands, stops and goes on by one key', function () {
     $browser = withVoices(Studio::opened(READ));
@@ -188,14 +188,14 @@ it('reads the walk and goes on with it, without what is private', function () {
 
 it('says the names of tools that are come to, for those who do not read them, and is silent when that is off', function () {
     $browser = withVoices(Studio::opened(READ));
-    $browser->act('Say the names of tools')->waitUntil(fn (): bool => $browser->script('return localStorage.getItem("chalk-tool-names")') === 'true', 'it to be on');
+    $browser->act('Say the names of tools')->waitUntil(fn (): bool => $browser->script('return localStorage.getItem("chalk-names")') === 'said', 'it to be on');
     usleep(600_000);
     $browser->script('window.said = []; [...document.querySelectorAll(".bar button")].find((one) => one.textContent.trim() === "Find").focus()');
     $browser->waitUntil(fn (): bool => in_array('Find', saidSoFar($browser), true), 'the name of the tool');
     [$x, $y] = $browser->script('const box = [...document.querySelectorAll(".bar button")].find((one) => one.textContent.trim() === "Look").getBoundingClientRect(); return [box.x + box.width / 2, box.y + box.height / 2]');
     $browser->pointer('mouseMoved', $x - 300, $y + 300)->pointer('mouseMoved', $x, $y);
     $browser->waitUntil(fn (): bool => in_array('Look', saidSoFar($browser), true), 'the name of what is pointed at');
-    $browser->act('Say the names of tools')->waitUntil(fn (): bool => $browser->script('return localStorage.getItem("chalk-tool-names")') !== 'true', 'it to be off');
+    $browser->act('Say the names of tools')->waitUntil(fn (): bool => $browser->script('return localStorage.getItem("chalk-names")') === 'read', 'it to be off');
     usleep(300_000);
     $browser->script('window.said = []; [...document.querySelectorAll(".bar button")].find((one) => one.textContent.trim() === "Find").focus()');
     usleep(500_000);

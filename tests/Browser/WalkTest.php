@@ -138,6 +138,8 @@ it('peeks, small and for the speaker, and shows the note large', function () {
     $browser->type('A wall against the **sea**.')->saved();
     begunWalk($browser, 'Mole');
     $browser->keys('p')->waitUntil(fn (): bool => $browser->script('return document.querySelector(".hint")?.textContent') === 'Lamp  ·  Bell', 'what is below');
+    $browser->keys('ArrowDown', 'ArrowDown')->waitUntil(fn (): bool => $browser->script('return document.querySelector(".hint")?.textContent') === '→ Bell', 'what comes, where nothing is below')->keys('PageUp', 'PageUp');
+    isWalkedTo($browser, 'Mole');
     $browser->keys('Shift+P')->waitUntil(fn (): bool => str_starts_with((string) $browser->script('return document.querySelector(".hint")?.textContent'), 'A wall against the'), 'the note');
     $browser->keys('Shift+P')->waitUntil(fn (): bool => ! $browser->has('.hint'), 'no peek');
     $browser->keys('n')->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".walk-note")?.textContent'), 'A wall against the'), 'the note');
@@ -145,8 +147,9 @@ it('peeks, small and for the speaker, and shows the note large', function () {
     // The topic is in the middle of what is left of the board.
     $middle = 'const slip = document.querySelector(".board g.slip:not(.dimmed)").getBoundingClientRect(); const board = document.querySelector(".board").getBoundingClientRect(); return Math.abs(slip.x + slip.width / 2 - board.x - board.width / 2) + Math.abs(slip.y + slip.height / 2 - board.y - board.height / 2)';
     $browser->waitUntil(fn (): bool => $browser->script($middle) < 12, 'the topic to be in the middle');
-    $browser->keys('ArrowDown')->waitUntil(fn (): bool => $browser->script('return document.querySelector(".walk-note").textContent') === 'This topic has no note.', 'the note of the next');
-    $browser->keys('n', 'Escape');
+    // Where there is none, the board has all the room.
+    $browser->keys('ArrowDown')->waitUntil(fn (): bool => ! $browser->has('.walk-note') && $browser->script('return document.querySelector(".board").clientWidth === innerWidth'), 'no note of the next');
+    $browser->keys('PageUp')->waitFor('.walk-note')->keys('n', 'Escape');
     expect($browser->complaints())->toBe([]);
 });
 
@@ -290,11 +293,16 @@ it('walks from where one has stepped in, and never moves a topic', function () {
 it('opens what is at a topic large, closes it and goes on', function () {
     $browser = Studio::browser()->enterDemo('Light and shadow');
     $browser->keys('F9')->waitFor('.walk');
-    expect($browser->script('return document.querySelectorAll(".walk button")[5].disabled'))->toBeBool();
     $browser->keys('j')->waitFor('.jump input')->type('lamp')->keys('Enter');
     isWalkedTo($browser, 'lamp');
     $browser->keys('o')->waitFor('[role=dialog] img');
     $browser->keys('o')->waitUntil(fn (): bool => ! $browser->has('[role=dialog]'), 'it to close');
-    $browser->keys('PageDown')->waitUntil(fn (): bool => walkedTo($browser) !== 'lamp', 'the walk to go on');
+    $browser->keys('PageDown');
+    isWalkedTo($browser, 'candle');
+    // A remote goes on from what is open, too.
+    pressInWalk($browser, 'Open');
+    $browser->waitFor('[role=dialog] img')->keys('PageDown');
+    isWalkedTo($browser, 'lightning');
+    expect($browser->has('[role=dialog]'))->toBeFalse();
     $browser->keys('Escape')->waitUntil(fn (): bool => ! $browser->has('.walk'), 'the end');
 });

@@ -15,6 +15,7 @@ it('keeps what a person chose for their eyes, wherever they sign in', function (
         ($this->keep)($calm = ['board' => $board->value, 'size' => 'large', 'motion' => 'less'])->assertOk()->assertJsonPath('person.calm', $calm);
     }
     expect($this->getJson('/api/me')->json('person.calm'))->toBe(['board' => 'contrast', 'size' => 'large', 'motion' => 'less']);
+    ($this->keep)($calm = ['board' => 'day', 'size' => 'usual', 'motion' => 'less', 'names' => 'said'])->assertOk()->assertJsonPath('person.calm', $calm);
     $this->flushSession();
     $this->actingAs($this->person('marit@saltmere.example')->fresh());
     expect($this->getJson('/api/me')->json('person.calm'))->toBeNull();
@@ -25,6 +26,7 @@ it('refuses what is no choice', function (array $calm) {
     expect($this->getJson('/api/me')->json('person.calm'))->toBeNull();
 })->with([
     [[]], [['board' => 'day']], [['board' => 'purple', 'size' => 'usual', 'motion' => 'less']], [['board' => 'day', 'size' => 3, 'motion' => 'less']],
+    [['board' => 'day', 'size' => 'usual', 'motion' => 'less', 'names' => 'sung']], [['board' => 'day', 'size' => 'usual', 'motion' => 'less', 'names' => null]],
     [['board' => ['day'], 'size' => 'usual', 'motion' => 'less']], [['board' => 'day', 'size' => 'usual', 'motion' => null]], [['board' => "day\n", 'size' => 'usual', 'motion' => 'less']],
 ]);
 

@@ -183,7 +183,7 @@ final readonly class AccountController
         return new JsonResponse(['person' => $this->data($person)], $status);
     }
 
-    /** @return array{name: string, email: string, keys: object, face: string|null, calm: array{board: string, size: string, motion: string}|null} */
+    /** @return array{name: string, email: string, keys: object, face: string|null, calm: array{board: string, size: string, motion: string, names?: string}|null} */
     private function data(Person $person): array
     {
         return ['name' => $person->name, 'email' => $person->email, 'keys' => (object) ($person->keys ?? []), 'face' => $person->face?->value, 'calm' => $person->calm];

@@ -15,6 +15,8 @@ final class KeepCalm extends FormRequest
 
     private const MOTIONS = ['system', 'less'];
 
+    private const NAMES = ['read', 'said'];
+
     /** @return array<string, mixed> */
     public function rules(): array
     {
@@ -22,12 +24,14 @@ final class KeepCalm extends FormRequest
             'board' => ['required', Rule::enum(BoardTheme::class)],
             'size' => ['required', Rule::in(self::SIZES)],
             'motion' => ['required', Rule::in(self::MOTIONS)],
+            'names' => ['sometimes', 'required', Rule::in(self::NAMES)],
         ];
     }
 
-    /** @return array{board: string, size: string, motion: string} */
+    /** @return array{board: string, size: string, motion: string, names?: string} */
     public function calm(): array
     {
-        return ['board' => (string) $this->json('board'), 'size' => (string) $this->json('size'), 'motion' => (string) $this->json('motion')];
+        return ['board' => (string) $this->json('board'), 'size' => (string) $this->json('size'), 'motion' => (string) $this->json('motion')]
+            + ($this->has('names') ? ['names' => (string) $this->json('names')] : []);
     }
 }

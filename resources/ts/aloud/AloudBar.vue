@@ -90,11 +90,11 @@ useEventListener(window, 'keydown', (event) => {
 <style>
 .spoken-word { position: fixed; z-index: 12; border-radius: 4px; background: color-mix(in srgb, var(--marigold) 42%, transparent); pointer-events: none; mix-blend-mode: multiply; }
 :root[data-board=slate] .spoken-word { mix-blend-mode: screen; }
-.aloud { position: fixed; z-index: 13; left: 50%; bottom: 64px; transform: translateX(-50%); width: min(720px, calc(100vw - 24px)); box-sizing: border-box; padding: 12px 14px 8px 20px; background: var(--slip); border: 1px solid var(--edge); border-radius: 12px; box-shadow: 0 8px 30px rgb(0 0 0 / 22%); }
+.aloud { position: fixed; z-index: 13; left: 50%; bottom: 86px; transform: translateX(-50%); width: min(720px, calc(100vw - 24px)); box-sizing: border-box; padding: 12px 14px 8px 20px; background: var(--slip); border: 1px solid var(--edge); border-radius: 12px; box-shadow: 0 8px 30px rgb(0 0 0 / 22%); }
 .aloud.above { bottom: auto; top: 16px; }
 .aloud .line { margin: 0 0 6px; min-height: 1.4em; max-height: 4.2em; overflow: auto; font-size: 22px; line-height: 1.4; }
 .aloud mark { background: color-mix(in srgb, var(--marigold) 55%, transparent); color: inherit; border-radius: 4px; padding: 1px 2px; margin: 0 -2px; }
 .aloud .tools { display: flex; gap: 4px; align-items: center; justify-content: flex-end; }
 .aloud-how { display: flex; flex-direction: column; gap: 10px; width: 290px; padding: 4px 2px; }
-.aloud-how label { display: grid; grid-template-columns: 76px 1fr; gap: 8px; align-items: center; font-size: 14px; }
+.aloud-how label { display: grid; grid-template-columns: 76px minmax(0, 1fr); gap: 8px; align-items: center; font-size: 14px; }
 </style>

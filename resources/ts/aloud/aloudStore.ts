@@ -2,6 +2,7 @@ import { useStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useCamera } from '@/board/cameraStore'
+import { isReadable } from '@/board/farLabels'
 import { isReadingOpen } from '@/features/aloud/state'
 import { useWalk } from '@/show/walkStore'
 import { useMap } from '@/stores/map'
@@ -147,8 +148,15 @@ export const useAloud = defineStore('aloud', () => {
         }
     })
     watch(() => map.id, stop)
-    /** What is read is in view, where it is on the board at all. */
-    watch(() => passage.value?.topic, (topic) => topic !== undefined && walk.at === null && camera.reveal(topic))
+    /** What is read is in view and can be read along, where it is on the board at all. */
+    watch(() => passage.value?.topic, (topic) => {
+        const slip = topic === undefined || walk.at !== null ? undefined : camera.slipOf(topic)
+        if (slip !== undefined && isReadable(slip, camera.scale)) {
+            camera.reveal(slip.id)
+        } else if (slip !== undefined) {
+            camera.centre(slip.id, 1)
+        }
+    })
     watch(voice, (now) => now !== undefined && reader !== null && state.value !== 'idle' && reader.setVoice(now))
     watch(() => settings.value.speed, (speed) => reader?.setSpeed(speed))
 

@@ -256,6 +256,10 @@ export interface Calm {
    */
   size: "usual" | "large" | "larger";
   motion: "system" | "less";
+  /**
+   * Of tools, when one comes to them.
+   */
+  names?: "read" | "said";
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema

@@ -26,8 +26,7 @@ watch(note, fill)
 <template>
     <Teleport to="main">
         <aside class="walk-note" aria-label="Note" tabindex="0">
-            <p v-if="note.trim() === ''" class="none">This topic has no note.</p>
-            <pre v-else-if="isPlain" dir="auto">{{ note }}</pre>
+            <pre v-if="isPlain" dir="auto">{{ note }}</pre>
             <EditorContent v-else :editor="editor" />
         </aside>
     </Teleport>
@@ -42,6 +41,5 @@ watch(note, fill)
 .walk-note blockquote { margin: 0 0 0.6em; padding-left: 0.7em; border-left: 4px solid var(--edge); }
 .walk-note pre { white-space: pre-wrap; font: inherit; margin: 0; }
 .walk-note-text { outline: none; }
-.walk-note .none { color: var(--soft); }
 @media (max-width: 800px) { main:has(.walk-note) { flex-direction: column; } .walk-note { width: 100%; max-height: 42%; border: 0; border-top: 1px solid var(--edge); padding: 14px 18px 120px; } }
 </style>

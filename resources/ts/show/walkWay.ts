@@ -27,8 +27,11 @@ export const peeks: readonly { readonly value: Peek; readonly label: string }[] 
 const TICK = 0.25
 const FAR = 0.2
 const NEAR = 4
-/** How large a topic is where the speaker has chosen no zoom. */
-const USUAL = 1.6
+/** How large a topic is where the speaker has chosen no zoom: so many pixels of the window's height for one of the board, but no wider than this part of it. */
+const HIGH = 420
+const WIDE = 0.85
+/** After this the board is there and stands where it begins, milliseconds. */
+const SETTLED = 60
 
 const missing = (): void => tell.error('This could not be loaded. Look whether there is a network, and try again.')
 const next = <T>(all: readonly { readonly value: T }[], now: T): T => all[(all.findIndex(({ value }) => value === now) + 1) % all.length]?.value ?? now
@@ -61,6 +64,7 @@ export const useWalkWay = defineStore('walkWay', () => {
     const topic = computed(() => (walk.at === null ? null : (tree.value.topics.get(walk.at) ?? null)))
     /** All topics of the walk in order. */
     const stops = computed(() => stopsOf(tree.value, from.value, order.value, depth.value))
+    const hasNote = computed(() => (topic.value?.note ?? '').trim() !== '')
     const below = computed(() => (walk.at === null ? [] : childrenOf(tree.value, walk.at)))
     const on = computed(() => stops.value[place.value + 1] ?? null)
     /** The next of those below, as the walk goes; past its levels, the first that is there. */
@@ -169,9 +173,10 @@ export const useWalkWay = defineStore('walkWay', () => {
         map.uncover(at, 'board')
         map.choose(at)
         void nextTick(() => {
-            const slip = camera.slipOf(at)
+            const [slip, board] = [camera.slipOf(at), document.querySelector('.board')]
+            const usual = Math.max(1, Math.min((board?.clientHeight ?? 0) / HIGH, ((board?.clientWidth ?? 0) * WIDE) / (slip?.w ?? 1)))
             // Where the topic itself could not be read, nobody would know where the walk is.
-            camera.centre(at, Math.max(zoom.value ?? USUAL, slip === undefined ? 0 : LEAST_TYPE / lookOf(slip).type.size))
+            camera.centre(at, Math.max(zoom.value ?? usual, slip === undefined ? 0 : LEAST_TYPE / lookOf(slip).type.size))
         })
     }
 
@@ -251,7 +256,12 @@ export const useWalkWay = defineStore('walkWay', () => {
         first: { run: () => go(stops.value[0] ?? null), can: () => place.value > 0 },
         list: { run: () => flip('list') },
         settings: { run: () => flip('settings') },
-        note: { run: () => (settings.value.note = !settings.value.note) },
+        note: { run: () => {
+            settings.value.note = !settings.value.note
+            if (settings.value.note && !hasNote.value) {
+                tell.info('This topic has no note; those that have one show it.')
+            }
+        } },
         open: { run: () => (isAnyOpen() ? closeOpened() : openAny()), can: () => isAnyOpen() || things.value.length > 0 },
         peek: { run: () => peek('below') },
         'peek-note': { run: () => peek('note') },
@@ -296,6 +306,8 @@ export const useWalkWay = defineStore('walkWay', () => {
             look()
         }
     })
+    /** On a narrow window the board comes with the walk. */
+    watch(() => camera.handle, (now) => now !== null && walk.at !== null && setTimeout(look, SETTLED))
     /** A topic that goes while one is at it: the walk goes on where there is one. */
     watch(tree, (now) => {
         if (walk.at !== null && !now.topics.has(walk.at)) {
@@ -323,5 +335,5 @@ export const useWalkWay = defineStore('walkWay', () => {
         isPaced.value &&= on.value !== null
     }, TICK * 1000)
 
-    return { settings, from, order, depth, trail, tree, topic, stops, place, below, on, deeper, skip, nameOf, panel, things, openThing, isBlack, isPaced, left, begun, begin, go, zoomedByHand: (): void => void (isZoomedByHand = true), setOrder, setDepth, way }
+    return { settings, from, order, depth, trail, tree, topic, stops, place, hasNote, below, on, deeper, skip, nameOf, panel, things, openThing, isBlack, isPaced, left, begun, begin, go, zoomedByHand: (): void => void (isZoomedByHand = true), setOrder, setDepth, way }
 })

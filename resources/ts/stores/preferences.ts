@@ -13,6 +13,8 @@ export const usePreferences = defineStore('preferences', () => {
     const lightBoard = useStorage<BoardName>('chalk-light-board', 'day')
     const size = useStorage<Calm['size']>('chalk-size', 'usual')
     const motion = useStorage<Calm['motion']>('chalk-motion', 'system')
+    /** Whether the names of tools are said when one comes to them. */
+    const names = useStorage<NonNullable<Calm['names']>>('chalk-names', 'read')
     /** The way of seeing: the board, with the outline beside it if that is open, the outline alone, or the board with slides beside it. */
     const way = useStorage<'board' | 'outline' | 'slides'>('chalk-way', 'board')
     const outlineOpen = useStorage('chalk-outline-open', true)
@@ -66,5 +68,5 @@ export const usePreferences = defineStore('preferences', () => {
         second.value = map
     }
 
-    return { trail, leaveMark, takeMark, way, deskFolded, second, setSecond, belongTo, levelsLeft, libraryAs, librarySort, board, size, motion, turnBoard, outlineOpen, deskOpen, trayOpen, outlineWidth }
+    return { trail, leaveMark, takeMark, way, deskFolded, second, setSecond, belongTo, levelsLeft, libraryAs, librarySort, board, size, motion, names, turnBoard, outlineOpen, deskOpen, trayOpen, outlineWidth }
 })

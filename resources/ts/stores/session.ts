@@ -28,7 +28,7 @@ export const useSession = defineStore('session', () => {
     }
 
     /** What is chosen for the eyes is kept as soon as it rests. */
-    const calm = computed(() => JSON.stringify({ board: preferences.board, size: preferences.size, motion: preferences.motion }))
+    const calm = computed(() => JSON.stringify({ board: preferences.board, size: preferences.size, motion: preferences.motion, names: preferences.names }))
     let kept = ''
     watchDebounced(calm, (now) => {
         if (person.value !== null && now !== kept) {

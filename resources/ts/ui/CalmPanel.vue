@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { NButton, NModal, NRadioButton, NRadioGroup } from 'naive-ui'
 import { computed, nextTick } from 'vue'
-import { saysNames } from '@/features/aloud/state'
 import { useMap } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
 import { useSession } from '@/stores/session'
@@ -73,8 +72,8 @@ function step(event: KeyboardEvent): void {
                 </div>
                 <div>
                     <h3>Names of tools</h3>
-                    <NRadioGroup v-model:value="saysNames" size="small" aria-label="Names of tools">
-                        <NRadioButton :value="false">Read</NRadioButton><NRadioButton :value="true">Said aloud</NRadioButton>
+                    <NRadioGroup v-model:value="preferences.names" size="small" aria-label="Names of tools">
+                        <NRadioButton value="read">Read</NRadioButton><NRadioButton value="said">Said aloud</NRadioButton>
                     </NRadioGroup>
                 </div>
             </div>

@@ -1,7 +1,6 @@
 import { hasChoice, onTopics } from '@/actions/conditions'
 import type { Action } from '@/actions/registry'
 import { tell } from '@/ui/tell'
-import { saysNames } from './state'
 
 const read = (id: string, name: string, key: string, withBelow: boolean): Action => ({
     id: `aloud.${id}`, name, group: 'Show', keys: [key], scopes: [...onTopics, 'field'], available: hasChoice,
@@ -11,8 +10,8 @@ const read = (id: string, name: string, key: string, withBelow: boolean): Action
 export const aloudActions: readonly Action[] = [
     read('topic', 'Read the topic aloud', 'Mod+F7', false),
     read('branch', 'Read the branch aloud', 'Mod+F10', true),
-    { id: 'aloud.names', name: 'Say the names of tools, or no more', group: 'Show', keys: [], scopes: [...onTopics, 'library'], run: () => {
-        saysNames.value = !saysNames.value
-        tell.info(saysNames.value ? 'Tools say their names now.' : 'Tools no longer say their names.')
+    { id: 'aloud.names', name: 'Say the names of tools, or no more', group: 'Show', keys: [], scopes: [...onTopics, 'library'], run: ({ preferences }) => {
+        preferences.names = preferences.names === 'said' ? 'read' : 'said'
+        tell.info(preferences.names === 'said' ? 'Tools say their names now.' : 'Tools no longer say their names.')
     } },
 ]

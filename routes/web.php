@@ -56,7 +56,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('chalks/{colour}', [LookController::class, 'chalk'])->where('colour', '[0-9a-f]{6}');
         Route::get('stamps', [SignController::class, 'stamps']);
         Route::get('speech', [SpeechController::class, 'voices']);
-        Route::post('speech', [SpeechController::class, 'speak']);
+        Route::post('speech', [SpeechController::class, 'speak'])->middleware('throttle:speech');
         Route::get('drawings', [PictureController::class, 'drawings']);
         Route::get('starters', [LibraryController::class, 'starters']);
         Route::get('starters/{starter}/picture', [LibraryController::class, 'starterPicture'])->where('starter', '[a-z0-9-]{1,40}');

@@ -21,8 +21,7 @@ final class Espeak
         typedef int (*t_espeak_callback)(short *wav, int count, espeak_EVENT *events);
         int espeak_Initialize(int output, int buffer, const char *path, int options);
         void espeak_SetSynthCallback(t_espeak_callback callback);
-        typedef struct { const char *name; const char *languages; const char *identifier; unsigned char gender; unsigned char age; unsigned char variant; unsigned char spare1; int score; void *spare2; } espeak_VOICE;
-        int espeak_SetVoiceByProperties(espeak_VOICE *wanted);
+        int espeak_SetVoiceByName(const char *name);
         int espeak_SetParameter(int parameter, int value, int relative);
         int espeak_Synth(const char *text, size_t size, unsigned int position, int type, unsigned int end, unsigned int flags, unsigned int *unique, void *user);
         int espeak_Synchronize(void);
@@ -46,20 +45,18 @@ final class Espeak
     /** Words a minute, where nothing else is wanted; listeners set their speed themselves. */
     private const USUAL = 165;
 
-    /** @throws RuntimeException where it is not there, or does not know the language */
-    public static function say(string $text, string $language): SpokenText
+    /**
+     * @param  string  $voice  as espeak-ng calls its file, "gmw/en"
+     *
+     * @throws RuntimeException where the library or the voice is not there
+     */
+    public static function say(string $text, string $voice): SpokenText
     {
         $library = FFI::cdef(self::DECLARED, self::LIBRARY);
         $call = fn (string $name, mixed ...$arguments): mixed => $library->{"espeak_{$name}"}(...$arguments);
         $rate = $call('Initialize', self::SYNCHRONOUS, 0, null, self::DONT_EXIT);
-        // The library keeps nothing of this, but reads it while it looks for a voice.
-        $new = fn (string $type): CData => $library->new($type) ?? throw new RuntimeException('There is no room.');
-        $wanted = $new('espeak_VOICE');
-        $tag = $new('char['.(strlen($language) + 1).']');
-        FFI::memcpy($tag, $language, strlen($language));
-        $wanted->languages = $library->cast('char *', $tag);
-        if (! is_int($rate) || $rate <= 0 || $call('SetVoiceByProperties', FFI::addr($wanted)) !== 0) {
-            throw new RuntimeException("There is no voice for {$language}.");
+        if (! is_int($rate) || $rate <= 0 || $call('SetVoiceByName', $voice) !== 0) {
+            throw new RuntimeException("There is no voice called {$voice}.");
         }
         $samples = '';
         $words = [];

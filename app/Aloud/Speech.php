@@ -9,40 +9,56 @@ use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\File;
 use JsonException;
 
-/** What the server says aloud. A text that was spoken is kept for a while, as classes read the same. */
+/** What the server says aloud. A text that was spoken is kept for a while for whoever asked, so that no one learns by the clock what others had read. */
 final readonly class Speech
 {
     /** Characters of one text. */
-    public const LONGEST = 600;
+    public const LONGEST = 400;
 
-    /** So many texts are kept; then the older half goes. */
+    /** So many texts, of so many bytes together, are kept; then what was used longest ago goes, down to half of that. */
     private const KEPT = 1_000;
+
+    private const BYTES = 256 * 1024 * 1024;
 
     /** Seconds for one text. */
     private const SECONDS = 10;
 
-    private const VOICES = 'speech voices';
+    private const VOICES = 'voices that speak';
 
     /** @return list<string> tags of the languages that can be spoken; none where the program is not there */
     public function languages(): array
     {
-        $known = Cache::get(self::VOICES);
-        if (is_array($known)) {
-            return array_values(array_filter($known, is_string(...)));
-        }
-        preg_match_all('/^\s*\d+\s+([a-z]{2,3}(?:-[a-z0-9]{1,12}){0,5})\s/m', BoundedProgram::run(['espeak-ng', '--voices']) ?? '', $found);
-        $languages = array_values(array_unique($found[1]));
-        if ($languages !== []) {
-            Cache::forever(self::VOICES, $languages);
-        }
-
-        return $languages;
+        return array_map(strval(...), array_keys($this->voices()));
     }
 
-    /** @return SpokenText|null  null where it cannot be spoken */
-    public function of(string $text, string $language): ?SpokenText
+    /** @return array<string, string> the voices as the program calls their files, by language */
+    private function voices(): array
     {
-        $kept = storage_path('app/speech/'.hash('sha256', "1 {$language} {$text}"));
+        $known = Cache::get(self::VOICES);
+        if (is_array($known)) {
+            /** @var array<string, string> $known as it was put there */
+            return $known;
+        }
+        preg_match_all('/^\s*\d+\s+([a-z]{2,3}(?:-[a-z0-9]{1,12}){0,5})\s+\S+\s+\S+\s+([a-z]{2,4}\/[A-Za-z0-9-]{2,40})\s/m', BoundedProgram::run(['espeak-ng', '--voices']) ?? '', $found);
+        $voices = array_combine($found[1], $found[2]);
+        if ($voices !== []) {
+            Cache::forever(self::VOICES, $voices);
+        }
+
+        return $voices;
+    }
+
+    /**
+     * @param  string  $for  who asks
+     * @return SpokenText|null  null where it cannot be spoken
+     */
+    public function of(string $text, string $language, string $for): ?SpokenText
+    {
+        $voice = $this->voices()[$language] ?? null;
+        if ($voice === null) {
+            return null;
+        }
+        $kept = storage_path('app/speech/'.hash('sha256', "1 {$for} {$voice} {$text}"));
         $spoken = $this->read($kept);
         if ($spoken !== null) {
             @touch($kept);
@@ -54,7 +70,7 @@ final readonly class Speech
         File::ensureDirectoryExists(dirname($kept), 0o700);
         try {
             file_put_contents("{$folder}/text", $text);
-            $words = BoundedProgram::run(['php', '-d', 'ffi.enable=1', base_path('bin/speak'), $language, $folder], $folder, self::SECONDS);
+            $words = BoundedProgram::run(['php', '-d', 'ffi.enable=1', base_path('bin/speak'), $voice, $folder], $folder, self::SECONDS);
             if ($words === null) {
                 return null;
             }
@@ -90,12 +106,20 @@ final readonly class Speech
 
     private function prune(string $folder): void
     {
-        $files = glob("{$folder}/*") ?: [];
-        if (count($files) > self::KEPT) {
-            usort($files, fn (string $a, string $b): int => (int) @filemtime($a) <=> (int) @filemtime($b));
-            foreach (array_slice($files, 0, intdiv(self::KEPT, 2)) as $file) {
-                @unlink($file);
+        $files = array_map(fn (string $file): array => [(int) @filemtime($file), (int) @filesize($file), $file], glob("{$folder}/*") ?: []);
+        $bytes = array_sum(array_column($files, 1));
+        if (count($files) <= self::KEPT && $bytes <= self::BYTES) {
+            return;
+        }
+        sort($files);
+        [$count, $left] = [count($files), $bytes];
+        foreach ($files as [, $size, $file]) {
+            if ($count <= self::KEPT / 2 && $left <= self::BYTES / 2) {
+                return;
             }
+            @unlink($file);
+            $count--;
+            $left -= $size;
         }
     }
 }

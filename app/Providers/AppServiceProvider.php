@@ -74,6 +74,8 @@ final class AppServiceProvider extends ServiceProvider
         // What the web server sends by itself is not counted.
         RateLimiter::for('published', fn (Request $request): Limit => self::limit(300, 'published '.$request->ip()));
         RateLimiter::for('work', fn (Request $request): Limit => self::limit(3000, 'work '.$request->user()?->getAuthIdentifier()));
+        // Sentences follow each other every few seconds.
+        RateLimiter::for('speech', fn (Request $request): Limit => self::limit(200, 'speech '.$request->user()?->getAuthIdentifier()));
         RateLimiter::for('heavy', fn (Request $request): Limit => self::limit(120, 'heavy '.$request->user()?->getAuthIdentifier()));
     }
 

@@ -65,7 +65,7 @@ it('refuses what it cannot or need not speak', function (mixed $text, mixed $lan
 })->with([
     'nothing' => ['', 'en-gb', 'text'],
     'no text' => [['a'], 'en-gb', 'text'],
-    'too long' => [str_repeat('a ', 400), 'en-gb', 'text'],
+    'too long' => [str_repeat('a ', 300), 'en-gb', 'text'],
     'no language of its own' => ['Hello', 'xx-yy', 'language'],
     'a file for a language' => ['Hello', '../../etc/passwd', 'language'],
     'an option for a language' => ['Hello', '--help', 'language'],
@@ -79,8 +79,8 @@ it('speaks whatever signs are in a text, and keeps to its bounds', function (str
 })->with([
     'a zero byte' => ["one\0two"],
     'signs that control' => ["one\x1b\x07\x01two"],
-    'the longest' => [rtrim(str_repeat('abcdefghi ', 60))],
-    'one word without an end' => [str_repeat('x', 600)],
+    'the longest' => [rtrim(str_repeat('abcdefghi ', 40))],
+    'one word without an end' => [str_repeat('x', 400)],
     'only signs' => ['… ? ! — % # @ ~'],
     'numbers' => ['123456789012345678901234567890 3.14159 1e99'],
 ]);
@@ -100,7 +100,33 @@ it('keeps what was spoken, and not more than it may', function () {
     }
     ($this->say)('Another lantern')->assertOk();
     $left = array_map(fn (SplFileInfo $file): string => $file->getFilename(), File::files(storage_path('app/speech')));
-    expect(count($left))->toBe(502)->and($left)->toContain($kept->getFilename(), 'old999')->not->toContain('old0', 'old499');
+    expect(count($left))->toBe(500)->and($left)->toContain($kept->getFilename(), 'old999')->not->toContain('old0', 'old499');
+    // Bytes count as well: a large one goes where it was not used.
+    $large = storage_path('app/speech/large');
+    $handle = fopen($large, 'w');
+    ftruncate($handle, 300 * 1024 * 1024);
+    fclose($handle);
+    touch($large, 1_000_000_000);
+    ($this->say)('One more lantern')->assertOk();
+    expect(is_file($large))->toBeFalse()->and(is_file($kept->getPathname()))->toBeTrue();
+});
+
+it('keeps what one person had read for nobody else', function () {
+    $this->actingAs($this->person);
+    $first = ($this->say)('A lantern of one’s own')->json();
+    $this->flushSession();
+    $this->actingAs($this->person('marit@saltmere.example'));
+    // A voice has some noise in it, which is another each time.
+    expect(($this->say)('A lantern of one’s own')->json('words'))->toBe($first['words'])->and(File::files(storage_path('app/speech')))->toHaveCount(2);
+});
+
+it('speaks no more than anybody listens to', function () {
+    config(['chalk.limits' => true]);
+    $this->actingAs($this->person);
+    for ($i = 0; $i < 200; $i++) {
+        ($this->say)('')->assertUnprocessable();
+    }
+    ($this->say)('')->assertTooManyRequests();
 });
 
 it('speaks anew where what was kept is damaged, and leaves nothing behind', function () {
@@ -109,7 +135,7 @@ it('speaks anew where what was kept is damaged, and leaves nothing behind', func
     [$kept] = File::files(storage_path('app/speech'));
     foreach (['', 'no line', "{\n"] as $damage) {
         file_put_contents($kept->getPathname(), $damage);
-        expect(($this->say)('A damaged lantern')->json())->toBe($first);
+        expect(($this->say)('A damaged lantern')->assertOk()->json('words'))->toBe($first['words']);
     }
     expect(File::isDirectory(storage_path('app/speaking')) ? File::directories(storage_path('app/speaking')) : [])->toBe([]);
 });
@@ -118,8 +144,8 @@ it('says so where its program is not there, and does not remember that', functio
     $path = getenv('PATH');
     try {
         putenv('PATH=/nowhere');
-        cache()->forget('speech voices');
-        expect((new Speech)->languages())->toBe([])->and((new Speech)->of('Hello', 'en-gb'))->toBeNull();
+        cache()->forget('voices that speak');
+        expect((new Speech)->languages())->toBe([])->and((new Speech)->of('Hello', 'en-gb', '1'))->toBeNull();
     } finally {
         putenv("PATH={$path}");
     }

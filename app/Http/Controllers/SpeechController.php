@@ -7,6 +7,8 @@ namespace App\Http\Controllers;
 use App\Aloud\Speech;
 use App\Http\PlainJson;
 use App\Http\Requests\Speak;
+use App\Models\Person;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
 
@@ -22,9 +24,9 @@ final readonly class SpeechController
         return new PlainJson(['languages' => $this->speech->languages()]);
     }
 
-    public function speak(Speak $request): JsonResponse
+    public function speak(Speak $request, #[CurrentUser] Person $person): JsonResponse
     {
-        $spoken = $this->speech->of($request->text(), $request->language()) ?? throw new ServiceUnavailableHttpException(message: 'This cannot be read aloud just now. Try again in a moment.');
+        $spoken = $this->speech->of($request->text(), $request->language(), (string) $person->getKey()) ?? throw new ServiceUnavailableHttpException(message: 'This cannot be read aloud just now. Try again in a moment.');
 
         return new PlainJson(['sound' => base64_encode($spoken->sound), 'words' => $spoken->wordsIn($request->text())]);
     }

@@ -112,6 +112,9 @@ export function useActions() {
         return all.length > 1 ? (all.find((action) => action.available?.(context(scope)) ?? true) ?? all[0]) : all[0]
     }
 
+    /** In a walk the keys go on even where a button was clicked; on one that was come to by keys they press it. */
+    const isPressedByKey = (event: KeyboardEvent): boolean => ['Enter', ' ', 'Tab', 'Shift+Tab'].includes(pressed(event)) && (event.target as Element).matches(':focus-visible')
+
     function onKey(event: KeyboardEvent): void {
         if (event.isComposing || event.keyCode === 229 || event.defaultPrevented || stores.ui.holdsKeys) {
             return
@@ -122,7 +125,7 @@ export function useActions() {
         if (event.target instanceof Element && event.target.matches('[type=radio], [type=checkbox], [role=checkbox], [role=radio]') && (/^Arrow/.test(event.key) || [' ', 'Enter', 'Tab'].includes(event.key)) && !event.ctrlKey && !event.metaKey && !event.altKey) {
             return
         }
-        if (isPlainControl && ['Enter', ' ', 'Tab', 'ArrowLeft', 'ArrowRight', 'Shift+Tab'].includes(pressed(event)) && scope !== 'walk') {
+        if (isPlainControl && ['Enter', ' ', 'Tab', 'ArrowLeft', 'ArrowRight', 'Shift+Tab'].includes(pressed(event)) && (scope !== 'walk' || isPressedByKey(event))) {
             return
         }
         const isText = scope === 'typing' || scope === 'field'

@@ -31,6 +31,8 @@ export const useAloud = defineStore('aloud', () => {
     const isOfWalk = ref(false)
     let reader: Reader | null = null
     let asked: Promise<readonly Voice[]> | null = null
+    /** How often it was begun or stopped: who speaks may come late. */
+    let turns = 0
 
     const language = computed(() => (settings.value.language === '' ? navigator.language : settings.value.language))
     const voice = computed(() => {
@@ -59,8 +61,12 @@ export const useAloud = defineStore('aloud', () => {
     }
 
     async function begin(passages: () => Passage[]): Promise<void> {
+        const turn = ++turns
         isReadingOpen.value = true
         const speaks = await ready()
+        if (turn !== turns) {
+            return
+        }
         if (speaks === undefined) {
             stop()
             tell.error(voices.value.length === 0 ? 'Neither this browser nor the server can speak now. Look whether there is a network, and try again.' : 'There is no voice for this language. Choose another one.')
@@ -102,6 +108,7 @@ export const useAloud = defineStore('aloud', () => {
     }
 
     function stop(): void {
+        turns++
         reader?.stop()
         isReadingOpen.value = false
         passage.value = null

@@ -88,6 +88,9 @@ export class Reader {
 
     /** Another voice goes on where the last one was. */
     setVoice(voice: Voice): void {
+        if (voice === this.voice) {
+            return
+        }
         this.voice = voice
         if (this.now === 'reading') {
             this.speaking?.stop()

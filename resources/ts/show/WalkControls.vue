@@ -96,7 +96,7 @@ onMounted(start)
 
 <template>
     <p class="unseen" aria-live="assertive">{{ plainTitle(way.topic?.title ?? '') }}</p>
-    <div class="along" role="progressbar" aria-label="How far along the walk" :aria-valuenow="way.place + 1" :aria-valuemin="1" :aria-valuemax="way.stops.length"><i :style="{ width: share }" /></div>
+    <div class="along" role="progressbar" aria-label="How far along the walk" :aria-valuenow="way.place + 1" :aria-valuemin="0" :aria-valuemax="way.stops.length"><i :style="{ width: share }" /></div>
     <p v-if="hint !== ''" class="hint" aria-hidden="true" dir="auto">{{ hint }}</p>
     <WalkNote v-if="way.settings.note && way.hasNote" />
     <div class="walk" :class="{ here: here || way.panel !== null, higher: hint !== '' }" role="toolbar" aria-label="Walk">

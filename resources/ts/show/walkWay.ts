@@ -1,9 +1,10 @@
-import { useStorage } from '@vueuse/core'
+import { useIntervalFn, useStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, nextTick, ref, shallowRef, watch, watchEffect } from 'vue'
 import { LEAST_TYPE } from '@/board/farLabels'
 import { useCamera } from '@/board/cameraStore'
 import { lookOf } from '@/board/looks'
+import { isReadingOpen } from '@/features/aloud/state'
 import { useMap } from '@/stores/map'
 import { heldIn, withoutHeld } from '@/stores/privacy'
 import { ancestorsOf, childrenOf } from '@/stores/tree'
@@ -144,9 +145,11 @@ export const useWalkWay = defineStore('walkWay', () => {
     }
 
     function back(): void {
-        const last = trail.value.at(-1)
+        // What has gone meanwhile is passed over.
+        const there = trail.value.filter((id) => tree.value.topics.has(id) && id !== walk.at)
+        const last = there.at(-1)
+        trail.value = there.slice(0, -1)
         if (last !== undefined) {
-            trail.value = trail.value.slice(0, -1)
             stand(last)
         }
     }
@@ -323,9 +326,9 @@ export const useWalkWay = defineStore('walkWay', () => {
     })
     watch([isPaced, () => settings.value.seconds], () => (left.value = settings.value.seconds))
     /** Whether time stands still: something is open, or nobody looks. */
-    const isResting = (): boolean => panel.value !== null || isBlack.value || isAnyOpen() || document.hidden
-    setInterval(() => {
-        if (!isPaced.value || walk.at === null || isResting()) {
+    const isResting = (): boolean => panel.value !== null || isBlack.value || isAnyOpen() || isReadingOpen.value || document.hidden
+    const { pause, resume } = useIntervalFn(() => {
+        if (walk.at === null || isResting()) {
             return
         }
         left.value -= TICK
@@ -333,7 +336,8 @@ export const useWalkWay = defineStore('walkWay', () => {
             go(on.value)
         }
         isPaced.value &&= on.value !== null
-    }, TICK * 1000)
+    }, TICK * 1000, { immediate: false })
+    watch(isPaced, (goes) => (goes ? resume() : pause()))
 
     return { settings, from, order, depth, trail, tree, topic, stops, place, hasNote, below, on, deeper, skip, nameOf, panel, things, openThing, isBlack, isPaced, left, begun, begin, go, zoomedByHand: (): void => void (isZoomedByHand = true), setOrder, setDepth, way }
 })

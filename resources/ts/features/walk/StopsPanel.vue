@@ -150,7 +150,7 @@ function press(event: PointerEvent, from: number): void {
             <NButton v-if="stops.length > 1" size="tiny" quaternary @click="removeAll">Take all off</NButton>
         </section>
         <WalkSettings />
-        <Teleport to=".board .layer > svg">
+        <Teleport v-if="camera.handle !== null" to=".board .layer > svg">
             <g class="walk-flags" aria-hidden="true">
                 <g v-for="flag in flags" :key="flag.id" :data-flag="flag.id" :transform="`translate(${flag.x} ${flag.y}) scale(${1 / camera.scale})`"><circle :r="SIZE" /><text y="4" text-anchor="middle">{{ flag.n }}</text></g>
             </g>

@@ -306,3 +306,115 @@ it('opens what is at a topic large, closes it and goes on', function () {
     expect($browser->has('[role=dialog]'))->toBeFalse();
     $browser->keys('Escape')->waitUntil(fn (): bool => ! $browser->has('.walk'), 'the end');
 });
+
+it('keeps the zoom however fast one goes, and what wheel or keys have made of it', function () {
+    $browser = begunWalk(Studio::opened(TOUR), 'Harbour');
+    $scale = fn (): float => round((float) $browser->script('return document.querySelector(".layer > svg").getScreenCTM().a'), 2);
+    usleep(700_000);
+    $browser->keys('PageDown', 'PageDown', 'PageDown', 'PageUp', 'PageDown', 'PageDown');
+    usleep(700_000);
+    $first = $scale();
+    $browser->keys('PageDown', 'PageDown');
+    usleep(700_000);
+    expect($scale())->toBe($first)->toBeGreaterThan(1.0);
+    $browser->keys('+', 'PageUp');
+    usleep(700_000);
+    expect($scale())->toBeGreaterThan($first * 1.1);
+    [$w, $h] = $browser->script('return [innerWidth, innerHeight]');
+    $browser->pointer('mouseWheel', $w / 2, $h / 2, ['deltaX' => 0, 'deltaY' => 240]);
+    usleep(700_000);
+    $wheeled = $scale();
+    $browser->keys('PageUp');
+    usleep(700_000);
+    expect($wheeled)->toBeLessThan($first * 1.1)->and(abs($scale() - $wheeled))->toBeLessThan(0.03);
+    $browser->keys('Escape');
+});
+
+it('presses the tool that was come to by Tab, and goes on after one was clicked', function () {
+    $browser = begunWalk(Studio::opened(TOUR), 'Harbour');
+    for ($i = 0; $i < 20 && $browser->script('return document.activeElement?.textContent.trim()') !== 'How'; $i++) {
+        $browser->keys('Tab');
+    }
+    $browser->keys('Enter')->waitFor('.how');
+    expect(walkedTo($browser))->toBe('Harbour');
+    $browser->keys('Escape')->waitUntil(fn (): bool => ! $browser->has('.how'), 'the settings to close');
+    [$x, $y] = $browser->script('const box = [...document.querySelectorAll(".walk button")].find((one) => one.textContent.trim() === "On").getBoundingClientRect(); return [box.x + 8, box.y + 8]');
+    clickInWalk($browser, $x, $y);
+    isWalkedTo($browser, 'Mole');
+    $browser->keys(' ');
+    isWalkedTo($browser, 'Lamp');
+    $browser->keys('Escape');
+});
+
+it('goes back past what has gone meanwhile, and stays in the map where the topic itself goes', function () {
+    $browser = Studio::opened(TOUR);
+    $id = basename((string) parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH));
+    $browser->pick('Ferry')->keys('Enter')->type('Quay')->keys('Mod+Enter')->saved();
+    begunWalk($browser, 'Harbour');
+    foreach (['Quay', 'Market', 'Quay'] as $title) {
+        $browser->keys('j')->waitFor('.jump input')->type($title)->keys('Enter');
+        isWalkedTo($browser, $title);
+    }
+    $browser->keys('PageUp');
+    isWalkedTo($browser, 'Market');
+    // In another window that topic is undone.
+    Studio::server()->artisan('map:undo', $id);
+    $browser->script('window.dispatchEvent(new Event("focus"))');
+    $browser->waitUntil(fn (): bool => ! in_array('Quay', onBoard($browser), true), 'the topic to go');
+    $browser->keys('PageUp');
+    isWalkedTo($browser, 'Harbour');
+    $browser->keys('j')->waitFor('.jump input')->type('Market')->keys('Enter');
+    isWalkedTo($browser, 'Market');
+    $browser->keys('Escape')->waitUntil(fn (): bool => ! $browser->has('.walk'), 'the end');
+    expect($browser->complaints())->toBe([]);
+});
+
+it('hears in the speaker’s window the keys that a person has chosen', function () {
+    $browser = Studio::opened(TOUR);
+    $set = fn (array $keys) => $browser->script('return fetch("/api/me/keys", { method: "PUT", headers: { "Content-Type": "application/json", Accept: "application/json", "X-XSRF-TOKEN": decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1]) }, body: JSON.stringify({ keys: arguments[0] }) }).then((answer) => answer.status)', $keys === [] ? new stdClass : $keys);
+    expect($set(['walk.on' => ['X'], 'show.on' => ['X']]))->toBe(200);
+    try {
+        $browser->script('location.reload()');
+        $browser->ready();
+        begunWalk($browser, 'Harbour')->keys('w');
+        $browser->waitUntil(fn (): bool => count($browser->driver->getWindowHandles()) === 2, 'the window');
+        [$own, $speaker] = $browser->driver->getWindowHandles();
+        $browser->driver->switchTo()->window($speaker);
+        $browser->waitFor('.topic')->keys('x')->waitUntil(fn (): bool => $browser->script('return document.querySelector(".topic").textContent') === 'Mole', 'the next');
+        $browser->driver->switchTo()->window($own);
+        $browser->keys('Escape')->waitUntil(fn (): bool => count($browser->driver->getWindowHandles()) === 1, 'the window to go');
+        // The same in a show of slides.
+        $browser->pick('Harbour')->act('Slides: each part of this branch')->waitFor('.slides')->keys('Shift+F9')->waitFor('.slide-show .layer')->keys('s');
+        $browser->waitUntil(fn (): bool => count($browser->driver->getWindowHandles()) === 2, 'the window');
+        $browser->driver->switchTo()->window($browser->driver->getWindowHandles()[1]);
+        $browser->waitFor('.now h1')->keys('x')->waitUntil(fn (): bool => str_starts_with((string) $browser->script('return document.querySelector(".now h1").textContent'), '2 of'), 'the next slide');
+        $browser->driver->switchTo()->window($own);
+        $browser->keys('Escape')->waitUntil(fn (): bool => ! $browser->has('.slide-show'), 'the show to end');
+    } finally {
+        $set([]);
+        $browser->script('location.reload()');
+        $browser->ready()->keys('Alt+2');
+    }
+});
+
+it('is set up and walked on a narrow window', function () {
+    $browser = Studio::opened(TOUR);
+    $address = (string) parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH);
+    $browser->saved();
+    $other = new Browser(Studio::server()->address, 400, 780, touch: true);
+    try {
+        $other->enterDemo()->visit($address)->ready();
+        $other->press('More')->press('Stops of the walk')->waitFor('.stops');
+        $other->press('Mark what is chosen')->waitUntil(fn (): bool => $other->count('.stops [role=option]') === 1, 'the stop');
+        expect($other->script('return document.documentElement.scrollWidth <= innerWidth && document.querySelector(".how").scrollWidth <= document.querySelector(".how").clientWidth'))->toBeTrue();
+        $other->press('Walk from here')->waitFor('.walk');
+        isWalkedTo($other, 'Harbour');
+        // The topic fills the narrow window, and the tools are within it.
+        $other->waitUntil(fn (): bool => $other->script('const box = document.querySelector(".board g.slip:not(.dimmed)")?.getBoundingClientRect(); return box !== undefined && Math.abs(box.x + box.width / 2 - innerWidth / 2) < 12'), 'the topic in the middle');
+        $box = $other->script('const box = document.querySelector(".walk").getBoundingClientRect(); return [box.left, innerWidth - box.right, box.height]');
+        expect(min($box))->toBeGreaterThanOrEqual(0)->and($box[2])->toBeLessThan(110);
+        $other->press('How')->waitFor('.how')->press('Speaker')->press('End')->waitUntil(fn (): bool => ! $other->has('.walk'), 'the end');
+    } finally {
+        $other->quit();
+    }
+});

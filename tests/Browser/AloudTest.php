@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Tests\Browser\Studio;
 use Tests\Support\Browser;
+use Tests\Support\Chance;
 
 const READ = "Lamp\n\tGlass and wick\n\t\tA chimney of glass keeps the flame still.\n\tOil\n";
 
@@ -200,4 +201,68 @@ it('says the names of tools that are come to, for those who do not read them, an
     $browser->script('window.said = []; [...document.querySelectorAll(".bar button")].find((one) => one.textContent.trim() === "Find").focus()');
     usleep(500_000);
     expect(saidSoFar($browser))->toBe([]);
+});
+
+it('finds its way through what is read, whatever keys and buttons are pressed in whatever order', function (int $seed) {
+    $chance = new Chance($seed);
+    $browser = Studio::opened("Lamp\n\tOne. Two! Three?\n\tFour\n\t\tFive; six\n\tSeven. Eight.\n");
+    withVoices($browser);
+    $passages = ['Lamp', 'One.', 'Two!', 'Three?', 'Four', 'Five; six', 'Seven.', 'Eight.'];
+    $browser->pick('Lamp')->keys('Mod+F10');
+    [$at, $isPaused] = [0, false];
+    $is = function () use ($browser, &$at, &$isPaused, $passages): void {
+        $state = fn (): array => (array) $browser->script('return [document.querySelector(".aloud .line")?.textContent.trim() ?? "", document.querySelector(".aloud .n-button--primary-type")?.textContent.trim() ?? ""]');
+        $wanted = $at >= count($passages) ? ['', ''] : [$passages[$at], $isPaused ? 'Go on' : 'Stop'];
+        $browser->waitUntil(fn (): bool => $state() === $wanted, 'it to be at '.json_encode($wanted).', not '.json_encode($state()));
+    };
+    $is();
+    for ($i = 0; $i < 25 && $at < count($passages); $i++) {
+        $what = $chance->pick(['turn', 'turn', 'on', 'back', 'on', 'finish', 'finish']);
+        if ($what === 'finish' && $isPaused) {
+            continue;
+        }
+        match ($what) {
+            'turn' => $browser->keys('Mod+F7'),
+            'on' => $browser->script('document.querySelector("[aria-label=\"A sentence on\"]").click()'),
+            'back' => $browser->script('document.querySelector("[aria-label=\"A sentence back\"]").click()'),
+            'finish' => $browser->script('finish()'),
+        };
+        $isPaused = $what === 'turn' ? ! $isPaused : false;
+        $at = match ($what) {
+            'turn' => $at, 'back' => max(0, $at - 1), default => $at + 1,
+        };
+        $is();
+        // Nobody speaks while it waits, and one thing at a time else.
+        expect($browser->script('return window.waiting?.text ?? null'))->toBe($isPaused || $at >= count($passages) ? null : $passages[$at]);
+    }
+    $at >= count($passages) ?: $browser->press('Close');
+    $browser->waitUntil(fn (): bool => ! $browser->has('.aloud') && $browser->script('return window.waiting') === null, 'silence');
+})->with([1, 2, 3]);
+
+it('marks words of any script where they stand, over the lines they are broken into', function (string $title, string $word, int $marks) {
+    $browser = withVoices(Studio::opened("Lamp\n\t{$title}\n"));
+    $browser->pick($title)->keys('Mod+F7')->waitFor('.aloud');
+    $browser->waitUntil(fn (): bool => saidSoFar($browser) !== [], 'it to be read');
+    $browser->script('comeTo(arguments[0])', $word);
+    $browser->waitUntil(fn (): bool => markedWord($browser) === $word, 'the word, not '.markedWord($browser));
+    $browser->waitUntil(fn (): bool => wordsUnderMarks($browser) >= $marks, 'marks over it');
+    $browser->keys('Escape')->waitUntil(fn (): bool => ! $browser->has('.aloud'), 'it to close');
+    expect($browser->complaints())->toBe([]);
+})->with([
+    'right to left' => ['فانوس صغير فوق الماء', 'صغير', 2],
+    'letters of two units' => ['𝄞𝄞 lanterns 🏮 at sea', 'lanterns', 2],
+    'accents' => ['Étude für Ländler', 'für', 2],
+    'over several lines' => ['A lantern that is as large as a boat and has to be carried by six people through all of the old town and down to the quay', 'carried', 1],
+]);
+
+it('reads the outline alone too, where there is no board, and stops with the map', function () {
+    $browser = withVoices(Studio::opened(READ));
+    $browser->keys('Alt+1')->waitUntil(fn (): bool => ! $browser->has('.board'), 'the outline alone');
+    $browser->script('document.querySelector(".outline").focus()');
+    $browser->keys('ArrowDown', 'ArrowDown', 'ArrowDown', 'Mod+F7');
+    isSaid($browser, ['Oil']);
+    $browser->script('comeTo("Oil")');
+    $browser->waitUntil(fn (): bool => wordsUnderMarks($browser) === 1, 'the word in the outline');
+    $browser->keys('Alt+l')->waitFor('.library')->waitUntil(fn (): bool => $browser->script('return window.waiting') === null && ! $browser->has('.aloud'), 'it to stop with the map');
+    expect($browser->complaints())->toBe([]);
 });

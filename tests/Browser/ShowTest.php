@@ -345,3 +345,22 @@ it('is there on a narrow window, and is shown by touch', function () {
         $other->quit();
     }
 });
+
+it('opens the page a topic leads to over the slide, and closes it, by key and by mouse', function () {
+    $browser = Studio::opened("Sea\n\tTides\n\t\tTables of tides\n\tWaves\n");
+    $browser->pick('Tables of tides')->keys('Mod+Shift+l')->waitFor('.desk .new input')->type('https://tides.example/tables')->keys('Enter')->saved();
+    $browser->pick('Sea')->act('Slides: each part of this branch')->waitFor('.slides')->saved();
+    begunShow($browser);
+    isOnStage($browser, 'Tides, Tables of tides');
+    $browser->keys('o')->waitFor('.slide-show .opened iframe');
+    expect($browser->script('const frame = document.querySelector(".opened iframe"); return [frame.src, frame.getAttribute("sandbox"), frame.referrerPolicy]'))->toBe(['https://tides.example/tables', 'allow-scripts allow-popups', 'no-referrer']);
+    $browser->keys('Escape')->waitUntil(fn (): bool => ! $browser->has('.slide-show .opened'), 'it to close');
+    // By mouse: the tool, and then the button that closes.
+    $browser->script('document.querySelector(".show-bar .opens button").click()');
+    $browser->waitFor('.slide-show .opened iframe')->script('document.querySelector(".slide-show .opened header button:last-of-type").click()');
+    $browser->waitUntil(fn (): bool => ! $browser->has('.slide-show .opened'), 'it to close');
+    $browser->keys('PageDown');
+    isOnStage($browser, 'Waves');
+    $browser->keys('Escape')->waitUntil(fn (): bool => ! $browser->has('.slide-show'), 'the show to end');
+    $browser->keys('Alt+2');
+});

@@ -251,6 +251,7 @@ it('marks words of any script where they stand, over the lines they are broken i
 })->with([
     'right to left' => ['فانوس صغير فوق الماء', 'صغير', 2],
     'letters of two units' => ['𝄞𝄞 lanterns 🏮 at sea', 'lanterns', 2],
+    'no spaces between words' => ['小さなランタンは水の上', 'ランタン', 2],
     'accents' => ['Étude für Ländler', 'für', 2],
     'over several lines' => ['A lantern that is as large as a boat and has to be carried by six people through all of the old town and down to the quay', 'carried', 1],
 ]);
@@ -265,4 +266,13 @@ it('reads the outline alone too, where there is no board, and stops with the map
     $browser->waitUntil(fn (): bool => wordsUnderMarks($browser) === 1, 'the word in the outline');
     $browser->keys('Alt+l')->waitFor('.library')->waitUntil(fn (): bool => $browser->script('return window.waiting') === null && ! $browser->has('.aloud'), 'it to stop with the map');
     expect($browser->complaints())->toBe([]);
+});
+
+it('reads a text without an end in parts, none of which breaks a sign', function () {
+    $browser = withVoices(Studio::opened("Lamp\n\t".str_repeat('x🏮', 130)."\n\t".trim(str_repeat('a long way, ', 40))."\n"), waits: false);
+    $browser->pick('Lamp')->keys('Mod+F10')->waitUntil(fn (): bool => count(saidSoFar($browser)) >= 5 && ! $browser->has('.aloud'), 'it to be read');
+    $said = saidSoFar($browser);
+    expect($said[0])->toBe('Lamp')->and(max(array_map(fn (string $one): int => intdiv(strlen(mb_convert_encoding($one, 'UTF-16LE', 'UTF-8')), 2), $said)))->toBeLessThanOrEqual(260);
+    expect($browser->script('return window.said.every(([, text]) => text.isWellFormed())'))->toBeTrue();
+    expect(implode('', array_slice($said, 1)))->toBe(str_repeat('x🏮', 130).implode('', array_slice($said, 3)))->and(substr_count(implode(' ', $said), 'a long way'))->toBe(40);
 });

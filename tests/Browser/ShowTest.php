@@ -340,6 +340,29 @@ it('is there on a narrow window, and is shown by touch', function () {
         isOnStage($other, 'Waves, Wind');
         $swipe(120, 320);
         isOnStage($other, 'Tides, Moon, Sun');
+        // Two fingers come closer, and one then moves what is seen instead of going on.
+        $pinch = function (int $from, int $to) use ($other): void {
+            $points = fn (int $apart): array => [['x' => 210 - $apart / 2, 'y' => 400, 'id' => 1], ['x' => 210 + $apart / 2, 'y' => 400, 'id' => 2]];
+            $other->tools('Input.dispatchTouchEvent', ['type' => 'touchStart', 'touchPoints' => $points($from)]);
+            foreach ([0.25, 0.5, 0.75, 1.0] as $part) {
+                $other->tools('Input.dispatchTouchEvent', ['type' => 'touchMove', 'touchPoints' => $points((int) ($from + ($to - $from) * $part))]);
+            }
+            $other->tools('Input.dispatchTouchEvent', ['type' => 'touchEnd', 'touchPoints' => []]);
+        };
+        $wide = fn (): float => (float) $other->script('return document.querySelector(".slide-show > .slide-stage > .layer svg").getBoundingClientRect().width');
+        $left = fn (): float => (float) $other->script('return document.querySelector(".slide-show > .slide-stage > .layer svg").getBoundingClientRect().x');
+        usleep(900_000);
+        $before = $wide();
+        $pinch(80, 240);
+        $other->waitUntil(fn (): bool => abs($wide() / $before - 3) < 0.25, 'it to be three times as large');
+        $at = $left();
+        $swipe(300, 200);
+        $other->waitUntil(fn (): bool => abs($left() - $at + 100) < 15, 'it to be moved by one finger');
+        isOnStage($other, 'Tides, Moon, Sun');
+        $pinch(240, 80);
+        $other->waitUntil(fn (): bool => abs($wide() / $before - 1) < 0.1, 'it to be as large as before');
+        $swipe(320, 120);
+        isOnStage($other, 'Waves, Wind');
         expect($other->complaints())->toBe([]);
     } finally {
         $other->quit();

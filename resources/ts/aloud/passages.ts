@@ -17,7 +17,9 @@ function parted(text: string): string[] {
     while (rest.length > LONGEST) {
         const head = rest.slice(0, LONGEST)
         const at = Math.max(head.lastIndexOf(', '), head.lastIndexOf('; '), head.lastIndexOf(': '))
-        const cut = at > 40 ? at + 2 : head.lastIndexOf(' ') > 40 ? head.lastIndexOf(' ') + 1 : LONGEST
+        // No sign of two units is parted.
+        const most = /[\uD800-\uDBFF]$/.test(head) ? LONGEST - 1 : LONGEST
+        const cut = at > 40 ? at + 2 : head.lastIndexOf(' ') > 40 ? head.lastIndexOf(' ') + 1 : most
         parts.push(rest.slice(0, cut))
         rest = rest.slice(cut)
     }

@@ -13,7 +13,7 @@ export function nameOfTool(tool: Element): string {
     const labelled = tool.getAttribute('aria-labelledby')?.split(/\s+/).map((id) => document.getElementById(id)?.textContent ?? '').join(' ')
     const name = [tool.getAttribute('aria-label'), labelled, field?.labels?.[0]?.textContent, tool.textContent, tool.getAttribute('title'), field?.getAttribute('placeholder')].find((one) => (one ?? '').trim() !== '') ?? ''
     const states = [tool.getAttribute('aria-pressed') === 'true' || tool.getAttribute('aria-checked') === 'true' ? 'on' : '', tool.matches(':disabled, [aria-disabled=true]') ? 'not now' : '']
-    return [name.replace(/\s+/g, ' ').trim().slice(0, LONGEST), ...states].filter((part) => part !== '').join(', ')
+    return [[...name.replace(/\s+/g, ' ').trim()].slice(0, LONGEST).join(''), ...states].filter((part) => part !== '').join(', ')
 }
 
 let speaking: Speaking | null = null

@@ -33,13 +33,17 @@ export interface Voice {
 export const isOneLanguage = (a: string, b: string): boolean => base(a) === base(b)
 export const base = (tag: string): string => tag.toLowerCase().split(/[-_]/)[0] ?? ''
 
+/** Signs of words that are parted from each other by others; some scripts part none, and there a word is what was told. */
+const PARTED = /[\p{L}\p{N}\p{M}'’]/u
+const UNPARTED = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}\p{Script=Myanmar}]/u
+
 /** The whole word that stands at a place, where only a part of it was told, as of a number. */
 export function wordAt(text: string, at: number, length: number): { at: number; length: number } {
     let [from, to] = [Math.max(0, Math.min(text.length, at)), Math.min(text.length, at + Math.max(1, length))]
     while (to > from + 1 && /\s/.test(text[to - 1] ?? '')) {
         to--
     }
-    const isWord = (sign: string | undefined): boolean => sign !== undefined && /[\p{L}\p{N}\p{M}'’]/u.test(sign)
+    const isWord = (sign: string | undefined): boolean => sign !== undefined && PARTED.test(sign) && !UNPARTED.test(sign)
     while (from > 0 && isWord(text[from - 1]) && isWord(text[from])) {
         from--
     }

@@ -1,5 +1,6 @@
 import { commands, type CommandId } from './commands'
 import { clock, type Opening, type ShownDeck, type ShownSlide, type Source, type Way } from './deck'
+import { Fingers } from './fingers'
 import { button, make } from './secondWindow'
 import { Speaker } from './speaker'
 import { Stage } from './stage'
@@ -462,19 +463,25 @@ export class Player {
         this.element.addEventListener('focusin', () => this.showBar(), on)
         let from: { x: number; y: number; dragged: boolean; id: number } | null = null
         const stage = this.stage.element
+        const fingers = new Fingers((by, at, x, y) => this.stage.pinch(by, at, x, y), () => this.stage.settlePinch())
         stage.addEventListener('pointerdown', (event) => {
-            from = { x: event.clientX, y: event.clientY, dragged: false, id: event.pointerId }
+            from = fingers.down(event) ? null : { x: event.clientX, y: event.clientY, dragged: false, id: event.pointerId }
         }, on)
         stage.addEventListener('pointermove', (event) => {
-            if (from !== null && event.pointerType === 'mouse' && event.buttons === 1 && (from.dragged || Math.hypot(event.clientX - from.x, event.clientY - from.y) > 6)) {
+            // One finger moves what two have brought closer.
+            if (!fingers.move(event) && from !== null && (event.pointerType !== 'mouse' ? this.stage.isClose : event.buttons === 1) && (from.dragged || Math.hypot(event.clientX - from.x, event.clientY - from.y) > 6)) {
                 from.dragged = true
                 this.stage.drag(event.movementX, event.movementY)
             }
         }, on)
+        stage.addEventListener('pointercancel', (event) => {
+            from = null
+            fingers.up(event)
+        }, on)
         stage.addEventListener('pointerup', (event) => {
             const was = from
             from = null
-            if (was === null || was.dragged) {
+            if (fingers.up(event) || was === null || was.dragged) {
                 return
             }
             const [x, y] = [event.clientX - was.x, event.clientY - was.y]

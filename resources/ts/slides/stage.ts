@@ -27,6 +27,8 @@ const UNSEEN = '0.01'
 
 /** Slides that are kept read, ready to be painted. */
 const KEPT = 7
+/** So much closer than the whole slide, one finger moves it instead of going on. */
+const CLOSE = 1.05
 
 /**
  * Where slides are seen. The camera glides from slide to slide: what is there is moved and stretched by the compositor, what
@@ -172,6 +174,32 @@ export class Stage {
             this.camera = shifted(this.camera, -x / this.camera.scale, -y / this.camera.scale)
             this.layer.element.style.transform = this.layer.at(this.camera, this.size)
         }
+    }
+
+    /** Whether it is seen closer than the slide as a whole is. */
+    get isClose(): boolean {
+        return this.closer > CLOSE
+    }
+
+    /** Comes closer or goes farther as two fingers do: what is under a point of the screen stays there, and goes along with it. */
+    pinch(by: number, at: { readonly x: number; readonly y: number }, x: number, y: number): void {
+        const layer = this.layer
+        if (layer === null) {
+            return
+        }
+        this.stop()
+        const { w, h } = this.size
+        const usual = this.whole(layer).scale / this.closer
+        const scale = Math.min(6, Math.max(0.25, (this.camera.scale / usual) * by)) * usual
+        const part = 1 / this.camera.scale - 1 / scale
+        this.camera = { x: this.camera.x + (at.x - w / 2) * part - x / scale, y: this.camera.y + (at.y - h / 2) * part - y / scale, scale }
+        this.closer = scale / usual
+        layer.element.style.transform = layer.at(this.camera, this.size)
+    }
+
+    /** Sharp again where two fingers have left it. */
+    settlePinch(): void {
+        this.layer?.paint(this.camera, this.size)
     }
 
     /** Takes the cover from a topic, or from the next that has one. */

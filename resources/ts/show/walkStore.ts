@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
-import { tell } from '@/ui/tell'
+import { notLoaded } from '@/ui/tell'
 
 /** What leads a walk; it comes when one begins. */
 export interface WalkWay {
@@ -24,7 +24,7 @@ export const useWalk = defineStore('walk', () => {
     const way = shallowRef<WalkWay | null>(null)
 
     function begin(topic: string | null): void {
-        void import('./walkWay').then(({ useWalkWay }) => useWalkWay().begin(topic)).catch(() => tell.error('This could not be loaded. Look whether there is a network, and try again.'))
+        void import('./walkWay').then(({ useWalkWay }) => useWalkWay().begin(topic)).catch(notLoaded)
     }
 
     return {

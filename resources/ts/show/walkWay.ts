@@ -9,7 +9,7 @@ import { useMap } from '@/stores/map'
 import { heldIn, withoutHeld } from '@/stores/privacy'
 import { ancestorsOf, childrenOf } from '@/stores/tree'
 import { topicName } from '@/text/titleMarkdown'
-import { tell } from '@/ui/tell'
+import { notLoaded, tell } from '@/ui/tell'
 import { leastRest } from './contrast'
 import { isWithin, markedIn, placeOf, stopsOf, type Order } from './walkPath'
 import { useWalk, type WalkWay } from './walkStore'
@@ -34,7 +34,6 @@ const WIDE = 0.85
 /** After this the board is there and stands where it begins, milliseconds. */
 const SETTLED = 60
 
-const missing = (): void => tell.error('This could not be loaded. Look whether there is a network, and try again.')
 const next = <T>(all: readonly { readonly value: T }[], now: T): T => all[(all.findIndex(({ value }) => value === now) + 1) % all.length]?.value ?? now
 
 /** A walk through the map: where it is, the ways on from there, what is seen beside it, and how it goes on. */
@@ -273,8 +272,8 @@ export const useWalkWay = defineStore('walkWay', () => {
         dim: { run: () => (settings.value.dim = Math.min(1, settings.value.dim + 0.1)) },
         light: { run: () => (settings.value.dim = Math.max(0, settings.value.dim - 0.1)) },
         pace: { run: () => (isPaced.value = !isPaced.value), can: () => isPaced.value || on.value !== null },
-        aloud: { run: () => void import('@/aloud/aloudStore').then(({ useAloud }) => useAloud().turnWalk()).catch(missing) },
-        speak: { run: () => void import('./walkSpeaker').then(({ openSpeaker }) => openSpeaker()).catch(missing) },
+        aloud: { run: () => void import('@/aloud/aloudStore').then(({ useAloud }) => useAloud().turnWalk()).catch(notLoaded) },
+        speak: { run: () => void import('./walkSpeaker').then(({ openSpeaker }) => openSpeaker()).catch(notLoaded) },
         black: { run: () => (isBlack.value = !isBlack.value) },
         closer: { run: () => setZoom(camera.scale * 1.2) },
         farther: { run: () => setZoom(camera.scale / 1.2) },

@@ -1,6 +1,7 @@
 import { commands, type CommandId } from './commands'
 import { clock, type Opening, type ShownDeck, type ShownSlide, type Source, type Way } from './deck'
 import { Fingers } from './fingers'
+import { openedIn } from './opened'
 import { button, make } from './secondWindow'
 import { Speaker } from './speaker'
 import { Stage } from './stage'
@@ -218,39 +219,11 @@ export class Player {
         if (opening.sort === 'page') {
             head.insertBefore(button(owner, 'In a window of its own', 'Opens it in a window of its own', () => window.open(opening.source, '_blank', 'noopener,noreferrer')), head.lastChild)
         }
-        over.append(head, this.shown(opening))
+        over.append(head, openedIn(owner, opening, this.source.address(opening)))
         this.element.append(over)
         this.over = over
         over.querySelector<HTMLElement>('button:last-of-type')?.focus({ preventScroll: true })
         this.told()
-    }
-
-    private shown(opening: Opening): HTMLElement {
-        const owner = this.element.ownerDocument
-        const address = this.source.address(opening)
-        if (opening.sort === 'film' || opening.sort === 'sound') {
-            const media = make(owner, opening.sort === 'film' ? 'video' : 'audio', '')
-            media.controls = true
-            media.autoplay = true
-            media.src = address
-            return media
-        }
-        if (opening.sort === 'picture') {
-            const picture = make(owner, 'img', '')
-            picture.src = address
-            picture.alt = opening.title
-            return picture
-        }
-        // Pages of others do little here; those that do not let themselves be shown inside others leave what lies below to be read.
-        const page = make(owner, 'div', 'page')
-        page.append(make(owner, 'p', '', 'If nothing is seen here, the page does not let itself be shown inside others. Open it in a window of its own.'))
-        const frame = make(owner, 'iframe', '')
-        frame.title = opening.title
-        frame.setAttribute('sandbox', 'allow-scripts allow-popups')
-        frame.referrerPolicy = 'no-referrer'
-        frame.src = address
-        page.append(frame)
-        return page
     }
 
     /** What there is to open, or the one thing there is. */

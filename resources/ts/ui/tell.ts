@@ -39,3 +39,6 @@ export function offer(text: string, name: string, run: () => unknown): void {
     announce(`${text} ${name}`)
     const message = api().info(() => h('span', [`${text} `, h(NButton, { text: true, type: 'primary', onClick: () => { message.destroy(); run() } }, () => name)]), { duration: 9000 })
 }
+
+/** A part of the application that comes when it is wanted did not come. */
+export const notLoaded = (): void => tell.error('This could not be loaded. Look whether there is a network, and try again.')

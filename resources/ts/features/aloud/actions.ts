@@ -1,10 +1,10 @@
 import { hasChoice, onTopics } from '@/actions/conditions'
 import type { Action } from '@/actions/registry'
-import { tell } from '@/ui/tell'
+import { notLoaded, tell } from '@/ui/tell'
 
 const read = (id: string, name: string, key: string, withBelow: boolean): Action => ({
     id: `aloud.${id}`, name, group: 'Show', keys: [key], scopes: [...onTopics, 'field'], available: hasChoice,
-    run: () => void import('@/aloud/aloudStore').then(({ useAloud }) => useAloud().turn(withBelow)).catch(() => tell.error('This could not be loaded. Look whether there is a network, and try again.')),
+    run: () => void import('@/aloud/aloudStore').then(({ useAloud }) => useAloud().turn(withBelow)).catch(notLoaded),
 })
 
 export const aloudActions: readonly Action[] = [

@@ -1,11 +1,11 @@
 import type { Action } from '@/actions/registry'
-import { tell } from '@/ui/tell'
+import { notLoaded } from '@/ui/tell'
 
 const inMap = ['board', 'outline', 'field'] as const
 
 /** The rest comes when it is wanted. */
 function withStore(run: (store: ReturnType<(typeof import('./handOverStore'))['useHandOver']>) => void): void {
-    import('./handOverStore').then(({ useHandOver }) => run(useHandOver())).catch(() => tell.error('This could not be loaded. Look whether there is a network, and try again.'))
+    import('./handOverStore').then(({ useHandOver }) => run(useHandOver())).catch(notLoaded)
 }
 
 export const handOverActions: readonly Action[] = [

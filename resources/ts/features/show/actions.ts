@@ -2,16 +2,14 @@ import { onTopics } from '@/actions/conditions'
 import type { Action } from '@/actions/registry'
 import { commands } from '@/slides/commands'
 import { current } from '@/slides/current'
-import { tell } from '@/ui/tell'
+import { notLoaded } from '@/ui/tell'
 import type { useShow as UseShow } from './showStore'
 import type { useSlides as UseSlides } from './slidesStore'
 
 const inMap = ['board', 'outline', 'mark', 'strip'] as const
 
-/** The rest comes when it is wanted. */
-const missing = (): void => tell.error('This could not be loaded. Look whether there is a network, and try again.')
-const withSlides = (run: (slides: ReturnType<typeof UseSlides>) => void): void => void import('./slidesStore').then(({ useSlides }) => run(useSlides())).catch(missing)
-const withShow = (run: (show: ReturnType<typeof UseShow>) => void): void => void import('./showStore').then(({ useShow }) => run(useShow())).catch(missing)
+const withSlides = (run: (slides: ReturnType<typeof UseSlides>) => void): void => void import('./slidesStore').then(({ useSlides }) => run(useSlides())).catch(notLoaded)
+const withShow = (run: (show: ReturnType<typeof UseShow>) => void): void => void import('./showStore').then(({ useShow }) => run(useShow())).catch(notLoaded)
 
 const ofBranch = (makes: 'children' | 'levels' | 'noted' | 'each', words: string): Action =>
     ({ id: `deck.${makes}`, name: `Slides: ${words}`, what: 'Makes a deck of the chosen branch and keeps it in step with the map.', group: 'Show', keys: [], scopes: onTopics, run: () => withSlides((slides) => void slides.makeDeck(makes)) })

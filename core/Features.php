@@ -9,6 +9,7 @@ use ChalkTree\Attach\AttachFeature;
 use ChalkTree\Brace\BraceFeature;
 use ChalkTree\CrossLink\CrossLinkFeature;
 use ChalkTree\HandOver\HandOverFeature;
+use ChalkTree\Kind\KindFeature;
 use ChalkTree\Link\LinkFeature;
 use ChalkTree\Look\LookFeature;
 use ChalkTree\Number\NumberFeature;
@@ -16,8 +17,10 @@ use ChalkTree\Picture\PictureFeature;
 use ChalkTree\Privacy\PrivacyFeature;
 use ChalkTree\Process\ProcessFeature;
 use ChalkTree\Ring\RingFeature;
+use ChalkTree\Rule\RuleFeature;
 use ChalkTree\Show\ShowFeature;
 use ChalkTree\Sign\SignFeature;
+use ChalkTree\Task\TaskFeature;
 use ChalkTree\Walk\WalkFeature;
 
 /** The list of all features. A new one is a folder and one line here. */
@@ -30,6 +33,7 @@ final class Features
         BraceFeature::class,
         CrossLinkFeature::class,
         HandOverFeature::class,
+        KindFeature::class,
         LinkFeature::class,
         LookFeature::class,
         NumberFeature::class,
@@ -37,8 +41,10 @@ final class Features
         PrivacyFeature::class,
         ProcessFeature::class,
         RingFeature::class,
+        RuleFeature::class,
         ShowFeature::class,
         SignFeature::class,
+        TaskFeature::class,
         WalkFeature::class,
     ];
 

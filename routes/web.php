@@ -20,6 +20,7 @@ use App\Http\Controllers\SentenceController;
 use App\Http\Controllers\ShowController;
 use App\Http\Controllers\SignController;
 use App\Http\Controllers\SpeechController;
+use App\Http\Controllers\TrackController;
 use Illuminate\Support\Facades\Route;
 
 Route::prefix('api')->group(function (): void {
@@ -48,12 +49,14 @@ Route::prefix('api')->group(function (): void {
     Route::middleware(['auth', 'throttle:work', 'body'])->group(function (): void {
         Route::put('me/keys', [AccountController::class, 'keys']);
         Route::put('me/face', [AccountController::class, 'face']);
+        Route::put('me/zone', [AccountController::class, 'zone']);
         Route::put('me/calm', [AccountController::class, 'calm']);
         Route::get('maps', [LibraryController::class, 'index']);
         Route::post('maps', [LibraryController::class, 'store']);
 
         Route::get('looks', [LookController::class, 'named']);
         Route::get('chalks/{colour}', [LookController::class, 'chalk'])->where('colour', '[0-9a-f]{6}');
+        Route::get('kinds', [TrackController::class, 'kinds']);
         Route::get('stamps', [SignController::class, 'stamps']);
         Route::get('speech', [SpeechController::class, 'voices']);
         Route::post('speech', [SpeechController::class, 'speak'])->middleware('throttle:speech');
@@ -102,6 +105,10 @@ Route::prefix('api')->group(function (): void {
             Route::post('maps/{map}/clip', [ClipboardController::class, 'read'])->middleware(['throttle:heavy', 'alone:files']);
             Route::post('maps/{map}/clip/picture', [ClipboardController::class, 'picture']);
             Route::post('maps/{map}/copy', [ClipboardController::class, 'copy']);
+            Route::get('maps/{map}/topics/{topic}/facts', [TrackController::class, 'facts'])->where('topic', '[0-9a-z]{26}');
+            Route::get('maps/{map}/todos', [TrackController::class, 'todos']);
+            Route::get('maps/{map}/rules', [TrackController::class, 'rules']);
+            Route::post('maps/{map}/hits', [TrackController::class, 'hits'])->middleware('alone:search');
             Route::get('maps/{map}/legend', [SignController::class, 'legend']);
             Route::get('maps/{map}/card', [LinkController::class, 'card']);
             Route::get('maps/{map}/topics/{topic}/card', [LinkController::class, 'card'])->where('topic', '[0-9a-z]{26}');

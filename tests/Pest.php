@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+require_once __DIR__.'/Support/tracked.php';
+
 use Tests\Support\HttpTestCase;
 
 pest()->extend(HttpTestCase::class)->in('Feature');

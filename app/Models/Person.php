@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Carbon\CarbonImmutable;
 use ChalkTree\Text\TypeFace;
 use Illuminate\Auth\Notifications\ResetPassword;
 use Illuminate\Database\Eloquent\Collection;
@@ -21,6 +22,7 @@ use Illuminate\Notifications\Notifiable;
  * @property string|null $starter  the one chosen last
  * @property array<string, list<string>>|null $keys  those changed, by action
  * @property TypeFace|null $face  in which this person sees every map
+ * @property string|null $zone  the time zone in which they live
  * @property array{board: string, size: string, motion: string, names?: string}|null $calm  what they chose for their eyes
  */
 final class Person extends User
@@ -30,7 +32,7 @@ final class Person extends User
     protected $table = 'people';
 
     /** @var array<string, mixed> */
-    protected $attributes = ['starter' => null, 'keys' => null, 'face' => null, 'calm' => null];
+    protected $attributes = ['starter' => null, 'keys' => null, 'face' => null, 'calm' => null, 'zone' => null];
 
     protected $fillable = ['name', 'email', 'password', 'starter'];
 
@@ -38,6 +40,12 @@ final class Person extends User
 
     /** @var array<string, string> */
     protected $casts = ['password' => 'hashed', 'keys' => 'array', 'face' => TypeFace::class, 'calm' => 'array'];
+
+    /** The day where this person is, as YYYY-MM-DD. */
+    public function today(): string
+    {
+        return CarbonImmutable::now($this->zone ?? 'UTC')->format('Y-m-d');
+    }
 
     /** @return HasMany<MapRecord, $this> */
     public function maps(): HasMany

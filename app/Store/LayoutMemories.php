@@ -17,7 +17,7 @@ use ChalkTree\Arrange\View;
 final readonly class LayoutMemories
 {
     /** Changed whenever the same map would be laid out otherwise by another version. */
-    private const VERSION = 11;
+    private const VERSION = 12;
 
     public function __construct(private PartedCache $cache, private MapStates $states)
     {
@@ -77,6 +77,6 @@ final readonly class LayoutMemories
         $folded = array_keys($view->folded);
         sort($folded);
 
-        return hash('xxh128', implode(' ', [self::VERSION, $this->states->of($map), $map->arrangement, (string) $view->scope, (string) $view->face?->value, ...$folded]));
+        return hash('xxh128', implode(' ', [self::VERSION, $this->states->of($map), $map->arrangement, (string) $view->scope, (string) $view->face?->value, $view->today, ...$folded]));
     }
 }

@@ -6,6 +6,7 @@ namespace App\Store;
 
 use App\Models\MapRecord;
 use ChalkTree\Arrange\Chalks;
+use ChalkTree\Ask\Moment;
 use ChalkTree\Edit\Wording;
 use ChalkTree\Look\LookBuilder;
 use ChalkTree\Look\LookFields;
@@ -23,13 +24,13 @@ final readonly class LookReasons
     {
     }
 
-    /** @return array{level: int, chalk: array{name: string, words: string, topic: string|null}, reasons: list<array{field: string, called: string, value: string|int|null, place: string, words: string, row: string|null}>} "LookReasonsAnswer" in the wire schema */
-    public function of(MapRecord $record, string $topic): array
+    /** @return array{level: int, chalk: array{name: string, words: string, topic: string|null}, reasons: list<array{field: string, called: string, value: string|int|null, place: string, words: string, row: string|null}>, rules: list<array{id: string, name: string, gives: string}>} "LookReasonsAnswer" in the wire schema */
+    public function of(MapRecord $record, string $topic, string $today): array
     {
         $map = $this->store->load($record);
         $level = $this->level($map, $topic);
         $resolver = new LookResolver(Looks::standard());
-        $resolver->read($map);
+        $resolver->read($map, $now = new Moment($map, $today));
         $why = $resolver->why($topic, $level);
         $values = LookBuilder::values($resolver->of($topic, $level));
         $reasons = [];
@@ -42,12 +43,12 @@ final readonly class LookReasons
                 'called' => $field->called ?? $name,
                 'value' => is_int($value) || $value === null ? $value : (string) $value,
                 'place' => strtolower($place->name),
-                'words' => $this->words($map, $place, $said['row'] ?? null, $level),
+                'words' => ($said['words'] ?? '') !== '' ? $said['words'] : $this->words($map, $place, $said['row'] ?? null, $level),
                 'row' => $said['row'] ?? null,
             ];
         }
 
-        return ['level' => $level, 'chalk' => $this->chalk($map, $resolver, $topic), 'reasons' => $reasons];
+        return ['level' => $level, 'chalk' => $this->chalk($map, $resolver, $topic), 'reasons' => $reasons, 'rules' => Facts::rulesOn($now, $topic)];
     }
 
     /** @return array{name: string, words: string, topic: string|null} which chalk it has, from where, and the topic whose branch began it */

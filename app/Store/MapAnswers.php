@@ -60,6 +60,7 @@ final readonly class MapAnswers
             'id' => $record->id,
             'seq' => $record->seq,
             'view' => $look,
+            'today' => $view->today,
             'place' => $this->views->place($record, $person, $pane),
             ...$this->log->next($record, $person),
         ];
@@ -103,6 +104,7 @@ final readonly class MapAnswers
             'rows' => [],
             'scene' => ['reset' => false, 'arrangement' => $record->arrangement, 'slips' => [], 'gone' => [], 'marks' => [], 'goneMarks' => [], 'looks' => [], 'levels' => [], 'chalks' => []],
             'numbers' => null,
+            'today' => $person->today(),
             ...$this->log->next($record, $person),
         ];
     }
@@ -175,6 +177,7 @@ final readonly class MapAnswers
                 'rows' => $missed === null ? RowData::all($map) : RowData::changed($map, $changes),
                 'scene' => $scene,
                 'numbers' => ($now = Numbers::of($board->shown($map))) === $numbers ? null : (object) $now,
+                'today' => $view->today,
                 ...$this->log->next($record, $person),
             ], $keep];
         });

@@ -113,7 +113,7 @@ final readonly class MapEditing
     private function apply(MapRecord $record, TopicMap $map, Person $person, EditBody $body): array
     {
         $edit = $body->edit();
-        $changes = Edits::apply($edit, $map, CarbonImmutable::now()->getTimestamp());
+        $changes = Edits::apply($edit, $map, CarbonImmutable::now()->getTimestamp(), $person->name);
         $this->admit($record, $map, $person, $changes);
 
         return [$edit instanceof Quiet ? EditLog::TOLD : 'do', $body->step, $edit->sentence($map), $changes];

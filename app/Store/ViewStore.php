@@ -43,7 +43,7 @@ final readonly class ViewStore
     /** @param  Look  $look */
     public static function view(array $look, Person $person): View
     {
-        return View::folding($look['folded'], $look['scope'], $person->face, $look['showing']);
+        return View::folding($look['folded'], $look['scope'], $person->face, $look['showing'], $person->today());
     }
 
     /** @param  Look  $view */

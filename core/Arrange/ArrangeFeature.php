@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Arrange;
 
+use ChalkTree\Ask\Moment;
 use ChalkTree\Edit\Recorder;
 use ChalkTree\Edit\Settles;
 use ChalkTree\Exchange\WritesLines;
@@ -26,9 +27,9 @@ final class ArrangeFeature implements SaysLooks, Settles, WritesLines
         FreePlaces::settle($map, $recorder);
     }
 
-    public function looks(TopicMap $map): iterable
+    public function looks(Moment $now): iterable
     {
-        $headings = GridHeadings::of($map);
+        $headings = GridHeadings::of($now->map);
 
         return $headings === null ? [] : [$headings];
     }

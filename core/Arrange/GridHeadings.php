@@ -47,4 +47,9 @@ final readonly class GridHeadings implements LookSource
     {
         return isset($this->cells[$topic]) ? ['weight' => 'bold'] : [];
     }
+
+    public function words(string $topic): string
+    {
+        return '';
+    }
 }

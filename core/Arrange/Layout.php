@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ChalkTree\Arrange;
 
+use ChalkTree\Ask\Moment;
+use ChalkTree\Ask\RollUps;
 use ChalkTree\Face\FaceParts;
 use ChalkTree\Face\PhrasePart;
 use ChalkTree\Flow\KnownCharts;
@@ -67,6 +69,9 @@ final class Layout
     private ?Ties $ties = null;
 
     private KnownCharts $charts;
+
+    /** What is below each topic, summed up; null until something was drawn. */
+    private ?RollUps $sums = null;
 
     private readonly LookResolver $looks;
 
@@ -159,10 +164,12 @@ final class Layout
         [$this->map, $this->view, $this->ties] = [$map, $view, null];
         $scope = $view->scope !== null && $map->has($view->scope) ? $view->scope : null;
         $this->root = $scope ?? $map->sheet()->root;
-        $isAlike = $this->looks->read($map);
-        $isAlike = $this->faces->read($map, $touched === null) && $isAlike;
+        $touched = $touched === null ? null : array_values([...$touched, ...$this->renumbered($before)]);
+        $now = new Moment($map, $view->today, $this->summedUp($map, $touched));
+        $isAlike = $this->looks->read($map, $now);
+        $isAlike = $this->faces->read($map, $touched === null, $now) && $isAlike;
         // Where something is said otherwise of the map as a whole, everything may be drawn otherwise.
-        $stale = $touched === null || ! $isAlike ? null : $this->stale($map, [...$touched, ...$this->renumbered($before)]);
+        $stale = $touched === null || ! $isAlike ? null : $this->stale($map, $touched);
         $groups = Groups::of($map);
         $this->groups = $groups->isEmpty() ? null : $groups;
         $this->inheritance->read($map, $this->root, $this->groups);
@@ -213,6 +220,24 @@ final class Layout
         }
 
         return $now + $before;
+    }
+
+    /** @param  list<string>|null  $touched */
+    private function summedUp(TopicMap $map, ?array $touched): RollUps
+    {
+        if ($this->sums === null) {
+            // What is remembered is of this very map.
+            return $this->sums = new RollUps($map, $this->memory);
+        }
+        $this->sums->follow($map, $touched === null ? null : $this->stale($map, $touched));
+
+        return $this->sums;
+    }
+
+    /** What it knows of what is below each topic; a memory can learn it. */
+    public function sums(): ?RollUps
+    {
+        return $this->sums;
     }
 
     /** Places what is right below a slip, and, where its arrangement asks for it, what is below that. */

@@ -17,6 +17,9 @@ final class Memory
 {
     private const FORM = 'd6VH8a8';
 
+    /** Letters by which records of sums are told from those of before; see beginSums(). */
+    private const RUN = 8;
+
     /** @var array<string, string|null> the records that changed since this was lent, by topic id; null for those that are gone */
     private array $changed = [];
 
@@ -109,6 +112,38 @@ final class Memory
         $kept = $charts->kept();
         if ($kept !== $this->record(self::CHARTS)) {
             $this->records[self::CHARTS] = $this->changed[self::CHARTS] = $kept;
+        }
+    }
+
+    private const SUMS = '~sums';
+
+    /** Whether what is remembered of sums is of these measures; see RollUps. */
+    public function sumsAre(string $measures): bool
+    {
+        return substr($this->record(self::SUMS) ?? '', self::RUN) === $measures;
+    }
+
+    /** Begins anew with the sums of these measures; what was remembered counts no more. */
+    public function beginSums(string $measures): void
+    {
+        if ($measures !== '' || $this->record(self::SUMS) !== null) {
+            $this->records[self::SUMS] = $this->changed[self::SUMS] = bin2hex(random_bytes(self::RUN / 2)).$measures;
+        }
+    }
+
+    /** What is below a topic, as it was learned; null where that is not known. */
+    public function sums(string $topic): ?string
+    {
+        $record = $this->record("+{$topic}");
+
+        return $record === null || strncmp($record, $this->record(self::SUMS) ?? '', self::RUN) !== 0 ? null : substr($record, self::RUN);
+    }
+
+    /** @param  string|null  $sums  null where they are not known any more */
+    public function learnSums(string $topic, ?string $sums): void
+    {
+        if ($sums !== null || $this->record("+{$topic}") !== null) {
+            $this->records["+{$topic}"] = $this->changed["+{$topic}"] = $sums === null ? null : substr($this->record(self::SUMS) ?? '', 0, self::RUN).$sums;
         }
     }
 

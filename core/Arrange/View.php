@@ -16,9 +16,10 @@ final readonly class View
      * @param  string|null  $scope  the topic drawn as if it were the root; null, or one that is not there, for all of the map
      * @param  TypeFace|null  $face  in which this person sees everything, whatever the map says
      * @param  array<string, true>|null  $only  ids of the topics that are drawn, with all that is above them; null for all
+     * @param  string  $today  the day where this person is, as YYYY-MM-DD; empty where nobody looks in particular, see Moment
      * @param  bool  $showing  whether others are looking, so that only what may leave the map is drawn; whoever lays it out hands in such a map
      */
-    public function __construct(public array $folded = [], public ?string $scope = null, public ?TypeFace $face = null, public bool $showing = false, public ?array $only = null)
+    public function __construct(public array $folded = [], public ?string $scope = null, public ?TypeFace $face = null, public bool $showing = false, public ?array $only = null, public string $today = '')
     {
     }
 
@@ -62,13 +63,13 @@ final readonly class View
     }
 
     /** @param  iterable<string>  $ids */
-    public static function folding(iterable $ids, ?string $scope = null, ?TypeFace $face = null, bool $showing = false): self
+    public static function folding(iterable $ids, ?string $scope = null, ?TypeFace $face = null, bool $showing = false, string $today = ''): self
     {
         $folded = [];
         foreach ($ids as $id) {
             $folded[$id] = true;
         }
 
-        return new self($folded, $scope, $face, $showing);
+        return new self($folded, $scope, $face, $showing, today: $today);
     }
 }

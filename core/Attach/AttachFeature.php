@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ChalkTree\Attach;
 
 use ChalkTree\Arrange\Scene;
+use ChalkTree\Ask\Asks;
 use ChalkTree\Document\Block;
 use ChalkTree\Document\Paragraph;
 use ChalkTree\Document\Style;
@@ -20,11 +21,21 @@ use ChalkTree\HandOver\PutsInDocuments;
 use ChalkTree\Map\TopicMap;
 
 /** Files at topics: any number, each kept with the map. */
-final class AttachFeature implements PutsInDocuments, PutsTiesInBoxes, Settles
+final class AttachFeature implements Asks, PutsInDocuments, PutsTiesInBoxes, Settles
 {
     public function rows(): array
     {
         return [AttachedFile::class];
+    }
+
+    public function questions(): array
+    {
+        return [];
+    }
+
+    public function had(): array
+    {
+        return ['file' => AttachedFile::class];
     }
 
     public function edits(): array

@@ -7,6 +7,7 @@ namespace ChalkTree\CrossLink;
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Arrange\Tie;
 use ChalkTree\Arrange\TiesTopics;
+use ChalkTree\Ask\Asks;
 use ChalkTree\Document\Block;
 use ChalkTree\Document\Heading;
 use ChalkTree\Document\Listing;
@@ -27,7 +28,7 @@ use ChalkTree\Map\TopicMap;
 use ChalkTree\Text\InlineMarkdown;
 
 /** Cross-links: lines between any two topics, each with a phrase. */
-final class CrossLinkFeature implements PutsInDocuments, Settles, TiesTopics, WritesLines
+final class CrossLinkFeature implements Asks, PutsInDocuments, Settles, TiesTopics, WritesLines
 {
     private const SIGN = '→ ';
 
@@ -37,6 +38,16 @@ final class CrossLinkFeature implements PutsInDocuments, Settles, TiesTopics, Wr
     public function rows(): array
     {
         return [CrossLink::class, ScoreWeights::class];
+    }
+
+    public function questions(): array
+    {
+        return [];
+    }
+
+    public function had(): array
+    {
+        return ['cross-link' => CrossLink::class];
     }
 
     public function edits(): array

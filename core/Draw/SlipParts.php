@@ -9,6 +9,8 @@ use ChalkTree\Arrange\ConnectorWords;
 use ChalkTree\Arrange\Growth;
 use ChalkTree\Arrange\Measurer;
 use ChalkTree\Arrange\Slip;
+use ChalkTree\Face\FacePart;
+use ChalkTree\Face\FillsSpine;
 use ChalkTree\Text\Advances;
 use ChalkTree\Text\Run;
 use ChalkTree\Text\Wrapper;
@@ -40,9 +42,7 @@ final readonly class SlipParts
         $look = $slip->look;
         $parts = $slip->axis === [] ? [] : [self::axis($slip)];
         $parts[] = $this->paper($slip);
-        if ($look->box->spine > 0) {
-            $parts[] = Primitive::path('spine', $look->box->shape()->spine($slip->w, $slip->h, $look->box->corner, $look->box->spine, $slip->enters), "chalk:{$slip->chalk}");
-        }
+        array_push($parts, ...self::spine($slip));
         $face = $this->measurer->placed($slip);
         foreach ($face->title as $i => $line) {
             $y = round($face->titleArea->y + Measurer::baseline($look, $i), 2);
@@ -93,6 +93,38 @@ final readonly class SlipParts
         $d = $fill === '' && $stroke === '' ? "M0 0H{$slip->w}V{$slip->h}H0Z" : $outline;
 
         return Primitive::path('paper', $d, $fill, $stroke, $stroke === '' ? 0.0 : (float) $box->edgeThick, $stroke === '' ? '' : self::dashes($box->edgeDash, $box->edgeThick));
+    }
+
+    /**
+     * The spine; where something says how far the topic is, as full as that, from below or from the left. What has no spine
+     * is underlined so.
+     *
+     * @return list<Primitive>
+     */
+    private static function spine(Slip $slip): array
+    {
+        $box = $slip->look->box;
+        $fills = array_values(array_filter($slip->parts, fn (FacePart $part): bool => $part instanceof FillsSpine))[0] ?? null;
+        $whole = $box->spine > 0 ? $box->shape()->spine($slip->w, $slip->h, $box->corner, $box->spine, $slip->enters) : '';
+        if (! $fills instanceof FillsSpine) {
+            return $whole === '' ? [] : [Primitive::path('spine', $whole, "chalk:{$slip->chalk}")];
+        }
+        $parts = $whole === '' ? [] : [Primitive::path('spine', $whole, "tint:{$slip->chalk}")];
+        $thick = (float) max(4, $box->spine);
+        $isAcross = $whole !== '' && ($slip->enters === Growth::Left || $slip->enters === Growth::Right);
+        $inset = max((float) $box->corner, $thick / 2 + 1);
+        $long = ($isAcross ? $slip->h : $slip->w) - 2 * $inset;
+        if ($fills->share() > 0.0 && $long > 0.0) {
+            $by = round($long * $fills->share(), 2);
+            $side = $thick / 2;
+            $parts[] = Primitive::path('progress', match (true) {
+                $isAcross => 'M'.($slip->enters === Growth::Left ? $slip->w - $side : $side).' '.($slip->h - $inset)."v-{$by}",
+                $whole !== '' && $slip->enters === Growth::Down => "M{$inset} {$side}h{$by}",
+                default => "M{$inset} ".($slip->h - $side - ($whole === '' ? 1 : 0))."h{$by}",
+            }, '', $whole === '' ? "tint:{$slip->chalk}" : "chalk:{$slip->chalk}", $thick);
+        }
+
+        return $parts;
     }
 
     private static function axis(Slip $slip): Primitive

@@ -88,10 +88,11 @@ final class Edits
      * Applies an edit to a map, whole or not at all, and gives the record of it.
      *
      * @param  int|null  $now  seconds since 1970; see Recorder
+     * @param  string  $author  the name of whoever makes it
      */
-    public static function apply(Edit $edit, TopicMap $map, ?int $now = null): Changes
+    public static function apply(Edit $edit, TopicMap $map, ?int $now = null, string $author = ''): Changes
     {
-        $recorder = new Recorder($map, $now);
+        $recorder = new Recorder($map, $now, $author);
         try {
             $edit->apply($map, $recorder);
             $problem = Invariants::settle($map, $recorder);

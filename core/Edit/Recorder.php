@@ -18,8 +18,11 @@ final class Recorder
     /** @var array<string, array{type: string, id: string, first: Row|null}> */
     private array $touched = [];
 
-    /** @param  int|null  $now  seconds since 1970, kept in the topics whose text changes; null to leave that as it is */
-    public function __construct(private readonly TopicMap $map, private readonly ?int $now = null)
+    /**
+     * @param  int|null  $now  seconds since 1970, kept in the topics whose text changes; null to leave that as it is
+     * @param  string  $author  the name of whoever makes the edit, for what is signed
+     */
+    public function __construct(private readonly TopicMap $map, private readonly ?int $now = null, public readonly string $author = '')
     {
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Face;
 
+use ChalkTree\Ask\Moment;
 use ChalkTree\Features;
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Topic;
@@ -20,6 +21,9 @@ final class FaceParts
     /** @var list<array{PutsTiesInBoxes, array<string, non-empty-list<FeatureRow>>}> features, with what ties topics by these */
     private array $ties = [];
 
+    /** @var list<BoxSource> what follows from what is said elsewhere */
+    private array $computed = [];
+
     /** @var array<class-string<FeatureRow>, array<string, FeatureRow>> what is said of the map as a whole */
     private array $ofMap = [];
 
@@ -27,13 +31,15 @@ final class FaceParts
      * From now on for this map, as it is now.
      *
      * @param  bool  $isWhole  whether all topics will be asked about, and not only some
+     * @param  Moment|null  $now  from which is reckoned what follows from what is said elsewhere; by default the map on this day
      * @return bool whether what is said of the map as a whole, as of a tag, is what it was
      */
-    public function read(TopicMap $map, bool $isWhole): bool
+    public function read(TopicMap $map, bool $isWhole, ?Moment $now = null): bool
     {
         $before = $this->map === null ? null : $this->ofMap;
         $this->map = $map;
-        $this->sources = $this->ofMap = $this->ties = [];
+        $this->sources = $this->ofMap = $this->ties = $this->computed = [];
+        $now ??= new Moment($map);
         foreach (Features::all() as $feature) {
             if ($feature instanceof PutsInBoxes) {
                 $this->readRows($map, $feature, $isWhole);
@@ -41,10 +47,26 @@ final class FaceParts
             if ($feature instanceof PutsTiesInBoxes) {
                 $this->readTies($map, $feature);
             }
+            if ($feature instanceof PutsComputedInBoxes) {
+                $this->readComputed($map, $feature, $now);
+            }
         }
 
         // The same rows are the same objects, mostly.
         return $before === null || $before == $this->ofMap;
+    }
+
+    private function readComputed(TopicMap $map, PutsComputedInBoxes $feature, Moment $now): void
+    {
+        foreach ($feature->rows() as $class) {
+            if ($class::isOfMap() && $class::isDrawnByLooks()) {
+                $this->ofMap[$class] = $map->rowsOf($class);
+            }
+        }
+        $boxes = $feature->boxes($now);
+        if ($boxes !== null) {
+            $this->computed[] = $boxes;
+        }
     }
 
     private function readRows(TopicMap $map, PutsInBoxes $feature, bool $isWhole): void
@@ -105,6 +127,11 @@ final class FaceParts
         foreach ($this->ties as [$feature, $ties]) {
             if (isset($ties[$id]) && $this->map !== null) {
                 array_push($parts, ...$feature->partsOf($this->map, $id, $ties[$id]));
+            }
+        }
+        foreach ($this->computed as $boxes) {
+            foreach ($boxes->parts($id) as $part) {
+                $parts[] = $part;
             }
         }
 

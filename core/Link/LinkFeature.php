@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ChalkTree\Link;
 
 use ChalkTree\Arrange\Scene;
+use ChalkTree\Ask\Asks;
 use ChalkTree\Document\Block;
 use ChalkTree\Document\Paragraph;
 use ChalkTree\Document\Style;
@@ -24,7 +25,7 @@ use ChalkTree\Map\Ids;
 use ChalkTree\Map\TopicMap;
 
 /** Links: ways out of topics, to pages, mail, other topics and other maps. */
-final class LinkFeature implements PutsInBoxes, PutsInDocuments, PutsTiesInBoxes, Settles, WritesLines
+final class LinkFeature implements Asks, PutsInBoxes, PutsInDocuments, PutsTiesInBoxes, Settles, WritesLines
 {
     private const SIGN = '↗ ';
 
@@ -33,6 +34,16 @@ final class LinkFeature implements PutsInBoxes, PutsInDocuments, PutsTiesInBoxes
     public function rows(): array
     {
         return [Link::class, SeeAlso::class, HowFar::class, ToldHowFar::class];
+    }
+
+    public function questions(): array
+    {
+        return [];
+    }
+
+    public function had(): array
+    {
+        return ['link' => Link::class];
     }
 
     public function edits(): array

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Look;
 
+use ChalkTree\Ask\Moment;
 use ChalkTree\Features;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Text\TypeFace;
@@ -64,10 +65,12 @@ final class LookResolver
     /**
      * From now on for this map, as it is now.
      *
+     * @param  Moment|null  $now  about which the looks ask that follow from what is said; by default the map on this day
      * @return bool whether what is said of the map as a whole is what it was
      */
-    public function read(TopicMap $map): bool
+    public function read(TopicMap $map, ?Moment $now = null): bool
     {
+        $now ??= new Moment($map);
         $before = $this->ofWhole;
         $this->own = $map->rowsOf(TopicLook::class);
         $this->named = $map->rowsOf(NamedLook::class);
@@ -76,7 +79,7 @@ final class LookResolver
         $this->sources = [];
         foreach (Features::all() as $feature) {
             if ($feature instanceof SaysLooks) {
-                array_push($this->sources, ...$feature->looks($map));
+                array_push($this->sources, ...$feature->looks($now));
             }
         }
         usort($this->sources, fn (LookSource $a, LookSource $b): int => $a->place()->value <=> $b->place()->value);
@@ -157,14 +160,14 @@ final class LookResolver
     /**
      * Where each value comes from that is said of a topic, what is said last.
      *
-     * @return array<string, array{value: scalar, place: LookPlace, row: string|null}> by the names in LookFields; the row that says it
+     * @return array<string, array{value: scalar, place: LookPlace, row: string|null, words: string}> by the names in LookFields; the row that says it, and what that is, where its place does not say enough
      */
     public function why(string $topic, int $level): array
     {
         $why = [];
-        foreach ($this->layers($topic, $this->clamp($level)) as [$place, $said, $row]) {
+        foreach ($this->layers($topic, $this->clamp($level)) as [$place, $said, $row, $words]) {
             foreach ($said as $name => $value) {
-                $why[$name] = ['value' => $value, 'place' => $place, 'row' => $row];
+                $why[$name] = ['value' => $value, 'place' => $place, 'row' => $row, 'words' => $words];
             }
         }
 
@@ -214,31 +217,31 @@ final class LookResolver
     }
 
     /**
-     * @return iterable<array{LookPlace, Said, string|null}> what is said last, last
+     * @return iterable<array{LookPlace, Said, string|null, string}> what is said last, last
      */
     private function layers(string $topic, int $level): iterable
     {
-        yield [LookPlace::Map, $this->ofMap, null];
-        yield [LookPlace::Level, $this->ofLevels[$level] ?? [], null];
+        yield [LookPlace::Map, $this->ofMap, null, ''];
+        yield [LookPlace::Level, $this->ofLevels[$level] ?? [], null, ''];
         yield from $this->beyond($topic);
     }
 
-    /** @return iterable<array{LookPlace, Said, string|null}> */
+    /** @return iterable<array{LookPlace, Said, string|null, string}> */
     private function beyond(string $topic): iterable
     {
         $own = $this->own[$topic] ?? null;
         $byHand = $own === null ? [] : self::said($own);
         $waiting = [
-            [LookPlace::Named->value, LookPlace::Named, $own === null ? [] : $this->saidByName($own), $own?->text('named')],
-            [LookPlace::Topic->value, LookPlace::Topic, $byHand, $topic],
+            [LookPlace::Named->value, LookPlace::Named, $own === null ? [] : $this->saidByName($own), $own?->text('named'), ''],
+            [LookPlace::Topic->value, LookPlace::Topic, $byHand, $topic, ''],
         ];
         foreach ($this->sources as $source) {
             $said = $source->said($topic);
-            $waiting[] = [$source->place()->value, $source->place(), $source->yields() ? array_diff_key($said, $byHand) : $said, null];
+            $waiting[] = [$source->place()->value, $source->place(), $source->yields() ? array_diff_key($said, $byHand) : $said, null, $said === [] ? '' : $source->words($topic)];
         }
         usort($waiting, fn (array $a, array $b): int => $a[0] <=> $b[0]);
-        foreach ($waiting as [, $place, $said, $row]) {
-            yield [$place, $said, $row];
+        foreach ($waiting as [, $place, $said, $row, $words]) {
+            yield [$place, $said, $row, $words];
         }
     }
 

@@ -18,4 +18,7 @@ interface LookSource
      * @return array<string, scalar> by the names in LookFields
      */
     public function said(string $topic): array;
+
+    /** What it is of a topic, for the question why that looks so: "the kind “Meeting”"; empty where its place says enough. */
+    public function words(string $topic): string;
 }

@@ -55,6 +55,14 @@ final class FeatureRows
         return $this->rows[$type] ?? [];
     }
 
+    /** Whether there is one of a sort; none is made for that. */
+    public function has(string $type): bool
+    {
+        $this->read($type);
+
+        return ($this->written[$type] ?? []) !== [] || ($this->rows[$type] ?? []) !== [];
+    }
+
     public function get(string $type, string $id): ?FeatureRow
     {
         $this->read($type);

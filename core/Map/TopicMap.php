@@ -142,6 +142,16 @@ final class TopicMap
         return $this->kept->ofType($class::type());
     }
 
+    /**
+     * Whether there is a row of a sort, which is known before any of them is made.
+     *
+     * @param  class-string<FeatureRow>  $class
+     */
+    public function hasRowsOf(string $class): bool
+    {
+        return $this->kept->has($class::type());
+    }
+
     public function sheet(): Sheet
     {
         return $this->sheet ?? throw MissingTopic::called(Sheet::ID);

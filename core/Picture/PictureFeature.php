@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ChalkTree\Picture;
 
 use ChalkTree\Arrange\Scene;
+use ChalkTree\Ask\Asks;
 use ChalkTree\Document\Block;
 use ChalkTree\Document\Image;
 use ChalkTree\Document\Paragraph;
@@ -18,11 +19,21 @@ use ChalkTree\Map\TopicMap;
 use ChalkTree\Text\InlineMarkdown;
 
 /** Pictures in topics. */
-final class PictureFeature implements PutsInBoxes, PutsInDocuments
+final class PictureFeature implements Asks, PutsInBoxes, PutsInDocuments
 {
     public function rows(): array
     {
         return [TopicPicture::class];
+    }
+
+    public function questions(): array
+    {
+        return [];
+    }
+
+    public function had(): array
+    {
+        return ['picture' => TopicPicture::class];
     }
 
     public function edits(): array

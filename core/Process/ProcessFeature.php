@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ChalkTree\Process;
 
 use ChalkTree\Arrange\Scene;
+use ChalkTree\Ask\Moment;
 use ChalkTree\Feature;
 use ChalkTree\Look\SaysLooks;
 use ChalkTree\Map\TopicMap;
@@ -33,9 +34,9 @@ final class ProcessFeature implements Feature, SaysLooks
         ];
     }
 
-    public function looks(TopicMap $map): iterable
+    public function looks(Moment $now): iterable
     {
-        $looks = StepLooks::of($map);
+        $looks = StepLooks::of($now->map);
 
         return $looks === null ? [] : [$looks];
     }

@@ -76,4 +76,9 @@ final readonly class StepLooks implements LookSource
     {
         return isset($this->steps[$topic]) ? ($this->steps[$topic] ? self::END : self::STEP) : [];
     }
+
+    public function words(string $topic): string
+    {
+        return '';
+    }
 }

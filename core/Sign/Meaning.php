@@ -6,13 +6,12 @@ namespace ChalkTree\Sign;
 
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Field;
+use ChalkTree\Map\Ids;
 
 /** What a sign means on one map: a line of its legend. There is one a sign, whose id follows from it. */
 final readonly class Meaning extends FeatureRow
 {
     public const LONGEST = 200;
-
-    private const DIGITS = '0123456789abcdefghjkmnpqrstvwxyz';
 
     public static function type(): string
     {
@@ -50,12 +49,7 @@ final readonly class Meaning extends FeatureRow
     /** The id of the row for a sign. */
     public static function idOf(string $sign): string
     {
-        $id = '0';
-        foreach (array_slice(str_split(hash('sha256', $sign, true)), 0, 25) as $byte) {
-            $id .= self::DIGITS[ord($byte) % 32];
-        }
-
-        return $id;
+        return Ids::named($sign);
     }
 
     public static function of(string $sign, string $means): self

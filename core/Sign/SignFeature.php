@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ChalkTree\Sign;
 
 use ChalkTree\Arrange\Scene;
+use ChalkTree\Ask\Asks;
 use ChalkTree\Document\Block;
 use ChalkTree\Document\Grid;
 use ChalkTree\Document\Heading;
@@ -24,7 +25,7 @@ use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\TopicMap;
 
 /** Signs on topics, stamps and tags, and the legend that says what they mean. */
-final class SignFeature implements HoldsBack, PutsInBoxes, PutsInDocuments, SaysInWords, Settles
+final class SignFeature implements Asks, HoldsBack, PutsInBoxes, PutsInDocuments, SaysInWords, Settles
 {
     /** @var array<string, StampsPart|null> by what the rows say */
     private array $stamps = [];
@@ -61,6 +62,16 @@ final class SignFeature implements HoldsBack, PutsInBoxes, PutsInDocuments, Says
             'JoinTags' => ['name' => JoinTags::name(), 'properties' => ['tag' => $text, 'into' => $text], 'required' => ['tag', 'into']],
             'SayMeaning' => ['name' => SayMeaning::name(), 'properties' => ['sign' => $text, 'means' => ['type' => ['string', 'null']]], 'required' => ['sign', 'means']],
         ];
+    }
+
+    public function questions(): array
+    {
+        return [AskStamp::class, AskTag::class];
+    }
+
+    public function had(): array
+    {
+        return ['stamp' => TopicStamps::class, 'tag' => TopicTags::class];
     }
 
     public function inBoxes(): array

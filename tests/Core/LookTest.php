@@ -140,10 +140,10 @@ it('goes by the map, then the level, a name, and the topic itself', function () 
     $resolver = new LookResolver(Looks::standard());
     $resolver->read($this->map);
     $why = $resolver->why($this->ids['Quay'], 1);
-    expect($why['size'])->toBe(['value' => 60, 'place' => LookPlace::Topic, 'row' => $this->ids['Quay']])
-        ->and($why['slant'])->toBe(['value' => 'slanted', 'place' => LookPlace::Named, 'row' => $name])
+    expect($why['size'])->toBe(['value' => 60, 'place' => LookPlace::Topic, 'row' => $this->ids['Quay'], 'words' => ''])
+        ->and($why['slant'])->toBe(['value' => 'slanted', 'place' => LookPlace::Named, 'row' => $name, 'words' => ''])
         ->and($resolver->why($this->ids['Ferry'], 1)['size']['place'])->toBe(LookPlace::Level)
-        ->and($resolver->why($this->ids['Crane'], 2)['size'])->toBe(['value' => 30, 'place' => LookPlace::Map, 'row' => null]);
+        ->and($resolver->why($this->ids['Crane'], 2)['size'])->toBe(['value' => 30, 'place' => LookPlace::Map, 'row' => null, 'words' => '']);
 
     // A look by name that is not there any more says nothing.
     Edits::apply(Edits::read('row.remove', ['type' => 'named-look', 'rows' => [$name]]), $this->map);

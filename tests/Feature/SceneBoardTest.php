@@ -68,7 +68,7 @@ it('tells from memory just what laying out anew would tell', function (int $seed
         expect($slips)->toEqual(sentWhole($map, $view));
     }
     expect($recalled)->toBeGreaterThan(60);
-})->with(range(1, 25));
+})->with(range(1, 30));
 
 it('goes down only where something has changed', function () {
     $map = RandomMaps::map(new Chance(3), 600, loose: false);

@@ -125,6 +125,9 @@ final class RandomMaps
         foreach ($chance->yes(30) ? Rank::run(null, null, 3) : [] as $rank) {
             $map->put(Stop::fromFields($chance->pick($ids), ['rank' => $rank]));
         }
+        if ($chance->yes(40)) {
+            RandomFacts::put($chance, $map, $ids);
+        }
 
         return $map;
     }
@@ -221,7 +224,8 @@ final class RandomMaps
         $below = array_map(strval(...), array_keys($map->children((string) $map->root()->id)));
         $siblings = $below === [] || $chance->yes(10) ? [$chance->pick($ids)] : [$chance->pick($below), $chance->pick($below)];
 
-        return match ($chance->int(1, 49)) {
+        return match ($chance->int(1, 53)) {
+            50, 51, 52, 53 => RandomFacts::edit($chance, $map, $ids, $some()),
             49 => self::showing($chance, $map, $some()),
             48 => self::lead($chance, $map, $ids, $some()),
             47 => self::step($chance, $map, $ids, $links),

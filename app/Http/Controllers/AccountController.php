@@ -12,6 +12,7 @@ use App\Http\Requests\ForgotPassword;
 use App\Http\Requests\KeepCalm;
 use App\Http\Requests\KeepFace;
 use App\Http\Requests\KeepKeys;
+use App\Http\Requests\KeepZone;
 use App\Http\Requests\Register;
 use App\Http\Requests\ResetPassword;
 use App\Http\Requests\SignIn;
@@ -70,6 +71,14 @@ final readonly class AccountController
     public function calm(KeepCalm $request, #[CurrentUser] Person $person): JsonResponse
     {
         $person->forceFill(['calm' => $request->calm()])->save();
+
+        return new JsonResponse(['person' => $this->data($person)]);
+    }
+
+    /** Keeps the time zone in which a person lives, so that days begin and end as they do there. */
+    public function zone(KeepZone $request, #[CurrentUser] Person $person): JsonResponse
+    {
+        $person->forceFill(['zone' => $request->json('zone')])->save();
 
         return new JsonResponse(['person' => $this->data($person)]);
     }
@@ -183,9 +192,9 @@ final readonly class AccountController
         return new JsonResponse(['person' => $this->data($person)], $status);
     }
 
-    /** @return array{name: string, email: string, keys: object, face: string|null, calm: array{board: string, size: string, motion: string, names?: string}|null} */
+    /** @return array{name: string, email: string, keys: object, face: string|null, calm: array{board: string, size: string, motion: string, names?: string}|null, zone: string|null} */
     private function data(Person $person): array
     {
-        return ['name' => $person->name, 'email' => $person->email, 'keys' => (object) ($person->keys ?? []), 'face' => $person->face?->value, 'calm' => $person->calm];
+        return ['name' => $person->name, 'email' => $person->email, 'keys' => (object) ($person->keys ?? []), 'face' => $person->face?->value, 'calm' => $person->calm, 'zone' => $person->zone];
     }
 }

@@ -84,9 +84,9 @@ final readonly class MapController
     }
 
     /** Where each value of a topic's look is said. */
-    public function why(MapRecord $map, string $topic, LookReasons $reasons): JsonResponse
+    public function why(MapRecord $map, string $topic, LookReasons $reasons, #[CurrentUser] Person $person): JsonResponse
     {
-        return new PlainJson($reasons->of($map, $topic));
+        return new PlainJson($reasons->of($map, $topic, $person->today()));
     }
 
     /** Draws what the page will carry the next time, when nobody waits any more. */

@@ -51,6 +51,10 @@ export type FeatureRow =
   | CrosslinkRow
   | ScoreWeightsRow
   | HandOverRow
+  | KindRow
+  | FieldRow
+  | OfKindRow
+  | ValuesRow
   | LinkRow
   | SeeAlsoRow
   | HowFarRow
@@ -66,6 +70,7 @@ export type FeatureRow =
   | PrivateRow
   | RingRow
   | RingMemberRow
+  | RuleRow
   | DeckRow
   | SlideRow
   | StampsRow
@@ -73,6 +78,8 @@ export type FeatureRow =
   | TagsRow
   | MeaningRow
   | LegendRow
+  | TaskRow
+  | RemarkRow
   | StopRow;
 /**
  * A path, a line of text or a picture. Paints go by their role, such as ink, chalk:tide or tint:tide; without one nothing is painted.
@@ -138,6 +145,15 @@ export type Edit =
   | TurnLinks
   | SpliceTopic
   | SetHandOver
+  | SetKind
+  | SetField
+  | SetOfKind
+  | SetValues
+  | PutEntry
+  | GiveKind
+  | SetValue
+  | TakeKind
+  | CarryKind
   | SetLink
   | SetSeeAlso
   | SetHowFar
@@ -161,6 +177,7 @@ export type Edit =
   | SetRingMember
   | DrawRing
   | PutInRing
+  | SetRule
   | SetDeck
   | SetSlide
   | MakeDeck
@@ -178,6 +195,10 @@ export type Edit =
   | PutTag
   | JoinTags
   | SayMeaning
+  | SetTask
+  | SetRemark
+  | ChangeTask
+  | ReportProgress
   | SetStop
   | PutStops
   | RemoveStops;
@@ -213,6 +234,11 @@ export interface Wire {
   looks?: LooksAnswer;
   why?: LookReasonsAnswer;
   compare?: CompareAnswer;
+  kinds?: KindsAnswer;
+  facts?: FactsAnswer;
+  todos?: TodosAnswer;
+  rules?: RulesAnswer;
+  hits?: HitsAnswer;
   letter?: LetterAnswer;
   replace?: ReplaceAnswer;
 }
@@ -242,6 +268,10 @@ export interface Person {
    */
   face: string | null;
   calm: Calm | null;
+  /**
+   * The time zone in which this person lives.
+   */
+  zone: string | null;
 }
 /**
  * What a person chose for their eyes.
@@ -559,6 +589,10 @@ export interface OpenAnswer {
   numbers: {
     [k: string]: string;
   };
+  /**
+   * The day for which the scene is drawn, as YYYY-MM-DD, where the person is.
+   */
+  today: string;
 }
 /**
  * One row of the map, or those of its fields that changed; no fields at all where it is gone.
@@ -884,6 +918,144 @@ export interface HandOverRow {
     gapPhrases: boolean;
     gapWords: boolean;
     noKey: boolean;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "KindRow".
+ */
+export interface KindRow {
+  type: "kind";
+  id: string;
+  fields: {
+    name: string | null;
+    stamp: string | null;
+    pattern: string | null;
+    goes: "first" | "by-date" | null;
+    people: string | null;
+    todo: boolean;
+    fields: string | null;
+    parts: string | null;
+    shape:
+      | "slip"
+      | "plate"
+      | "plain"
+      | "rectangle"
+      | "capsule"
+      | "oval"
+      | "circle"
+      | "hexagon"
+      | "rhombus"
+      | "slanted"
+      | "chalked"
+      | "swept"
+      | "underscored"
+      | null;
+    fill: string | null;
+    edge: string | null;
+    edgeThick: number | null;
+    edgeDash: "solid" | "dashed" | "dotted" | null;
+    corner: number | null;
+    face: "clear" | "reading" | "hand" | "mono" | "spacious" | "weighted" | null;
+    size: number | null;
+    weight: "regular" | "bold" | null;
+    slant: "upright" | "slanted" | null;
+    ink: string | null;
+    align: "start" | "left" | "centre" | "right" | null;
+    caption: "above" | "below" | null;
+    width: number | null;
+    line: "curve" | "straight" | "corner" | "none" | null;
+    lineThick: number | null;
+    lineTaper: "tapered" | "even" | null;
+    lineDash: "solid" | "dashed" | "dotted" | null;
+    lineChalk: string | null;
+    gap: number | null;
+    reach: number | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "FieldRow".
+ */
+export interface FieldRow {
+  type: "field";
+  id: string;
+  fields: {
+    name: string | null;
+    sort:
+      | "text"
+      | "long"
+      | "number"
+      | "money"
+      | "date"
+      | "time"
+      | "range"
+      | "yes"
+      | "choice"
+      | "choices"
+      | "people"
+      | "rating"
+      | "progress"
+      | "address"
+      | "topic"
+      | "computed"
+      | null;
+    choices: string | null;
+    unit: string | null;
+    blank: string | null;
+    formula: string | null;
+    shown: boolean;
+    rolls: "sum" | "mean" | "least" | "most" | "count" | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "OfKindRow".
+ */
+export interface OfKindRow {
+  type: "of-kind";
+  id: string;
+  fields: {
+    kind: string | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ValuesRow".
+ */
+export interface ValuesRow {
+  type: "values";
+  id: string;
+  fields: {
+    values: string | null;
   } | null;
   whole?: true;
   /**
@@ -1328,6 +1500,65 @@ export interface RingMemberRow {
  * Always with all its fields; none where it is gone.
  *
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "RuleRow".
+ */
+export interface RuleRow {
+  type: "rule";
+  id: string;
+  fields: {
+    name: string | null;
+    when: string | null;
+    place: number;
+    yields: boolean;
+    off: boolean;
+    stamps: string | null;
+    spine: boolean;
+    shape:
+      | "slip"
+      | "plate"
+      | "plain"
+      | "rectangle"
+      | "capsule"
+      | "oval"
+      | "circle"
+      | "hexagon"
+      | "rhombus"
+      | "slanted"
+      | "chalked"
+      | "swept"
+      | "underscored"
+      | null;
+    fill: string | null;
+    edge: string | null;
+    edgeThick: number | null;
+    edgeDash: "solid" | "dashed" | "dotted" | null;
+    corner: number | null;
+    face: "clear" | "reading" | "hand" | "mono" | "spacious" | "weighted" | null;
+    size: number | null;
+    weight: "regular" | "bold" | null;
+    slant: "upright" | "slanted" | null;
+    ink: string | null;
+    align: "start" | "left" | "centre" | "right" | null;
+    caption: "above" | "below" | null;
+    width: number | null;
+    line: "curve" | "straight" | "corner" | "none" | null;
+    lineThick: number | null;
+    lineTaper: "tapered" | "even" | null;
+    lineDash: "solid" | "dashed" | "dotted" | null;
+    lineChalk: string | null;
+    gap: number | null;
+    reach: number | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "DeckRow".
  */
 export interface DeckRow {
@@ -1488,6 +1719,55 @@ export interface LegendRow {
     shown: boolean;
     x: number | null;
     y: number | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "TaskRow".
+ */
+export interface TaskRow {
+  type: "task";
+  id: string;
+  fields: {
+    is: boolean;
+    who: string | null;
+    by: string | null;
+    begins: string | null;
+    done: string | null;
+    progress: number | null;
+    effort: number | null;
+    repeats: "weekly" | "two-weekly" | "monthly" | "yearly" | null;
+    remind: number | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "RemarkRow".
+ */
+export interface RemarkRow {
+  type: "remark";
+  id: string;
+  fields: {
+    at: string;
+    on: string | null;
+    said: string;
+    progress: number | null;
+    who: string | null;
+    private: boolean;
   } | null;
   whole?: true;
   /**
@@ -1845,6 +2125,10 @@ export interface EditsAnswer {
   numbers: {
     [k: string]: string;
   } | null;
+  /**
+   * The day for which the scene is drawn, as YYYY-MM-DD, where the person is.
+   */
+  today: string;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -3083,6 +3367,249 @@ export interface SetHandOver {
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetKind".
+ */
+export interface SetKind {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "kind";
+  row?: string;
+  rows?: string[];
+  fields: {
+    name?: string | null;
+    stamp?: string | null;
+    pattern?: string | null;
+    goes?: "first" | "by-date" | null;
+    people?: string | null;
+    todo?: boolean;
+    fields?: string | null;
+    parts?: string | null;
+    shape?:
+      | "slip"
+      | "plate"
+      | "plain"
+      | "rectangle"
+      | "capsule"
+      | "oval"
+      | "circle"
+      | "hexagon"
+      | "rhombus"
+      | "slanted"
+      | "chalked"
+      | "swept"
+      | "underscored"
+      | null;
+    fill?: string | null;
+    edge?: string | null;
+    edgeThick?: number | null;
+    edgeDash?: "solid" | "dashed" | "dotted" | null;
+    corner?: number | null;
+    face?: "clear" | "reading" | "hand" | "mono" | "spacious" | "weighted" | null;
+    size?: number | null;
+    weight?: "regular" | "bold" | null;
+    slant?: "upright" | "slanted" | null;
+    ink?: string | null;
+    align?: "start" | "left" | "centre" | "right" | null;
+    caption?: "above" | "below" | null;
+    width?: number | null;
+    line?: "curve" | "straight" | "corner" | "none" | null;
+    lineThick?: number | null;
+    lineTaper?: "tapered" | "even" | null;
+    lineDash?: "solid" | "dashed" | "dotted" | null;
+    lineChalk?: string | null;
+    gap?: number | null;
+    reach?: number | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetField".
+ */
+export interface SetField {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "field";
+  row?: string;
+  rows?: string[];
+  fields: {
+    name?: string | null;
+    sort?:
+      | "text"
+      | "long"
+      | "number"
+      | "money"
+      | "date"
+      | "time"
+      | "range"
+      | "yes"
+      | "choice"
+      | "choices"
+      | "people"
+      | "rating"
+      | "progress"
+      | "address"
+      | "topic"
+      | "computed"
+      | null;
+    choices?: string | null;
+    unit?: string | null;
+    blank?: string | null;
+    formula?: string | null;
+    shown?: boolean;
+    rolls?: "sum" | "mean" | "least" | "most" | "count" | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetOfKind".
+ */
+export interface SetOfKind {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "of-kind";
+  topics: string[];
+  fields: {
+    kind?: string | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetValues".
+ */
+export interface SetValues {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "values";
+  topics: string[];
+  fields: {
+    values?: string | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "PutEntry".
+ */
+export interface PutEntry {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "entry.put";
+  kind: string;
+  parent: string;
+  as?: string[];
+  today: string;
+  time?: string;
+  title?: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "GiveKind".
+ */
+export interface GiveKind {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "kind.give";
+  topics: string[];
+  kind: string | null;
+  today: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetValue".
+ */
+export interface SetValue {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "value.set";
+  topics: string[];
+  field: string;
+  value: string;
+  today: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "TakeKind".
+ */
+export interface TakeKind {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "kind.take";
+  rows: {
+    type: "kind" | "field" | "mixed-chalk";
+    id: string;
+    fields: {};
+  }[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "CarryKind".
+ */
+export interface CarryKind {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "kind.carry";
+  kind: string;
+  today: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "SetLink".
  */
 export interface SetLink {
@@ -3694,6 +4221,68 @@ export interface PutInRing {
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetRule".
+ */
+export interface SetRule {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "rule";
+  row?: string;
+  rows?: string[];
+  fields: {
+    name?: string | null;
+    when?: string | null;
+    place?: number;
+    yields?: boolean;
+    off?: boolean;
+    stamps?: string | null;
+    spine?: boolean;
+    shape?:
+      | "slip"
+      | "plate"
+      | "plain"
+      | "rectangle"
+      | "capsule"
+      | "oval"
+      | "circle"
+      | "hexagon"
+      | "rhombus"
+      | "slanted"
+      | "chalked"
+      | "swept"
+      | "underscored"
+      | null;
+    fill?: string | null;
+    edge?: string | null;
+    edgeThick?: number | null;
+    edgeDash?: "solid" | "dashed" | "dotted" | null;
+    corner?: number | null;
+    face?: "clear" | "reading" | "hand" | "mono" | "spacious" | "weighted" | null;
+    size?: number | null;
+    weight?: "regular" | "bold" | null;
+    slant?: "upright" | "slanted" | null;
+    ink?: string | null;
+    align?: "start" | "left" | "centre" | "right" | null;
+    caption?: "above" | "below" | null;
+    width?: number | null;
+    line?: "curve" | "straight" | "corner" | "none" | null;
+    lineThick?: number | null;
+    lineTaper?: "tapered" | "even" | null;
+    lineDash?: "solid" | "dashed" | "dotted" | null;
+    lineChalk?: string | null;
+    gap?: number | null;
+    reach?: number | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "SetDeck".
  */
 export interface SetDeck {
@@ -4062,6 +4651,105 @@ export interface SayMeaning {
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetTask".
+ */
+export interface SetTask {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "task";
+  topics: string[];
+  fields: {
+    is?: boolean;
+    who?: string | null;
+    by?: string | null;
+    begins?: string | null;
+    done?: string | null;
+    progress?: number | null;
+    effort?: number | null;
+    repeats?: "weekly" | "two-weekly" | "monthly" | "yearly" | null;
+    remind?: number | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetRemark".
+ */
+export interface SetRemark {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "remark";
+  row?: string;
+  rows?: string[];
+  fields: {
+    at?: string;
+    on?: string | null;
+    said?: string;
+    progress?: number | null;
+    who?: string | null;
+    private?: boolean;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ChangeTask".
+ */
+export interface ChangeTask {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "task.set";
+  topics: string[];
+  today: string;
+  who?: string;
+  by?: string;
+  begins?: string;
+  done?: string;
+  progress?: number | null;
+  effort?: number | null;
+  repeats?: "weekly" | "two-weekly" | "monthly" | "yearly" | null;
+  remind?: number | null;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ReportProgress".
+ */
+export interface ReportProgress {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "task.report";
+  topics: string[];
+  progress: number | null;
+  on: string;
+  said?: string;
+  private?: boolean;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "SetStop".
  */
 export interface SetStop {
@@ -4328,6 +5016,17 @@ export interface LookReasonsAnswer {
     topic: string | null;
   };
   reasons: LookReason[];
+  /**
+   * Those that hold of the topic.
+   */
+  rules: {
+    id: string;
+    name: string;
+    /**
+     * What it gives besides a look, in words; mostly empty.
+     */
+    gives: string;
+  }[];
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -4379,6 +5078,145 @@ export interface PastTopic {
   id: string;
   parent: string | null;
   title: string;
+}
+/**
+ * The kinds that can be taken into a map.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "KindsAnswer".
+ */
+export interface KindsAnswer {
+  kinds: {
+    id: string;
+    name: string;
+    /**
+     * Null for those that ship.
+     */
+    map: string | null;
+    /**
+     * Of the map.
+     */
+    title: string;
+    /**
+     * What has to be taken with it, itself first.
+     */
+    rows: TakenRow[];
+  }[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "TakenRow".
+ */
+export interface TakenRow {
+  type: "kind" | "field" | "mixed-chalk";
+  id: string;
+  fields: {
+    [k: string]: string | number | boolean | null;
+  };
+}
+/**
+ * What follows for a topic from the data of the map.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "FactsAnswer".
+ */
+export interface FactsAnswer {
+  computed: {
+    field: string;
+    told: string;
+    /**
+     * Whether it says why there is nothing.
+     */
+    isProblem: boolean;
+  }[];
+  /**
+   * What is below, itself not counted, by field.
+   */
+  below: {
+    name: string;
+    how: "sum" | "mean" | "least" | "most" | "count";
+    told: string;
+  }[];
+  /**
+   * Of the to-dos below.
+   */
+  progress: number | null;
+  done: {
+    done: number;
+    of: number;
+  } | null;
+  found: {
+    finding: string;
+    words: string;
+  }[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "TodosAnswer".
+ */
+export interface TodosAnswer {
+  /**
+   * In reading order.
+   */
+  todos: Todo[];
+  /**
+   * What can be found of to-dos.
+   */
+  found: {
+    finding: string;
+    words: string;
+    count: number;
+  }[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Todo".
+ */
+export interface Todo {
+  topic: string;
+  title: string;
+  trail: string;
+  progress: number;
+  who: string[];
+  by: string | null;
+  state: "open" | "doing" | "done";
+  found: string[];
+}
+/**
+ * All rules in their order.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "RulesAnswer".
+ */
+export interface RulesAnswer {
+  rules: {
+    id: string;
+    /**
+     * Whether nobody has said otherwise of it in this map.
+     */
+    shipped: boolean;
+    fields: {
+      [k: string]: string | number | boolean | null;
+    };
+    /**
+     * Its condition.
+     */
+    words: string;
+    /**
+     * Of which it holds.
+     */
+    topics: string[];
+  }[];
+}
+/**
+ * What a condition asks, and the topics of which it holds.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "HitsAnswer".
+ */
+export interface HitsAnswer {
+  words: string;
+  topics: string[];
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema

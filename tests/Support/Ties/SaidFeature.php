@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Support\Ties;
 
 use ChalkTree\Arrange\Scene;
+use ChalkTree\Ask\Moment;
 use ChalkTree\Feature;
 use ChalkTree\Look\LookPlace;
 use ChalkTree\Look\LookSource;
@@ -42,7 +43,7 @@ final class SaidFeature implements Feature, SaysLooks
         return [];
     }
 
-    public function looks(TopicMap $map): iterable
+    public function looks(Moment $now): iterable
     {
         foreach ($this->said as [$place, $yields, $values]) {
             yield new class($place, $yields, $values) implements LookSource
@@ -65,6 +66,11 @@ final class SaidFeature implements Feature, SaysLooks
                 public function said(string $topic): array
                 {
                     return $this->values;
+                }
+
+                public function words(string $topic): string
+                {
+                    return '';
                 }
             };
         }

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Ask;
+
+use ChalkTree\Edit\Arguments;
+
+/** How a number or a day is held against another: "is", "under" (less, before) or "over" (more, after). */
+enum Measuring: string
+{
+    case Is = 'is';
+    case Under = 'under';
+    case Over = 'over';
+
+    public static function read(Arguments $from, string $key = 'how'): self
+    {
+        return self::from($from->oneOf($key, ['is', 'under', 'over']));
+    }
+
+    public function holds(float|string $value, float|string $than): bool
+    {
+        return match ($this) {
+            self::Is => $value === $than,
+            self::Under => $value < $than,
+            self::Over => $value > $than,
+        };
+    }
+
+    public function words(bool $isDay = false): string
+    {
+        return match ($this) {
+            self::Is => $isDay ? 'on' : 'is',
+            self::Under => $isDay ? 'before' : 'under',
+            self::Over => $isDay ? 'after' : 'over',
+        };
+    }
+}

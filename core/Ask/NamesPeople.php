@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Ask;
+
+use ChalkTree\Feature;
+
+/** A feature whose rows name people at topics. */
+interface NamesPeople extends Feature
+{
+    /** @return list<string> the people named at a topic */
+    public function people(Moment $now, string $topic): array;
+}

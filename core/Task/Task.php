@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Task;
+
+use ChalkTree\Ask\People;
+use ChalkTree\Map\FeatureRow;
+use ChalkTree\Map\Field;
+
+/** That a topic is a to-do: who does it, by when, how far it is. Topics of some kinds are to-dos without one. */
+final readonly class Task extends FeatureRow
+{
+    public const REPEATS = ['weekly', 'two-weekly', 'monthly', 'yearly'];
+
+    public const MOST_EFFORT = 100_000;
+
+    public static function type(): string
+    {
+        return 'task';
+    }
+
+    public static function words(): string
+    {
+        return 'to-do';
+    }
+
+    /**
+     * "is": that it is one, where nothing else is said. "done": the day on which it came to be. "effort": in hours.
+     * "repeats": how often the next one is made, when this one is done. "remind": how many days before "by" one is told.
+     */
+    public static function declared(): array
+    {
+        return [
+            'is' => Field::flag()->called('to-do'),
+            'who' => People::field()->called('who does it')->asked(),
+            'by' => Field::day()->called('date')->asked(),
+            'begins' => Field::day()->called('beginning')->asked(),
+            'done' => Field::day()->called('day when it was done')->asked(),
+            'progress' => Field::number(0, 100)->called('progress')->asked(),
+            'effort' => Field::number(1, self::MOST_EFFORT)->called('effort')->asked(),
+            'repeats' => Field::choice(self::REPEATS)->called('repetition'),
+            'remind' => Field::number(0, 365)->called('reminder'),
+        ];
+    }
+
+    public function progress(): int
+    {
+        return $this->number('progress') ?? 0;
+    }
+
+    /** @return list<string> */
+    public function who(): array
+    {
+        return People::all($this->text('who'));
+    }
+}

@@ -9,18 +9,16 @@ use ChalkTree\Arrange\Memory;
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Arrange\SceneChange;
 use ChalkTree\Arrange\Slip;
+use ChalkTree\Arrange\Touched;
 use ChalkTree\Arrange\View;
 use ChalkTree\Draw\SceneMark;
 use ChalkTree\Draw\SlipData;
 use ChalkTree\Edit\Changes;
 use ChalkTree\Edit\TopicDraft;
-use ChalkTree\Face\TiedBoxes;
-use ChalkTree\Features;
 use ChalkTree\HandOver\NothingLeaves;
 use ChalkTree\HandOver\Outgoing;
 use ChalkTree\Look\Look;
 use ChalkTree\Look\Looks;
-use ChalkTree\Look\SpreadsLooks;
 use ChalkTree\Map\NewMap;
 use ChalkTree\Map\RowTypes;
 use ChalkTree\Map\Sheet;
@@ -64,9 +62,8 @@ final class SceneBoard
         }
         $touched = $refolded;
         foreach ($changes as $record) {
-            array_push($touched, ...$record->topics($map));
+            array_push($touched, ...Touched::by($map, $record));
         }
-        array_push($touched, ...self::spread($map, $changes));
         if ($touched === [] && ! $this->isOfMarks($changes)) {
             return $this->data(new Scene($map->sheet()->arrangement, []), new SceneChange([], []), false, keepsMarks: true);
         }
@@ -92,25 +89,6 @@ final class SceneBoard
         $this->memory->learnCharts($layout->charts());
 
         return $this->data($scene, $news, false, $marks);
-    }
-
-    /**
-     * Topics that may look otherwise because of what was done elsewhere.
-     *
-     * @param  list<Changes>  $changes
-     * @return list<string>
-     */
-    private static function spread(TopicMap $map, array $changes): array
-    {
-        $topics = array_merge(...array_map(fn (Changes $record): array => TiedBoxes::touchedBy($map, $record), $changes));
-        $features = array_filter(Features::all(), fn (object $feature): bool => $feature instanceof SpreadsLooks);
-        foreach ($features as $feature) {
-            foreach ($changes as $record) {
-                array_push($topics, ...$feature->spread($map, $record));
-            }
-        }
-
-        return $topics;
     }
 
     /** What of the map is shown in this view: all of it, unless others are looking. */

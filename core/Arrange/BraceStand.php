@@ -34,7 +34,8 @@ final class BraceStand
             }
             $isSideways = $spanned[0]->growth->isSideways();
             [$from, $to] = self::span($spanned, $isSideways);
-            $need = $isSideways ? $brace->top + $brace->h + $brace->bottom + 2 * Bands::LANE : $brace->left + $brace->w + $brace->right + 2 * Bands::ASIDE_LANE;
+            // It stands in the middle, so the larger side of its branch needs its room on both.
+            $need = $isSideways ? $brace->h + 2 * max($brace->top, $brace->bottom) + 2 * Bands::LANE : $brace->w + 2 * max($brace->left, $brace->right) + 2 * Bands::ASIDE_LANE;
             $more = ceil(($need - ($to - $from)) / 2);
             if ($more <= 0.0) {
                 continue;

@@ -7,6 +7,7 @@ namespace ChalkTree\Ask;
 use ChalkTree\Edit\Arguments;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Features;
+use Closure;
 
 /**
  * What is asked of a topic: questions, joined by and, or and not. Written as JSON: {"all": […]}, {"any": […]},
@@ -66,6 +67,32 @@ final readonly class Condition
         $data = strlen($json) > self::LONGEST ? null : json_decode($json, true, 2 * self::DEEPEST + 4);
 
         return is_array($data) ? self::read(new Arguments($data)) : throw new InvalidEdit('This is no condition.', 'when');
+    }
+
+    /**
+     * A condition as it is kept, asking for no topics but those that are there.
+     *
+     * @param  Closure(string): bool  $isThere
+     */
+    public static function without(string $json, Closure $isThere): string
+    {
+        $data = str_contains($json, '"'.AskPlace::name().'"') ? json_decode($json, true) : null;
+
+        return is_array($data) ? json_encode(self::leaving($data, $isThere), JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR) : $json;
+    }
+
+    /**
+     * @param  array<mixed>  $data
+     * @param  Closure(string): bool  $isThere
+     * @return array<mixed>
+     */
+    private static function leaving(array $data, Closure $isThere): array
+    {
+        if (($data['ask'] ?? null) === AskPlace::name() && is_string($data['topic'] ?? null) && ! $isThere($data['topic'])) {
+            return ['any' => []];
+        }
+
+        return array_map(fn (mixed $part): mixed => is_array($part) ? self::leaving($part, $isThere) : $part, $data);
     }
 
     /** @return array<string, class-string<Question>> by name */

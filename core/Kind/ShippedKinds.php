@@ -15,8 +15,8 @@ final class ShippedKinds
 {
     /** Fields by a word for each that never changes. */
     private const FIELDS = [
-        'date' => ['name' => 'Date', 'sort' => 'date', 'blank' => 'today', 'shown' => true],
-        'time' => ['name' => 'Time', 'sort' => 'time', 'shown' => true],
+        'date' => ['name' => 'Date', 'sort' => 'date', 'blank' => 'today'],
+        'time' => ['name' => 'Time', 'sort' => 'time'],
         'place' => ['name' => 'Place', 'sort' => 'text', 'shown' => true],
         'present' => ['name' => 'Present', 'sort' => 'people', 'shown' => true],
         'spoke-with' => ['name' => 'Spoke with', 'sort' => 'people', 'shown' => true],

@@ -199,7 +199,7 @@ abstract readonly class FeatureRow implements Row
     /** @param  array<string, scalar|null>  $changed */
     final public function with(array $changed): static
     {
-        return new static($this->id, array_intersect_key($changed, $this->values) + $this->values);
+        return new static($this->id, array_replace($this->values, array_intersect_key($changed, $this->values)));
     }
 
     final public function topics(): array

@@ -9,10 +9,12 @@ use ChalkTree\Look\LookFields;
 use ChalkTree\Look\NamedLook;
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Field;
+use ChalkTree\Map\NamesTopics;
 use ChalkTree\Sign\Sign;
+use Closure;
 
 /** A look that follows the data: which topics it is for, and how these look then. */
-final readonly class LookRule extends FeatureRow
+final readonly class LookRule extends FeatureRow implements NamesTopics
 {
     private const MOST_STAMPS = 6;
 
@@ -74,6 +76,14 @@ final readonly class LookRule extends FeatureRow
     public function look(): array
     {
         return array_filter(array_intersect_key($this->saying(), LookFields::all()), is_scalar(...));
+    }
+
+    /** What stands below a topic that is not there, nothing does. */
+    public function among(Closure $isThere): static
+    {
+        $when = Condition::without($this->text('when'), $isThere);
+
+        return $when === $this->text('when') ? $this : $this->with(['when' => $when]);
     }
 
     public function needs(): array

@@ -21,6 +21,7 @@ use ChalkTree\Arrange\Scene;
 use ChalkTree\Arrange\Slip;
 use ChalkTree\Arrange\SteppedList;
 use ChalkTree\Arrange\TopDown;
+use ChalkTree\Arrange\Touched;
 use ChalkTree\Arrange\View;
 use ChalkTree\Brace\Braces;
 use ChalkTree\CrossLink\CrossLink;
@@ -388,7 +389,7 @@ it('brings a layout up to date after edits and folding to just what laying out a
                 if ($body['name'] === 'map.arrange') {
                     continue;
                 }
-                $touched = Edits::apply(RandomMaps::read($body), $map)->topics($map);
+                $touched = Touched::by($map, Edits::apply(RandomMaps::read($body), $map));
             } catch (Refusal) {
                 continue;
             }

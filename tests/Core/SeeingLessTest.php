@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\Scene;
+use ChalkTree\Arrange\Touched;
 use ChalkTree\Arrange\View;
 use ChalkTree\Draw\SvgWriter;
 use ChalkTree\Edit\Edits;
@@ -146,7 +147,7 @@ it('draws again after edits to loose topics, numbers, scopes and distances as it
         if (array_filter($changes->all, fn ($change): bool => $change->type === 'map') !== []) {
             $layout = Layout::of($map, $view);
         }
-        $layout->draw($map, $view, $changes->topics($map));
+        $layout->draw($map, $view, Touched::by($map, $changes));
         [$scene, $anew] = [$layout->scene(), Layout::of($map, $view)->scene()];
         expect($scene->boxes())->toEqual($anew->boxes());
         foreach ($anew->slips as $id => $slip) {

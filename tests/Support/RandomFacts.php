@@ -36,7 +36,7 @@ final class RandomFacts
         foreach (array_filter($ids, fn (): bool => $chance->yes(15)) as $id) {
             $map->put(Task::fromFields($id, self::task($chance)));
             if ($chance->yes(40)) {
-                $map->put(Remark::fromFields(Ids::next(), ['at' => $id, 'on' => '2026-11-0'.$chance->int(1, 9), 'said' => $chance->words(4), 'who' => 'Ines', 'private' => $chance->yes(20)]));
+                $map->put(Remark::fromFields(Ids::next(), ['at' => $id, 'on' => '2026-11-0'.$chance->int(1, 9), 'said' => $chance->words(4), 'who' => 'Ines']));
             }
         }
         foreach ($chance->yes(50) && count($ids) > 1 ? range(1, $chance->int(1, 3)) : [] as $_) {

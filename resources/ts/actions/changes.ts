@@ -36,7 +36,14 @@ const isSiblings = (map: MapStore): boolean => map.chosen.length > 1 && new Set(
 
 const styles = { '1*': '1. 2. 3.', '1.1*': '1. 1.1 1.1.1', 'A*': 'A. B. C.', 'a*': 'a. b. c.', 'I*': 'I. II. III.', 'i*': 'i. ii. iii.' }
 
+/** The kind that is carried to its topics, and the day on which. */
+export const carried = { kind: '', today: '' }
+
 export const changes = {
+    carry: {
+        title: 'Carry the kind to its topics', about: 'Subtopics that are missing are added, and first values where fields are empty. Nothing that is there is changed.',
+        options: [], edit: () => ({ name: 'kind.carry', kind: carried.kind, today: carried.today }),
+    },
     sort: {
         title: 'Sort', about: 'Numbers count as numbers, so 2 comes before 10. Equals keep their order.',
         options: [

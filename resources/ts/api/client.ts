@@ -1,7 +1,7 @@
 import { request, sendLast } from './http'
 import type {
-    CardAnswer, Calm, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, Draft, DrawingsAnswer, Edit, EditsAnswer, Find, FindAnswer, HistoryAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, SentencesAnswer,
-    Person, PictureAnswer, Place, QuickAnswer, RehearsalAnswer, ReplaceAnswer, StampsAnswer, StartersAnswer, TrashAnswer, TriesAnswer, View,
+    CardAnswer, Calm, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, Draft, DrawingsAnswer, Edit, EditsAnswer, FactsAnswer, Find, FindAnswer, HistoryAnswer, HitsAnswer, KindsAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, SentencesAnswer,
+    Person, PictureAnswer, Place, QuickAnswer, RehearsalAnswer, ReplaceAnswer, RulesAnswer, StampsAnswer, StartersAnswer, TodosAnswer, TrashAnswer, TriesAnswer, View,
 } from './wire'
 
 interface Entered { person: Person }
@@ -56,6 +56,12 @@ export const api = {
     tries: (map: string, tries: readonly (readonly Edit[])[], board = false, branch: string | null = null) => request<TriesAnswer>('POST', `maps/${map}/tries?pane=${pane}`, { tries, board, branch }),
     why: (map: string, topic: string) => request<LookReasonsAnswer>('GET', `maps/${map}/topics/${topic}/look`),
     looks: () => request<LooksAnswer>('GET', 'looks'),
+    kinds: () => request<KindsAnswer>('GET', 'kinds'),
+    facts: (map: string, topic: string) => request<FactsAnswer>('GET', `maps/${map}/topics/${topic}/facts`),
+    todos: (map: string) => request<TodosAnswer>('GET', `maps/${map}/todos`),
+    rules: (map: string) => request<RulesAnswer>('GET', `maps/${map}/rules`),
+    hits: (map: string, when: unknown) => request<HitsAnswer>('POST', `maps/${map}/hits`, { when }),
+    keepZone: (zone: string) => request<{ person: Person }>('PUT', 'me/zone', { zone }),
     stamps: () => request<StampsAnswer>('GET', 'stamps'),
     legend: (map: string) => request<LegendAnswer>('GET', `maps/${map}/legend`),
     /** What a topic is, or the root of a map, for who is not there. */

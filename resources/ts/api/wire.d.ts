@@ -5042,7 +5042,7 @@ export interface LookReason {
    * None for a width that the text decides.
    */
   value: string | number | null;
-  place: "whole" | "map" | "level" | "heading" | "kind" | "named" | "topic" | "rule";
+  place: "whole" | "map" | "level" | "heading" | "step" | "kind" | "named" | "topic" | "rule";
   /**
    * Where it is said.
    */

@@ -25,11 +25,12 @@ export const useCamera = defineStore('camera', () => {
         const found = new Map<string, DrawnSlip>()
         const known = { get: (id: string): DrawnSlip | undefined => found.get(id) ?? map.slips.get(id) }
         for (const edit of map.waiting) {
-            const id = edit.name === 'topic.add' ? edit.topic.id : edit.name === 'topic.retitle' ? edit.topic : undefined
-            const topic = id === undefined ? undefined : map.tree.topics.get(id)
-            const guess = topic === undefined ? null : guessedSlip(map.tree, topic, known)
-            if (guess !== null) {
-                found.set(guess.id, guess)
+            const ids = edit.name === 'topic.add' ? [edit.topic.id ?? ''] : edit.name === 'topic.retitle' ? [edit.topic] : edit.name === 'entry.put' ? (edit.as ?? []) : []
+            for (const topic of ids.flatMap((id) => map.tree.topics.get(id) ?? [])) {
+                const guess = guessedSlip(map.tree, topic, known)
+                if (guess !== null) {
+                    found.set(guess.id, guess)
+                }
             }
         }
         return [...found.values()]

@@ -23,6 +23,8 @@ import { afterFrame } from '@/ui/afterFrame'
 /** What is chosen, and the ways to change it. */
 const NoteEditor = defineAsyncComponent(() => import('./NoteEditor.vue'))
 
+/** The note's editor is large; it comes with the first note that there is to read or to write. */
+const hasEditor = ref(false)
 /** Its many controls are made when the map is seen and keys are answered. */
 const isBegun = ref(false)
 onMounted(() => afterFrame(() => (isBegun.value = true)))
@@ -96,6 +98,7 @@ watch(
         if (wanted.field === 'caption') {
             caption.value?.focus()
         } else {
+            hasEditor.value = true
             // The note's editor may still be on its way.
             for (let tries = 0; note.value === null && tries < 40; tries++) {
                 await new Promise((resolve) => setTimeout(resolve, 50))
@@ -143,7 +146,8 @@ watch(() => topic.value?.id, () => (ui.isNoteLarge = false))
                 </label>
 
                 <div class="field note">
-                    <NoteEditor v-if="!ui.isNoteLarge" ref="note" :topic="topic.id" :note="topic.note" @large="ui.isNoteLarge = true" />
+                    <NoteEditor v-if="!ui.isNoteLarge && (hasEditor || topic.note !== '')" ref="note" :topic="topic.id" :note="topic.note" @large="ui.isNoteLarge = true" @vue:mounted="hasEditor = true" />
+                    <NButton v-else-if="!ui.isNoteLarge" size="small" secondary block @click="ui.focusDesk('note')">Write a note</NButton>
                     <NModal :show="ui.isNoteLarge" preset="card" class="large-note" :title="title === '' ? 'Untitled topic' : title" :style="{ width: 'min(820px, calc(100vw - 32px))' }" role="dialog" aria-label="Note" @update:show="closeNote">
                         <NoteEditor :topic="topic.id" :note="topic.note" large @vue:mounted="focusLarge" />
                     </NModal>

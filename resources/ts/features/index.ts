@@ -5,6 +5,7 @@ import type { Feature } from './feature'
 import { file } from './file'
 import { crosslink } from './crosslink'
 import { handover } from './handover'
+import { kind } from './kind'
 import { link } from './link'
 import { look } from './look'
 import { number } from './number'
@@ -12,12 +13,14 @@ import { picture } from './picture'
 import { privacy } from './privacy'
 import { process } from './process'
 import { ring } from './ring'
+import { rule } from './rule'
 import { show } from './show'
 import { sign } from './sign'
+import { task } from './task'
 import { walk } from './walk'
 
 /** The list of all features. A new one is a folder and one line here. */
-export const features: readonly Feature[] = [number, privacy, handover, look, link, arrange, sign, picture, file, show, walk, aloud, process, crosslink, ring, brace]
+export const features: readonly Feature[] = [number, privacy, handover, look, link, arrange, kind, task, rule, sign, picture, file, show, walk, aloud, process, crosslink, ring, brace]
 
 /** What features have put on a topic, in words. */
 export const toldOf = (topic: string): string => features.map((feature) => feature.tells?.(topic) ?? '').filter((words) => words !== '').join(', ')

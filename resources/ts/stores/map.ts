@@ -65,7 +65,9 @@ export const useMap = defineStore('map', () => {
     const opening = latest()
     const leaving = new Set<() => void>()
     const hiding = new Set<() => void>()
-    const outcomes = new Map<string, (isDone: boolean) => void>()
+    const outcomes = new Map<string, (refusal: string | null) => void>()
+    /** The day for which the scene is drawn. */
+    const today = ref('')
 
     /** Runs whenever this map is left, for another one, for the library or with the page. */
     function beforeLeaving(run: () => void): void {
@@ -98,6 +100,7 @@ export const useMap = defineStore('map', () => {
         outlineScope.value = answer.view.outlineScope
         showing.value = answer.view.showing
         numbers.value = answer.numbers
+        today.value = answer.today
         takeScene(answer.scene)
         seq.value = answer.seq
         undoLabel.value = answer.undo
@@ -144,9 +147,23 @@ export const useMap = defineStore('map', () => {
             if (outcome.refusal !== undefined && waiter === undefined) {
                 tell.warning(outcome.refusal.message)
             }
-            waiter?.(outcome.refusal === undefined)
+            waiter?.(outcome.refusal?.message ?? null)
         }
         keepChoiceValid()
+        if (answer.today !== today.value) {
+            void turnDay()
+        }
+    }
+
+    /** A new day has begun, and looks may go by it: the scene is asked for anew, where one stands. */
+    async function turnDay(): Promise<void> {
+        const its = id.value
+        today.value = ''
+        const answer = await openMap(its).catch(() => null)
+        if (answer !== null && its === id.value && answer.seq === seq.value) {
+            takeScene(answer.scene)
+        }
+        today.value = answer?.today ?? ''
     }
 
     /** A reset brings every row when the browser was too far behind, and only some when the arrangement changed. */
@@ -211,9 +228,14 @@ export const useMap = defineStore('map', () => {
     }
 
     /** Sends an edit and waits for what becomes of it; whoever asks says what there is to say of a refusal. */
-    function outcomeOf(one: Edit): Promise<boolean> {
+    async function outcomeOf(one: Edit): Promise<boolean> {
+        return (await refusalOf(one)) === null
+    }
+
+    /** The same, told in the sentence of a refusal; null where the edit was made. */
+    function refusalOf(one: Edit): Promise<string | null> {
         const its = one.id ?? newId()
-        const known = new Promise<boolean>((resolve) => outcomes.set(its, resolve))
+        const known = new Promise<string | null>((resolve) => outcomes.set(its, resolve))
         edit({ ...one, id: its })
         return known
     }
@@ -352,8 +374,8 @@ export const useMap = defineStore('map', () => {
     return {
         id, tree, slips, tried, showTried, marks, place, waiting, savedState, savedProblem, undoLabel, redoLabel,
         chosen, current, currentTopic, region, editing, folded, outlineFolded,
-        scope, outlineScope, showing, setShowing, numbers, seq,
-        open, close, beforeLeaving, beforeHiding, edit, outcomeOf, choose, setFolded, refold, uncover, stepInto, afterAnswer, goOnAfterAnswer, askForNews,
+        scope, outlineScope, showing, setShowing, numbers, seq, today,
+        open, close, beforeLeaving, beforeHiding, edit, outcomeOf, refusalOf, choose, setFolded, refold, uncover, stepInto, afterAnswer, goOnAfterAnswer, askForNews,
         tryAgain: (): void => queue.value?.tryAgain(),
         giveUp: async (): Promise<void> => {
             await queue.value?.giveUp()

@@ -24,6 +24,11 @@ export const useSession = defineStore('session', () => {
             // What was chosen elsewhere holds here too.
             Object.assign(preferences, who.calm ?? {})
             kept = calm.value
+            const zone = new Intl.DateTimeFormat().resolvedOptions().timeZone
+            if (who.zone !== zone) {
+                // Days begin and end where the person is.
+                api.keepZone(zone).catch(() => undefined)
+            }
         }
     }
 

@@ -147,6 +147,9 @@ function compare(a: string, b: string): number {
 /** What features foresee of their own edits, by name: the rows as they will be. */
 export const foresight = new Map<string, (edit: Edit, rows: Tree['rows']) => Tree['rows']>()
 
+/** What topics their edits make, by name: a branch, and the topic below which it comes. */
+export const plantings = new Map<string, (edit: Edit, rows: Tree['rows']) => { draft: Draft; parent: string; first: boolean } | null>()
+
 /**
  * The tree as it will be once the server has made these edits, so that the outline and the desk show them at once.
  * What it cannot foresee (undo, redo, arranging) waits for the answer.
@@ -170,6 +173,12 @@ export function foreseen(tree: Tree, edits: readonly Edit[]): Tree {
         const topic = topics.get(id)
         const group = topic === undefined ? '' : groupOf(topic)
         children.set(group, (children.get(group) ?? []).filter((child) => child !== id))
+    }
+    const grow = (planted: { draft: Draft; parent: string; first: boolean } | null | undefined): void => {
+        if (planted != null && topics.has(planted.parent)) {
+            plant(topics, planted.draft, planted.parent, children)
+            insert(children, planted.parent, [planted.draft.id ?? ''], { first: planted.first })
+        }
     }
     // A step that is begun and taken back before the server has heard of it never was.
     const takenBack = new Set(edits.flatMap((edit) => (edit.name === 'undo' && edit.of !== undefined ? [edit.of] : [])))
@@ -226,6 +235,7 @@ export function foreseen(tree: Tree, edits: readonly Edit[]): Tree {
                 break
             default:
                 rows = foresight.get(edit.name)?.(edit, rows) ?? rows
+                grow(plantings.get(edit.name)?.(edit, rows))
                 break
             case 'topic.side':
                 change(edit.topics, edit.side === null ? { sideHeld: false } : { side: edit.side, sideHeld: true })

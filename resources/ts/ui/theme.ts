@@ -1,5 +1,6 @@
-import { darkTheme, type GlobalTheme, type GlobalThemeOverrides } from 'naive-ui'
+import type { GlobalTheme, GlobalThemeOverrides } from 'naive-ui'
 import { isDark, type BoardName } from './boards'
+import { darkTheme } from './darkTheme'
 
 const shared: GlobalThemeOverrides['common'] = {
     fontFamily: "'Atkinson Hyperlegible', sans-serif",

@@ -5,7 +5,7 @@ import { usePreferences } from '@/stores/preferences'
 
 /** Dialogs, and panels that stand where the desk does and stay while a dialog is open. */
 export type Panel = 'palette' | 'keys' | 'calm' | 'change' | 'move'
-export type Side = 'find' | 'lot' | 'removed' | 'files' | 'walk'
+export type Side = 'find' | 'lot' | 'removed' | 'files' | 'walk' | 'kinds' | 'todos' | 'rules'
 export type PhoneView = 'outline' | 'board' | 'desk' | 'slides'
 
 const REGIONS = ['outline', 'board', 'second', 'tray', 'desk', 'top']

@@ -42,14 +42,14 @@ export const arrangeActions: readonly Action[] = [
     ...sides,
     ...runs,
     {
-        id: 'fishbone.head', name: 'Fishbone: head to the other side', what: 'Turns the fishbone round, so that its head looks the other way.', group: 'Shape', keys: [], scopes: onTopics, available: areAll('fishbone'),
+        id: 'fishbone.head', name: 'Fishbone: head to the other side', group: 'Shape', keys: [], scopes: onTopics, available: areAll('fishbone'),
         run: ({ map }) => {
             const isLeft = map.chosen.every((id) => rowOf(map.tree, 'arrangement', id)?.fields.head === 'left')
             map.edit({ name: 'row.set', type: 'arrangement', topics: [...map.chosen], fields: { head: isLeft ? 'right' : 'left' } })
         },
     },
     {
-        id: 'arrange.mirror', name: 'Mirror the map: right to left, or back', what: 'Lets everything run from right to left, for scripts that are read so; what stands free stays.', group: 'Map', keys: [], scopes: ['board', 'outline', 'field'],
+        id: 'arrange.mirror', name: 'Mirror the map: right to left, or back', group: 'Map', keys: [], scopes: ['board', 'outline', 'field'],
         run: ({ map }) => {
             const rows = [...map.tree.rows.values()].filter((row) => row.type === 'map-look').sort((a, b) => (a.id < b.id ? -1 : 1))
             const saying = rows.filter((row) => row.fields.mirrored === true).map((row) => row.id)
@@ -59,7 +59,7 @@ export const arrangeActions: readonly Action[] = [
         },
     },
     {
-        id: 'branch.as-above', name: 'Arrange this branch as what is above it', what: 'Takes the branch’s own arrangement away.', group: 'Shape', keys: [], scopes: onTopics,
+        id: 'branch.as-above', name: 'Arrange this branch as what is above it', group: 'Shape', keys: [], scopes: onTopics,
         available: ({ map }) => map.chosen.some((id) => ownArrangement(map.tree, id) !== null),
         run: ({ map }) => map.edit({ name: 'row.set', type: 'arrangement', topics: [...map.chosen], fields: { name: null } }),
     },

@@ -44,7 +44,7 @@ const nudge = (id: string, name: string, key: string, dx: number, dy: number): A
 /** Topics where one puts them. */
 export const freeActions: readonly Action[] = [
     {
-        id: 'free.room', name: 'Find room for it', what: 'Puts the chosen topics that stand free where nothing else is, near their parent.', group: 'Moving', keys: [], scopes: onTopics,
+        id: 'free.room', name: 'Find room for it', group: 'Moving', keys: [], scopes: onTopics,
         available: ({ map }) => map.chosen.some((id) => map.slips.get(id)?.free === true),
         run: ({ map, camera }) => {
             const own = map.chosen.filter((id) => map.tree.rows.has(`place ${id}`))

@@ -44,7 +44,7 @@ const moveRow = (id: string, by: -1 | 1, name: string, what: string, key: string
 /** Rows and columns of grids. */
 export const gridActions: readonly Action[] = [
     {
-        id: 'grid.row', name: 'Add a row to the grid', what: 'Adds a row below the one in which the chosen topic is.', group: 'Shape', keys: ['Alt+Shift+Enter'], scopes: onTopics,
+        id: 'grid.row', name: 'Add a row to the grid', group: 'Shape', keys: ['Alt+Shift+Enter'], scopes: onTopics,
         available: (context) => gridOf(context) !== null,
         run: (context) => {
             const head = gridOf(context)
@@ -57,7 +57,7 @@ export const gridActions: readonly Action[] = [
         },
     },
     {
-        id: 'grid.column', name: 'Add a column to the grid', what: 'Adds a cell after the one at this place in every row.', group: 'Shape', keys: ['Mod+Shift+Enter'], scopes: onTopics, available: onCell,
+        id: 'grid.column', name: 'Add a column to the grid', group: 'Shape', keys: ['Mod+Shift+Enter'], scopes: onTopics, available: onCell,
         run: ({ map }) => {
             const [as, step, cell] = [newId(), newId(), map.current]
             if (cell !== null) {
@@ -75,7 +75,7 @@ export const gridActions: readonly Action[] = [
     moveRow('down', 1, 'Move the row down', 'Changes places with the row after it.', 'Mod+Shift+ArrowDown'),
     column('remove', 'Remove the column', 'Removes the cell at this place from every row.', []),
     {
-        id: 'grid.headings', name: 'First row of the grid as headings, or not', what: 'Sets the first row of the grid bold, as headings.', group: 'Shape', keys: [], scopes: onTopics,
+        id: 'grid.headings', name: 'First row of the grid as headings, or not', group: 'Shape', keys: [], scopes: onTopics,
         available: (context) => gridOf(context) !== null,
         run: (context) => {
             const head = gridOf(context)

@@ -39,7 +39,7 @@ watch(() => links.tying, (now) => {
     if (now !== null) {
         void nextTick(() => field.value?.focus())
     }
-})
+}, { immediate: true })
 watch(hits, () => (at.value = 0))
 watch([hits, at], () => {
     const hit = hits.value[at.value]

@@ -6,12 +6,12 @@ import { freeLanding } from '@/board/freeLanding'
 import type { Edit } from '@/api/wire'
 import type { Dragged, Feature } from '../feature'
 import { linkActions } from './actions'
+import LinkDoor from './LinkDoor.vue'
 import { useLinks } from './linkStore'
 import { pressLink } from './pressLink'
 
 // What stands beside the board comes when the map is seen and keys are answered.
 const LinkBoard = defineAsyncComponent(() => import('./LinkBoard.vue'))
-const LinkOverlay = defineAsyncComponent(() => import('./LinkOverlay.vue'))
 const TiesSection = defineAsyncComponent(() => import('./TiesSection.vue'))
 const LinkSection = defineAsyncComponent(() => import('./LinkSection.vue'))
 
@@ -46,7 +46,7 @@ function landing({ ids, x, y, clientX, clientY, ties }: Dragged): Landing | null
 
 export const crosslink: Feature = {
     name: 'cross-link', actions: linkActions, desk: [{ in: 'Ties', component: TiesSection }], deskOfMarks: { type: 'crosslink', component: LinkSection },
-    onBoard: LinkBoard, overlay: LinkOverlay, landing,
+    onBoard: LinkBoard, overlay: LinkDoor, landing,
     tells: (topic) => useLinks().told(topic),
     touch: (touch, event) => {
         const [ids, links] = [touched(touch), useLinks()]

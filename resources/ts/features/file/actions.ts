@@ -7,7 +7,7 @@ const store = () => import('./fileStore').then(({ useFiles }) => useFiles())
 
 /** Files at topics. */
 export const fileActions: readonly Action[] = [
-    { id: 'file.add', name: 'Add files', what: 'Keeps files with the map, at the chosen topic; dropping or pasting them does the same.', group: 'Topics', keys: ['Mod+O'], scopes: onTopics, available: hasChoice, run: ({ map }) => void store().then((files) => map.current !== null && files.choose({ topic: map.current })) },
-    { id: 'file.open', name: 'Open its file', what: 'Shows the file of the chosen topic beside the map.', group: 'Topics', keys: ['Mod+Shift+O'], scopes: onTopics, available: hasFiles, run: ({ map }) => void store().then((files) => files.openFirst(map.current)) },
-    { id: 'file.all', name: 'Files of this map', what: 'Lists every file and picture of the map, with size and place.', group: 'Map', keys: [], scopes: onTopics, run: ({ ui }) => ui.showSide('files') },
+    { id: 'file.add', name: 'Add files', group: 'Topics', keys: ['Mod+O'], scopes: onTopics, available: hasChoice, run: ({ map }) => void store().then((files) => map.current !== null && files.choose({ topic: map.current })) },
+    { id: 'file.open', name: 'Open its file', group: 'Topics', keys: ['Mod+Shift+O'], scopes: onTopics, available: hasFiles, run: ({ map }) => void store().then((files) => files.openFirst(map.current)) },
+    { id: 'file.all', name: 'Files of this map', group: 'Map', keys: [], scopes: onTopics, run: ({ ui }) => ui.showSide('files') },
 ]

@@ -35,6 +35,11 @@ const chalkOf = (name: string): string => looks.chalks.find((chalk) => chalk.val
 
 /** Leads to where a value is said: the desk, turned to that. */
 function go(reason: LookReason): void {
+    if (reason.place === 'rule' || reason.place === 'kind') {
+        close()
+        ui.showSide(reason.place === 'rule' ? 'rules' : 'kinds')
+        return
+    }
     if (reason.place === 'whole') {
         looks.dialog = 'whole'
         return
@@ -42,6 +47,12 @@ function go(reason: LookReason): void {
     looks.reach = reason.place === 'map' ? 'map' : reason.place === 'level' ? 'level' : 'topics'
     close()
     setTimeout(() => document.querySelector<HTMLElement>(`.desk [aria-label="${fieldLabels[reason.field] ?? ''}"]`)?.focus(), 80)
+}
+
+/** Leads to the rules, and to the kinds. */
+function goToRules(): void {
+    close()
+    ui.showSide('rules')
 }
 
 /** Leads to the topic whose branch began the chalk, or to where the map gives them out. */
@@ -79,7 +90,8 @@ function close(): void {
                     </tr>
                 </tbody>
             </table>
-            <p class="order">Said later holds: the look of the map, the whole map, the level, a look with a name, the topic itself.</p>
+            <p v-if="answer !== null && answer.rules.length > 0" class="order">Rules that hold of it: <template v-for="(rule, i) in answer.rules" :key="rule.id">{{ i === 0 ? '' : ', ' }}<NButton text type="primary" size="small" @click="goToRules">“{{ rule.name }}”</NButton>{{ rule.gives === '' ? '' : ` (gives it ${rule.gives})` }}</template>.</p>
+            <p class="order">Said later holds: the look of the map, the whole map, the level, its kind, a look with a name, the topic itself, rules.</p>
             <NButton size="small" secondary @click="close">Close</NButton>
         </div>
     </NModal>

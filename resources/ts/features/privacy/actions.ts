@@ -14,7 +14,7 @@ function turn(): void {
 
 export const privacyActions: readonly Action[] = [
     {
-        id: 'privacy.turn', name: 'Private: leave it out of all that leaves', what: 'With all below it, the topic is then in no file, picture, print, page, copy for elsewhere or walk; numbers and sums there are made without it. Pressed again, it goes along again.', group: 'Hand over', keys: ['Mod+Shift+H'], scopes: onTopics,
+        id: 'privacy.turn', name: 'Private: leave it out of all that leaves', group: 'Hand over', keys: ['Mod+Shift+H'], scopes: onTopics,
         available: hasChoice, run: turn,
     },
 ]

@@ -10,7 +10,7 @@ const words = { step: 'a step', decision: 'a decision', input: 'an input or outp
 /** Steps of processes. What follows one is made by the key for the topic after it. */
 export const processActions: readonly Action[] = [
     {
-        id: 'process.sort', name: 'Another sort of step: decision, input, end, step', what: 'Turns the step into the next sort; also while its title is typed. After a decision both of its ways are asked for.', group: 'Shape', keys: ['Mod+Shift+S'], scopes: [...onTopics, 'typing'],
+        id: 'process.sort', name: 'Another sort of step: decision, input, end, step', group: 'Shape', keys: ['Mod+Shift+S'], scopes: [...onTopics, 'typing'],
         available: isStep, run: () => useProcess().turnSort(),
     },
     ...sorts.map(({ name }): Action => ({
@@ -18,7 +18,7 @@ export const processActions: readonly Action[] = [
         available: isStep, run: () => useProcess().become(name),
     })),
     {
-        id: 'process.tie', name: 'Let the steps follow each other in their order', what: 'Ties each chosen step to the one after it; with their head chosen, all of them.', group: 'Shape', keys: [], scopes: onTopics,
+        id: 'process.tie', name: 'Let the steps follow each other in their order', group: 'Shape', keys: [], scopes: onTopics,
         available: () => useProcess().row().length > 1, run: () => useProcess().tieInOrder(),
     },
 ]

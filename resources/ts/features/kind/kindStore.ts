@@ -1,0 +1,173 @@
+import { defineStore } from 'pinia'
+import { computed, nextTick, shallowRef } from 'vue'
+import { api } from '@/api/client'
+import type { Draft, Edit, KindsAnswer } from '@/api/wire'
+import { useCamera } from '@/board/cameraStore'
+import { fieldIds, fieldOf, fieldsIn, kindOf, kindsIn, partsOf, timeNow, today, type Field, type Kind, type KindPart } from '@/facts/facts'
+import { useBeside } from '@/stores/beside'
+import { newId, useMap } from '@/stores/map'
+import { plantings, rowOf, type KeptRow } from '@/stores/tree'
+import { tell } from '@/ui/tell'
+import { lastKind } from './asked'
+
+type Fields = KeptRow['fields']
+type Taken = KindsAnswer['kinds'][number]
+/** A kind that can be used: of this map, or one that is taken into it then. */
+export interface Offered { readonly kind: Kind; readonly from: string; readonly taken: Taken | null }
+
+/** Branches that are on their way, by the id of their top, as they will be near enough. */
+const waiting = new Map<string, { draft: Draft; parent: string; first: boolean }>()
+plantings.set('entry.put', (edit) => (edit.name === 'entry.put' ? (waiting.get(edit.as?.[0] ?? '') ?? null) : null))
+
+/** Kinds of the map that is open, those that can be taken into it, and what is made of them. */
+export const useKinds = defineStore('kinds', () => {
+    const map = useMap()
+    const beside = useBeside()
+    const others = shallowRef<readonly Taken[]>([])
+    let isAsked = false
+
+    function load(): void {
+        if (!isAsked) {
+            isAsked = true
+            void api.kinds().then(({ kinds }) => (others.value = kinds)).catch(() => (isAsked = false))
+        }
+    }
+
+    const kinds = computed(() => kindsIn(beside.tree))
+    const fields = computed(() => fieldsIn(beside.tree))
+    const counts = computed(() => {
+        const found = new Map<string, number>()
+        for (const row of beside.tree.rows.values()) {
+            if (row.type === 'of-kind') {
+                found.set(String(row.fields.kind), (found.get(String(row.fields.kind)) ?? 0) + 1)
+            }
+        }
+        return found
+    })
+    /** Those of the map first, then those that ship and those of other maps, unless one of that name is here. */
+    const offered = computed<readonly Offered[]>(() => {
+        const own = kinds.value.map((kind): Offered => ({ kind, from: '', taken: null }))
+        const names = new Set(own.map(({ kind }) => kind.name.toLowerCase()))
+        const foreign = others.value.filter(({ id, name }) => rowOf(beside.tree, 'kind', id) === undefined && !names.has(name.toLowerCase()))
+        return [...own, ...foreign.map((taken): Offered => ({ kind: kindOf({ id: taken.id, fields: (taken.rows[0]?.fields ?? {}) as Fields }), from: taken.title, taken }))]
+    })
+
+    /** What takes a kind into the map, where it is not there yet. */
+    const taking = ({ taken }: Offered, step: string): Edit[] => (taken === null ? [] : [{ name: 'kind.take', step, rows: taken.rows } as Edit])
+
+    /** The fields of a kind, also of one that is not in the map yet. */
+    function fieldsOf({ kind, taken }: Offered): Field[] {
+        return fieldIds(kind).flatMap((id) => {
+            const row = rowOf(map.tree, 'field', id) ?? taken?.rows.find((one) => one.type === 'field' && one.id === id)
+            return row === undefined ? [] : [fieldOf({ id, fields: row.fields as Fields })]
+        })
+    }
+
+    function drafted(kind: Kind, parts: readonly KindPart[], as: readonly string[]): Draft {
+        const top: Draft = { id: as[0] ?? '', title: kind.name, children: [] }
+        const above: Draft[] = [top]
+        parts.forEach((part, i) => {
+            const level = part.l ?? 0
+            const draft: Draft = { id: as[i + 1] ?? '', title: part.t, children: [] }
+            const parent = above[level] ?? top
+            parent.children = [...(parent.children ?? []), draft]
+            above[level + 1] = draft
+        })
+        return top
+    }
+
+    /** Makes an entry below a topic, and begins to type in its first empty part. */
+    function enter(offer: Offered, parent: string): void {
+        const { kind } = offer
+        const parts = partsOf(kind.fields)
+        const step = newId()
+        const as = [newId(), ...parts.map(newId)]
+        map.uncover(parent, map.region)
+        if ((map.region === 'board' ? map.folded : map.outlineFolded).has(parent)) {
+            map.setFolded(map.region, [parent], false)
+        }
+        waiting.set(as[0] ?? '', { draft: drafted(kind, parts, as), parent, first: kind.fields.goes === 'first' })
+        map.edit(...taking(offer, step), { name: 'entry.put', step, kind: kind.id, parent, as, today: today(), time: timeNow() })
+        lastKind.value = kind.id
+        const empty = parts.findIndex(({ t }) => t === '')
+        const open = as[empty + 1] ?? ''
+        map.choose(open)
+        if (empty >= 0 || typeof kind.fields.pattern !== 'string') {
+            map.editing = { id: open, where: map.region, step, fresh: false, instead: empty >= 0 ? null : '' }
+        }
+        map.afterAnswer(() => {
+            waiting.delete(as[0] ?? '')
+            useCamera().reveal(open)
+        })
+    }
+
+    function again(parent: string): void {
+        load()
+        const offer = offered.value.find(({ kind }) => kind.id === lastKind.value) ?? kindsIn(map.tree).filter(({ id }) => id === lastKind.value).map((kind): Offered => ({ kind, from: '', taken: null }))[0]
+        if (offer !== undefined) {
+            // Beside the entry made last, where one still is in it.
+            enter(offer, homeOf(parent, offer.kind.id))
+        } else {
+            tell.info('That kind is not in this map any more.')
+        }
+    }
+
+    /** Where another entry of a kind goes: below what is chosen, unless that is one of them or in one. */
+    function homeOf(topic: string, kind: string): string {
+        for (let at: string | null = topic; at !== null; at = map.tree.topics.get(at)?.parent ?? null) {
+            const parent: string | null = map.tree.topics.get(at)?.parent ?? null
+            if (parent !== null && rowOf(map.tree, 'of-kind', at)?.fields.kind === kind) {
+                return parent
+            }
+        }
+        return topic
+    }
+
+    /** Makes topics be of a kind; null for none. */
+    function give(offer: Offered | null, topics: readonly string[], step = newId()): void {
+        if (topics.length > 0) {
+            map.edit(...(offer === null ? [] : taking(offer, step)), { name: 'kind.give', step, topics: [...topics], kind: offer?.kind.id ?? null, today: today() })
+        }
+    }
+
+    function take(offer: Offered): void {
+        map.edit(...taking(offer, newId()))
+    }
+
+    const set = (type: 'kind' | 'field', row: string, values: Fields, step = newId()): void => map.edit({ name: 'row.set', step, type, row, fields: values } as Edit)
+
+    function addKind(name: string): string {
+        const row = newId()
+        set('kind', row, { name })
+        return row
+    }
+
+    /** Gives a kind a field, which is made if there is none of that id. */
+    function addField(kind: Kind, field: string | null, name = ''): void {
+        const step = newId()
+        const id = field ?? newId()
+        if (field === null) {
+            set('field', id, { name, sort: 'text', shown: true }, step)
+        }
+        set('kind', kind.id, { fields: [...fieldIds(kind), id].join(' ') }, step)
+    }
+
+    function orderFields(kind: Kind, ids: readonly string[]): void {
+        set('kind', kind.id, { fields: ids.length === 0 ? null : ids.join(' ') })
+    }
+
+    function drop(type: 'kind' | 'field', row: string): void {
+        map.edit({ name: 'row.remove', type, rows: [row] })
+    }
+
+    /** Goes back to the title that was being typed. */
+    function resume(topic: string): void {
+        void nextTick(() => {
+            if (map.tree.topics.has(topic)) {
+                map.editing = { id: topic, where: map.region, step: newId(), fresh: false, instead: null }
+            }
+        })
+    }
+
+    return { kinds, fields, counts, offered, others, load, fieldsOf, enter, again, give, take, set, addKind, addField, orderFields, drop, resume }
+})

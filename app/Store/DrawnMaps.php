@@ -23,7 +23,7 @@ final readonly class DrawnMaps
     private const SECONDS = 24 * 3600;
 
     /** Maps with fewer rows are read and laid out as fast as they are fetched from here. */
-    private const FEWEST_ROWS = 200;
+    public const FEWEST_ROWS = 200;
 
     public function __construct(private Repository $cache, private LayoutMemories $memories)
     {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { NButton, NInput, NModal } from 'naive-ui'
-import { computed, nextTick, onMounted, ref, shallowRef } from 'vue'
+import { NButton, NInput } from 'naive-ui'
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
 import FieldInput from '@/facts/FieldInput.vue'
 import { peopleIn, timeNow, today, valuesAt, type Field } from '@/facts/facts'
 import { useFactEdits } from '@/facts/useFactEdits'
@@ -9,7 +9,7 @@ import { rowOf } from '@/stores/tree'
 import { topicName } from '@/text/titleMarkdown'
 import { usePickList } from '@/ui/usePickList'
 import { useUi } from '@/ui/uiStore'
-import { asked } from './asked'
+import { asked, takeKeys } from './asked'
 import { useKinds, type Offered } from './kindStore'
 
 /** A kind by its name or its number and Enter; what it has to be filled in comes as a short form, a field after the other by Enter. */
@@ -47,18 +47,15 @@ const valueOf = (field: Field): string => {
     return ofTodo.includes(field) ? String(task?.[field.id] ?? '') : (valuesAt(map.tree, topic)[field.id] ?? '')
 }
 
-function pick(offer: Offered | undefined): void {
+function pick(offer: Offered | undefined, typed = ''): void {
     if (offer === undefined) {
         return
     }
     if (what.for === 'entry') {
         const parent = what.topics.at(-1) ?? map.tree.root
         asked.value = null
-        // The box has to be gone, so that the focus goes to what is typed.
-        setTimeout(() => {
-            ui.focusRegion(map.region)
-            kinds.enter(offer, parent)
-        })
+        ui.focusRegion(map.region)
+        kinds.enter(offer, parent, typed)
         return
     }
     const fields = kinds.fieldsOf(offer).filter(({ sort }) => sort !== 'computed')
@@ -105,6 +102,41 @@ function close(): void {
     })
 }
 
+/** What was typed before the box was there goes where it was meant. */
+function replay(): void {
+    const keys = takeKeys()
+    ui.holdsKeys = false
+    for (const [i, key] of keys.entries()) {
+        if (form.value !== null || asked.value === null) {
+            return
+        }
+        if (key === 'Enter') {
+            const rest = keys.slice(i + 1)
+            pick(found.value[0], rest.slice(0, [...rest, 'Enter'].indexOf('Enter')).filter((one) => one.length === 1).join(''))
+        } else {
+            words.value = key === 'Backspace' ? words.value.slice(0, -1) : words.value + key
+        }
+    }
+}
+const frame = ref<HTMLElement | null>(null)
+onMounted(() => {
+    frame.value?.querySelector('input')?.focus()
+    replay()
+})
+/** Tab goes round within the box. */
+function keepWithin(event: KeyboardEvent): void {
+    const all = [...(frame.value?.querySelectorAll<HTMLElement>('input, textarea, button, [tabindex="0"]') ?? [])].filter((one) => one.offsetParent !== null)
+    const end = event.shiftKey ? all[0] : all.at(-1)
+    if (event.target === end) {
+        event.preventDefault()
+        ;(event.shiftKey ? all.at(-1) : all[0])?.focus()
+    }
+}
+onBeforeUnmount(() => {
+    takeKeys()
+    ui.holdsKeys = false
+})
+
 onMounted(() => {
     if (what.for === 'todo') {
         map.edit({ name: 'task.set', step, topics: [...what.topics], today: today() })
@@ -115,8 +147,9 @@ const time = timeNow()
 </script>
 
 <template>
-    <NModal :show="true" :auto-focus="form === null" :aria-label="title" @update:show="close">
-        <div class="kinds" role="dialog" :aria-label="title" @keydown.escape.prevent.stop="close">
+    <!-- No modal of the kit: it comes and goes by degrees, and gives the focus back when one types already. -->
+    <div class="veil" @pointerdown.self.prevent="close">
+        <div ref="frame" class="kinds" role="dialog" aria-modal="true" :aria-label="title" @keydown.escape.prevent.stop="close" @keydown.tab="keepWithin">
             <h2>{{ title }} <small>{{ what.for === 'entry' ? `below “${about}”, ${time}` : about }}</small></h2>
             <template v-if="form === null">
                 <NInput v-model:value="words" placeholder="A kind, by its name or its number" size="large" :input-props="{ 'aria-label': 'Kind', role: 'combobox', 'aria-expanded': 'true', 'aria-controls': 'kind-list', 'aria-activedescendant': current === undefined ? undefined : `kind-${at}` }" @keydown.down.prevent="move(1)" @keydown.up.prevent="move(-1)" @keydown.enter.prevent="pick(current)" />
@@ -136,10 +169,11 @@ const time = timeNow()
                 <NButton size="small" type="primary" @click="close">Done</NButton>
             </div>
         </div>
-    </NModal>
+    </div>
 </template>
 
 <style scoped>
+.veil { position: fixed; inset: 0; z-index: 2100; display: grid; place-items: center; background: rgb(0 0 0 / 28%); }
 .kinds { width: min(520px, calc(100vw / var(--size, 1) - 24px)); background: var(--slip); border: 1px solid var(--edge); border-radius: 12px; padding: 12px 14px; box-shadow: 0 16px 50px rgb(0 0 0 / 30%); }
 h2 { margin: 0 0 10px; font-size: 17px; overflow-wrap: anywhere; }
 h2 small { font-weight: 400; color: var(--soft); font-size: 13.5px; margin-left: 6px; }

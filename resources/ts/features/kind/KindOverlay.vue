@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { defineAsyncComponent } from 'vue'
+import { defineAsyncComponent, onMounted } from 'vue'
 import { asked } from './asked'
 
-/** The box of kinds, when it is asked for. */
-const KindBox = defineAsyncComponent(() => import('./KindBox.vue'))
+/** The box of kinds, when it is asked for; who is at work for a while finds it there at once. */
+const load = () => import('./KindBox.vue')
+const KindBox = defineAsyncComponent(load)
+onMounted(() => setTimeout(() => void load(), 4000))
 </script>
 
 <template>

@@ -1,16 +1,18 @@
 import { hasChoice, onTopics } from '@/actions/conditions'
 import type { Action, Context } from '@/actions/registry'
-import { asked, lastKind, type Asked } from './asked'
+import { asked, holdKeys, lastKind, type Asked } from './asked'
 
 const whileTyping = [...onTopics, 'typing'] as const
 
 /** Opens the box for what is chosen. A title that is being typed is kept, and gone back to. */
-function ask(what: Asked['for'], { map }: Context): void {
+function ask(what: Asked['for'], { map, ui }: Context): void {
     const typing = map.editing
     if (typing !== null) {
         // It stays even if nothing is typed in it yet.
         map.editing = { ...typing, fresh: false }
     }
+    ui.holdsKeys = true
+    holdKeys()
     asked.value = { for: what, topics: typing === null ? [...map.chosen] : [typing.id], typing: typing?.id ?? null }
 }
 

@@ -76,8 +76,12 @@ export const useKinds = defineStore('kinds', () => {
         return top
     }
 
-    /** Makes an entry below a topic, and begins to type in its first empty part. */
-    function enter(offer: Offered, parent: string): void {
+    /**
+     * Makes an entry below a topic, and begins to type in its first empty part.
+     *
+     * @param typed what was typed there already
+     */
+    function enter(offer: Offered, parent: string, typed = ''): void {
         const { kind } = offer
         const parts = partsOf(kind.fields)
         const step = newId()
@@ -93,7 +97,7 @@ export const useKinds = defineStore('kinds', () => {
         const open = as[empty + 1] ?? ''
         map.choose(open)
         if (empty >= 0 || typeof kind.fields.pattern !== 'string') {
-            map.editing = { id: open, where: map.region, step, fresh: false, instead: empty >= 0 ? null : '' }
+            map.editing = { id: open, where: map.region, step, fresh: false, instead: typed !== '' ? typed : empty >= 0 ? null : '' }
         }
         map.afterAnswer(() => {
             waiting.delete(as[0] ?? '')
@@ -164,7 +168,8 @@ export const useKinds = defineStore('kinds', () => {
     function resume(topic: string): void {
         void nextTick(() => {
             if (map.tree.topics.has(topic)) {
-                map.editing = { id: topic, where: map.region, step: newId(), fresh: false, instead: null }
+                // With the caret at the end of what was typed.
+                map.editing = { id: topic, where: map.region, step: newId(), fresh: false, instead: map.tree.topics.get(topic)?.title ?? '' }
             }
         })
     }

@@ -63,7 +63,12 @@ final readonly class CarryKind implements Edit
      */
     private function add(TopicMap $map, Recorder $recorder, string $topic, array $parts, array $kinds, int &$left): void
     {
+        $isBegun = $map->children($topic) !== [];
         foreach ($parts as $part) {
+            // What was empty to be typed into has been.
+            if ($part->title === '' && $isBegun) {
+                continue;
+            }
             $there = null;
             foreach ($map->children($topic) as $child) {
                 $there ??= Sameness::key($child->title) === Sameness::key($part->title) ? $child->id : null;

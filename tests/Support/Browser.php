@@ -315,7 +315,7 @@ final class Browser
     {
         $id = null;
         $this->waitUntil(function () use ($text, &$id): bool {
-            $id = $this->script('return [...document.querySelectorAll(".slip, .far-label")].find(s => [...s.querySelectorAll("text:not(.caption, .tag, .stamp, .phrase, .how-far)")].map(t => t.textContent).join(" ") === arguments[0])?.dataset.topic', $text);
+            $id = $this->script('return [...document.querySelectorAll(".slip, .far-label")].find(s => [...s.querySelectorAll("text:not(.caption, .tag, .stamp, .phrase, .how-far, .task, .facts)")].map(t => t.textContent).join(" ") === arguments[0])?.dataset.topic', $text);
 
             return $id !== null;
         }, "a topic “{$text}” on the board");

@@ -58,13 +58,14 @@ function ask(i: number, what: string): void {
     put(i, part !== undefined && isNot(part) ? { not: begun(what, beside.tree, beside.current) } : begun(what, beside.tree, beside.current))
 }
 const label = (i: number, words: string): Record<string, string> => ({ 'aria-label': `${words}, condition ${i + 1}` })
+const named = (i: number, words: string): Record<string, unknown> => ({ ...label(i, words), inputProps: label(i, words) })
 </script>
 
 <template>
     <div class="condition" :class="{ inner: (deep ?? 0) > 0 }" role="group" aria-label="Condition">
         <div class="row">
             <span>Where</span>
-            <NSelect class="join" size="tiny" :value="sort" :options="joins" :input-props="{ 'aria-label': 'All or any' }" @update:value="(as: 'all' | 'any') => say(parts, as)" />
+            <NSelect class="join" size="tiny" :value="sort" :options="joins" aria-label="All or any" :input-props="{ 'aria-label': 'All or any' }" @update:value="(as: 'all' | 'any') => say(parts, as)" />
             <span>hold</span>
         </div>
         <p v-if="parts.length === 0" class="none">{{ sort === 'all' ? 'Nothing is asked, so it is for every topic.' : 'Nothing is asked, so it is for no topic.' }}</p>
@@ -72,33 +73,33 @@ const label = (i: number, words: string): Record<string, string> => ({ 'aria-lab
             <button class="turn" :aria-pressed="isNot(part)" :aria-label="`Turn condition ${i + 1} round`" :title="isNot(part) ? 'Where this does not hold' : 'Turn it round'" @click="turn(i)">{{ isNot(part) ? 'not' : 'is' }}</button>
             <ConditionEditor v-if="isGroup(part)" :when="bare(part)" :deep="(deep ?? 0) + 1" @change="(group: Condition) => regroup(i, group)" />
             <div v-else class="row">
-                <NSelect class="what" size="tiny" :value="asked(part).ask" :options="[...asks]" :input-props="label(i, 'What')" @update:value="(what: string) => ask(i, what)" />
-                <template v-if="asked(part).ask === 'todo'"><NSelect class="wide" size="tiny" :value="String(asked(part).is)" :options="[...states]" :input-props="label(i, 'How it stands')" :consistent-menu-width="false" @update:value="(is: string) => change(i, { is })" /></template>
+                <NSelect class="what" size="tiny" :value="asked(part).ask" :options="[...asks]" v-bind="named(i, 'What')" @update:value="(what: string) => ask(i, what)" />
+                <template v-if="asked(part).ask === 'todo'"><NSelect class="wide" size="tiny" :value="String(asked(part).is)" :options="[...states]" v-bind="named(i, 'How it stands')" :consistent-menu-width="false" @update:value="(is: string) => change(i, { is })" /></template>
                 <template v-else-if="asked(part).ask === 'due'">
-                    <NSelect class="short" size="tiny" :value="String(asked(part).of ?? 'by')" :options="[...daysOf]" :input-props="label(i, 'Which day')" @update:value="(of: string) => change(i, { of })" />
-                    <NSelect class="short" size="tiny" :value="String(asked(part).how)" :options="[...dayHows]" :input-props="label(i, 'How')" @update:value="(how: string) => change(i, { how })" />
-                    <NSelect class="wide" size="tiny" filterable tag :value="String(asked(part).than)" :options="dayChoices(asked(part).than)" :input-props="label(i, 'Than')" @update:value="(than: string) => change(i, { than })" />
+                    <NSelect class="short" size="tiny" :value="String(asked(part).of ?? 'by')" :options="[...daysOf]" v-bind="named(i, 'Which day')" @update:value="(of: string) => change(i, { of })" />
+                    <NSelect class="short" size="tiny" :value="String(asked(part).how)" :options="[...dayHows]" v-bind="named(i, 'How')" @update:value="(how: string) => change(i, { how })" />
+                    <NSelect class="wide" size="tiny" filterable tag :value="String(asked(part).than)" :options="dayChoices(asked(part).than)" v-bind="named(i, 'Than')" @update:value="(than: string) => change(i, { than })" />
                 </template>
                 <template v-else-if="asked(part).ask === 'progress' || asked(part).ask === 'level'">
-                    <NSelect class="short" size="tiny" :value="String(asked(part).how)" :options="[...hows]" :input-props="label(i, 'How')" @update:value="(how: string) => change(i, { how })" />
+                    <NSelect class="short" size="tiny" :value="String(asked(part).how)" :options="[...hows]" v-bind="named(i, 'How')" @update:value="(how: string) => change(i, { how })" />
                     <NInputNumber class="short" size="tiny" :show-button="false" :value="Number(asked(part).than)" :min="0" :max="asked(part).ask === 'level' ? 1000 : 100" :input-props="label(i, 'Than')" @update:value="(than: number | null) => change(i, { than: than ?? 0 })" />
                 </template>
-                <template v-else-if="asked(part).ask === 'who'"><NSelect class="wide" size="tiny" filterable tag :value="String(asked(part).is)" :options="people" :input-props="label(i, 'Who')" @update:value="(is: string) => change(i, { is })" /></template>
-                <template v-else-if="asked(part).ask === 'kind'"><NSelect class="wide" size="tiny" filterable clearable placeholder="any kind" :value="asked(part).is === null ? null : String(asked(part).is)" :options="kinds" :input-props="label(i, 'Kind')" @update:value="(is: string | null) => change(i, { is })" /></template>
+                <template v-else-if="asked(part).ask === 'who'"><NSelect class="wide" size="tiny" filterable tag :value="String(asked(part).is)" :options="people" v-bind="named(i, 'Who')" @update:value="(is: string) => change(i, { is })" /></template>
+                <template v-else-if="asked(part).ask === 'kind'"><NSelect class="wide" size="tiny" filterable clearable placeholder="any kind" :value="asked(part).is === null ? null : String(asked(part).is)" :options="kinds" v-bind="named(i, 'Kind')" @update:value="(is: string | null) => change(i, { is })" /></template>
                 <template v-else-if="asked(part).ask === 'field'">
-                    <NSelect class="wide" size="tiny" filterable :value="String(asked(part).field)" :options="fields.map(({ id, name }) => ({ value: id, label: name }))" :input-props="label(i, 'Field')" :consistent-menu-width="false" @update:value="(field: string) => put(i, { ask: 'field', field, how: 'empty' })" />
-                    <NSelect class="short" size="tiny" :value="String(asked(part).how)" :options="[...fieldHows(fieldOf(part))]" :input-props="label(i, 'How')" @update:value="(how: string) => change(i, how === 'empty' ? { how } : { how, than: asked(part).than ?? (isDay(fieldOf(part)) ? 'today' : '1') })" />
-                    <NSelect v-if="asked(part).how !== 'empty' && isDay(fieldOf(part))" class="wide" size="tiny" filterable tag :value="String(asked(part).than ?? 'today')" :options="dayChoices(asked(part).than)" :input-props="label(i, 'Than')" @update:value="(than: string) => change(i, { than })" />
+                    <NSelect class="wide" size="tiny" filterable :value="String(asked(part).field)" :options="fields.map(({ id, name }) => ({ value: id, label: name }))" v-bind="named(i, 'Field')" :consistent-menu-width="false" @update:value="(field: string) => put(i, { ask: 'field', field, how: 'empty' })" />
+                    <NSelect class="short" size="tiny" :value="String(asked(part).how)" :options="[...fieldHows(fieldOf(part))]" v-bind="named(i, 'How')" @update:value="(how: string) => change(i, how === 'empty' ? { how } : { how, than: asked(part).than ?? (isDay(fieldOf(part)) ? 'today' : '1') })" />
+                    <NSelect v-if="asked(part).how !== 'empty' && isDay(fieldOf(part))" class="wide" size="tiny" filterable tag :value="String(asked(part).than ?? 'today')" :options="dayChoices(asked(part).than)" v-bind="named(i, 'Than')" @update:value="(than: string) => change(i, { than })" />
                     <NInput v-else-if="asked(part).how !== 'empty'" class="wide" size="tiny" :default-value="String(asked(part).than ?? '')" :maxlength="200" :input-props="label(i, 'Than')" @change="(than: string) => than.trim() !== '' && change(i, { than: than.trim() })" />
                 </template>
-                <template v-else-if="asked(part).ask === 'tag'"><NSelect class="wide" size="tiny" filterable :value="String(asked(part).is)" :options="tags" :input-props="label(i, 'Tag')" @update:value="(is: string) => change(i, { is })" /></template>
-                <template v-else-if="asked(part).ask === 'stamp'"><NSelect class="wide" size="tiny" filterable :value="String(asked(part).is)" :options="[...stampChoices]" :input-props="label(i, 'Stamp')" @update:value="(is: string) => change(i, { is })" /></template>
+                <template v-else-if="asked(part).ask === 'tag'"><NSelect class="wide" size="tiny" filterable :value="String(asked(part).is)" :options="tags" v-bind="named(i, 'Tag')" @update:value="(is: string) => change(i, { is })" /></template>
+                <template v-else-if="asked(part).ask === 'stamp'"><NSelect class="wide" size="tiny" filterable :value="String(asked(part).is)" :options="[...stampChoices]" v-bind="named(i, 'Stamp')" @update:value="(is: string) => change(i, { is })" /></template>
                 <template v-else-if="asked(part).ask === 'text'">
                     <NInput class="wide" size="tiny" :default-value="String(asked(part).has)" :maxlength="200" :input-props="label(i, 'Words')" @change="(has: string) => has.trim() !== '' && change(i, { has: has.trim() })" />
-                    <NSelect class="wide" size="tiny" :value="String(asked(part).in ?? 'all')" :options="[...textIn]" :input-props="label(i, 'Where')" @update:value="(where: string) => change(i, { in: where })" />
+                    <NSelect class="wide" size="tiny" :value="String(asked(part).in ?? 'all')" :options="[...textIn]" v-bind="named(i, 'Where')" @update:value="(where: string) => change(i, { in: where })" />
                 </template>
-                <template v-else-if="asked(part).ask === 'has'"><NSelect class="wide" size="tiny" :value="String(asked(part).what)" :options="[...had]" :input-props="label(i, 'What it has')" @update:value="(what: string) => change(i, { what })" /></template>
-                <template v-else-if="asked(part).ask === 'below'"><NSelect class="wide" size="tiny" filterable virtual-scroll :value="String(asked(part).topic)" :options="topics" :fallback-option="() => ({ value: String(asked(part).topic), label: 'a topic that has gone' })" :input-props="label(i, 'Topic')" :consistent-menu-width="false" @update:value="(topic: string) => change(i, { topic })" /></template>
+                <template v-else-if="asked(part).ask === 'has'"><NSelect class="wide" size="tiny" :value="String(asked(part).what)" :options="[...had]" v-bind="named(i, 'What it has')" @update:value="(what: string) => change(i, { what })" /></template>
+                <template v-else-if="asked(part).ask === 'below'"><NSelect class="wide" size="tiny" filterable virtual-scroll :value="String(asked(part).topic)" :options="topics" :fallback-option="() => ({ value: String(asked(part).topic), label: 'a topic that has gone' })" v-bind="named(i, 'Topic')" :consistent-menu-width="false" @update:value="(topic: string) => change(i, { topic })" /></template>
             </div>
             <NButton size="tiny" quaternary :aria-label="`Take condition ${i + 1} away`" @click="remove(i)">Off</NButton>
         </div>

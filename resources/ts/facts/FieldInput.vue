@@ -73,9 +73,9 @@ defineExpose({ focus: (): void => frame.value?.querySelector<HTMLElement>('input
     <div ref="frame" class="field-input">
         <NSelect
             v-if="isPicked" size="small" clearable filterable :value="value === '' ? null : value" :options="options" :placeholder="several === true ? 'several' : ''"
-            :input-props="{ 'aria-label': field.name }" :fallback-option="() => ({ value, label: '…' })" :consistent-menu-width="false" @update:value="pick" @keydown.enter.stop="emit('next')" />
+            :aria-label="field.name" :input-props="{ 'aria-label': field.name }" :fallback-option="() => ({ value, label: '…' })" :consistent-menu-width="false" @update:value="pick" @keydown.enter.stop="emit('next')" />
         <NAutoComplete
-            v-else-if="isCompleted" size="small" :value="typed" :options="offered" blur-after-select :placeholder="several === true ? 'several' : (sortHints[field.sort] ?? '')" :status="problem === undefined ? undefined : 'error'"
+            v-else-if="isCompleted" size="small" :value="typed" :options="offered" :placeholder="several === true ? 'several' : (sortHints[field.sort] ?? '')" :status="problem === undefined ? undefined : 'error'"
             :input-props="{ 'aria-label': field.name, maxlength: 4000 }" @update:value="(now: string | null) => (typed = now ?? '')" @select="(now: string | number) => take(String(now))" @blur="commit" @keydown.enter="enter" />
         <NInput
             v-else size="small" :type="field.sort === 'long' ? 'textarea' : 'text'" :autosize="field.sort === 'long' ? { minRows: 1, maxRows: 8 } : undefined" :value="typed" :placeholder="several === true ? 'several' : (sortHints[field.sort] ?? '')"

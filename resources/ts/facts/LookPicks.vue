@@ -34,7 +34,7 @@ function render(field: string): (option: { value?: string; label?: string }) => 
     <div class="picks">
         <template v-for="{ field, choices } in picks" :key="field">
             <span>{{ fieldLabels[field] }}</span>
-            <NSelect size="small" clearable :value="typeof fields[field] === 'string' ? String(fields[field]) : null" :options="choices.map(({ value, label: words }) => ({ value, label: words }))" :render-label="render(field)" placeholder="as it is" :input-props="{ 'aria-label': label(field) }" :consistent-menu-width="false" @update:value="(value: string | null) => emit('set', { [field]: value })" />
+            <NSelect size="small" clearable :value="typeof fields[field] === 'string' ? String(fields[field]) : null" :options="choices.map(({ value, label: words }) => ({ value, label: words }))" :render-label="render(field)" placeholder="as it is" :aria-label="label(field)" :input-props="{ 'aria-label': label(field) }" :consistent-menu-width="false" @update:value="(value: string | null) => emit('set', { [field]: value })" />
         </template>
         <template v-for="{ field, least, most } in numbers" :key="field">
             <span>{{ fieldLabels[field] }}</span>

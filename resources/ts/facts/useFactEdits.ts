@@ -1,4 +1,4 @@
-import { reactive } from 'vue'
+import { reactive, watch } from 'vue'
 import type { Edit } from '@/api/wire'
 import { newId, useMap } from '@/stores/map'
 import { today } from './facts'
@@ -8,6 +8,8 @@ export function useFactEdits() {
     const map = useMap()
     /** What is wrong, by field. */
     const problems = reactive<Record<string, string | undefined>>({})
+
+    watch(() => map.chosen, () => Object.keys(problems).forEach((field) => (problems[field] = undefined)))
 
     async function send(field: string, edit: Edit): Promise<void> {
         const refusal = await map.refusalOf(edit)

@@ -75,8 +75,8 @@ const restOf = (name: string): string => (told.value?.below ?? []).filter((one) 
 <template>
     <div class="facts">
         <span class="words">Kind</span>
-        <NSelect size="small" clearable filterable :value="kind ?? null" :options="options" :placeholder="kind === undefined ? 'several' : 'none'" :input-props="{ 'aria-label': 'Kind' }" :consistent-menu-width="false" @update:value="give" />
-        <template v-for="field in fields" :key="field.id">
+        <NSelect size="small" clearable filterable :value="kind ?? null" :options="options" :placeholder="kind === undefined ? 'several' : 'none'" aria-label="Kind" :input-props="{ 'aria-label': 'Kind' }" :consistent-menu-width="false" @update:value="give" />
+        <template v-for="field in fields" :key="`${field.id} ${beside.chosen.join()}`">
             <span class="words">{{ field.name }}<small v-if="field.fields.unit !== null && field.fields.unit !== undefined">{{ field.fields.unit }}</small></span>
             <output v-if="field.sort === 'computed'" :class="{ wrong: computedOf(field.id)?.isProblem }">{{ computedOf(field.id)?.told ?? '…' }}</output>
             <FieldInput v-else :data-field="field.id" :field="field" :value="common(field.id) ?? ''" :several="common(field.id) === null" :people="people" :problem="problems[field.id]" @set="(typed: string) => void setValue(map.chosen, field.id, typed)" />
@@ -85,7 +85,7 @@ const restOf = (name: string): string => (told.value?.below ?? []).filter((one) 
             <span class="words">{{ sum.name }}, below</span>
             <output :title="restOf(sum.name)">{{ sum.how === 'mean' ? `mean ${sum.told}` : sum.told }} <small>{{ restOf(sum.name) }}</small></output>
         </template>
-        <NSelect v-if="more.length > 0" class="add" size="tiny" filterable :value="null" :options="more" placeholder="Another field" :input-props="{ 'aria-label': 'Another field' }" :consistent-menu-width="false" @update:value="add" />
+        <NSelect v-if="more.length > 0" class="add" size="tiny" filterable :value="null" :options="more" placeholder="Another field" aria-label="Another field" :input-props="{ 'aria-label': 'Another field' }" :consistent-menu-width="false" @update:value="add" />
         <NButton class="add" size="tiny" quaternary @click="run('kind.panel')">All kinds and fields</NButton>
     </div>
 </template>

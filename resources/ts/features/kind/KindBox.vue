@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { NButton, NInput } from 'naive-ui'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
 import FieldInput from '@/facts/FieldInput.vue'
@@ -119,6 +120,15 @@ function replay(): void {
     }
 }
 const frame = ref<HTMLElement | null>(null)
+let last: HTMLElement | null = null
+/** The title that was being typed gives the focus to the map when it ends; while the box is open it is the box's. */
+useEventListener(document, 'focusin', ({ target }) => {
+    if (target instanceof HTMLElement && frame.value?.contains(target) === true) {
+        last = target
+    } else if (!(target instanceof Element) || target.closest('.v-binder-follower-container') === null) {
+        last?.focus()
+    }
+})
 onMounted(() => {
     frame.value?.querySelector('input')?.focus()
     replay()

@@ -60,7 +60,7 @@ function add(field: string | null): void {
 </script>
 
 <template>
-    <ul ref="list">
+    <ul ref="list" role="dialog" aria-label="Fields of the kind">
         <li v-for="(field, i) in fields" :key="field.id">
             <div class="line">
                 <button class="name" :aria-expanded="open === field.id" @click="open = open === field.id ? null : field.id" @keydown="key($event, i)">{{ field.name }}</button>
@@ -71,19 +71,19 @@ function add(field: string | null): void {
             </div>
             <div v-if="open === field.id" class="grid">
                 <span>Name</span><NInput size="small" :default-value="field.name" :maxlength="60" :input-props="{ 'aria-label': 'Name of the field' }" @change="(value: string) => type(field, 'name', value)" />
-                <span>Holds</span><NSelect size="small" :value="field.sort" :options="sorts" :input-props="{ 'aria-label': 'What the field holds' }" @update:value="(sort: string) => set(field, { sort })" />
+                <span>Holds</span><NSelect size="small" :value="field.sort" :options="sorts" aria-label="What the field holds" :input-props="{ 'aria-label': 'What the field holds' }" @update:value="(sort: string) => set(field, { sort })" />
                 <template v-if="field.sort === 'choice' || field.sort === 'choices'"><span>Choices</span><NInput size="small" type="textarea" :autosize="{ minRows: 2, maxRows: 8 }" :default-value="field.choices.join('\n')" placeholder="one a line" :input-props="{ 'aria-label': 'Choices of the field' }" @change="(value: string) => choices(field, value)" /></template>
                 <template v-if="isNumber(field.sort) || field.sort === 'computed'"><span>Unit</span><NInput size="small" :default-value="String(field.fields.unit ?? '')" :maxlength="20" placeholder="kg, €" :input-props="{ 'aria-label': 'Unit of the field' }" @change="(value: string) => type(field, 'unit', value)" /></template>
                 <template v-if="field.sort === 'computed'"><span>Formula</span><NInput size="small" :default-value="String(field.fields.formula ?? '')" :maxlength="300" placeholder="[Cost] * 2, sum([Cost], below)" title="Numbers, fields in brackets, + - * / and parentheses; sum, mean, least, most, count of a field; progress() and done() of to-dos below; days([From], [To]); round, smaller, larger" :input-props="{ 'aria-label': 'Formula of the field' }" @change="(value: string) => type(field, 'formula', value)" /></template>
                 <template v-else><span>At first</span><NInput size="small" :default-value="String(field.fields.blank ?? '')" :maxlength="200" placeholder="empty" :input-props="{ 'aria-label': 'First value of the field' }" @change="(value: string) => type(field, 'blank', value)" /></template>
-                <template v-if="isNumber(field.sort)"><span>Below</span><NSelect size="small" clearable :value="typeof field.fields.rolls === 'string' ? field.fields.rolls : null" :options="rolls" placeholder="not shown" :input-props="{ 'aria-label': 'Shown of what is below' }" @update:value="(value: string | null) => set(field, { rolls: value })" /></template>
+                <template v-if="isNumber(field.sort)"><span>Below</span><NSelect size="small" clearable :value="typeof field.fields.rolls === 'string' ? field.fields.rolls : null" :options="rolls" placeholder="not shown" aria-label="Shown of what is below" :input-props="{ 'aria-label': 'Shown of what is below' }" @update:value="(value: string | null) => set(field, { rolls: value })" /></template>
                 <span /><NCheckbox :checked="field.fields.shown === true" @update:checked="(shown: boolean) => set(field, { shown })">Shown on topics</NCheckbox>
             </div>
         </li>
     </ul>
     <div class="row">
         <NButton size="tiny" secondary @click="add(null)">New field</NButton>
-        <NSelect v-if="others.length > 0" class="other" size="tiny" filterable :value="null" :options="others" placeholder="One that there is" :input-props="{ 'aria-label': 'A field that there is' }" :consistent-menu-width="false" @update:value="(id: string) => add(id)" />
+        <NSelect v-if="others.length > 0" class="other" size="tiny" filterable :value="null" :options="others" placeholder="One that there is" aria-label="A field that there is" :input-props="{ 'aria-label': 'A field that there is' }" :consistent-menu-width="false" @update:value="(id: string) => add(id)" />
     </div>
 </template>
 

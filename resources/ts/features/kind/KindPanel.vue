@@ -105,17 +105,17 @@ const setPlace = (value: string): void => set({ goes: value === 'last' ? null : 
     <SidePanel title="Kinds and fields">
         <div class="kind-panel">
             <div class="row">
-                <NSelect v-if="kinds.kinds.length > 0" class="wide" size="small" :value="kind?.id ?? null" :options="options" :input-props="{ 'aria-label': 'Kind to change' }" @update:value="(id: string) => (changed = id)" />
+                <NSelect v-if="kinds.kinds.length > 0" class="wide" size="small" :value="kind?.id ?? null" :options="options" aria-label="Kind to change" :input-props="{ 'aria-label': 'Kind to change' }" @update:value="(id: string) => (changed = id)" />
                 <NButton size="small" secondary @click="add">New kind</NButton>
-                <NSelect class="wide" size="small" filterable :value="null" :options="others" placeholder="Take a kind into this map" :input-props="{ 'aria-label': 'Take a kind into this map' }" :consistent-menu-width="false" @update:value="take" />
+                <NSelect class="wide" size="small" filterable :value="null" :options="others" placeholder="Take a kind into this map" aria-label="Take a kind into this map" :input-props="{ 'aria-label': 'Take a kind into this map' }" :consistent-menu-width="false" @update:value="take" />
             </div>
             <p v-if="kind === undefined" class="none">A kind is a type of topic: a meeting, a call, a to-do, a character. It gives its topics fields to fill in, subtopics to begin with, and a look. This map has none yet: take one into it, or make one.</p>
             <template v-else>
                 <div class="grid">
                     <span>Name</span><NInput v-model:value="name" size="small" :maxlength="60" :input-props="{ 'aria-label': 'Name of the kind' }" @blur="rename" @keydown.enter="rename" />
-                    <span>Stamp</span><NSelect size="small" clearable filterable :value="typeof kind.fields.stamp === 'string' ? kind.fields.stamp : null" :options="[...stampChoices]" placeholder="none" :input-props="{ 'aria-label': 'Stamp of the kind' }" @update:value="(stamp: string | null) => set({ stamp })" />
+                    <span>Stamp</span><NSelect size="small" clearable filterable :value="typeof kind.fields.stamp === 'string' ? kind.fields.stamp : null" :options="[...stampChoices]" placeholder="none" aria-label="Stamp of the kind" :input-props="{ 'aria-label': 'Stamp of the kind' }" @update:value="(stamp: string | null) => set({ stamp })" />
                     <span>Title</span><NInput v-model:value="pattern" size="small" placeholder="typed each time" :maxlength="200" title="In braces what is different each time: {date}, {day}, {time}, {year}, {number}, {parent}, {kind}" :input-props="{ 'aria-label': 'Title of new ones' }" @blur="keepPattern" @keydown.enter="keepPattern" />
-                    <span>Goes</span><NSelect size="small" :value="typeof kind.fields.goes === 'string' ? kind.fields.goes : 'last'" :options="places" :input-props="{ 'aria-label': 'Where new ones go' }" @update:value="setPlace" />
+                    <span>Goes</span><NSelect size="small" :value="typeof kind.fields.goes === 'string' ? kind.fields.goes : 'last'" :options="places" aria-label="Where new ones go" :input-props="{ 'aria-label': 'Where new ones go' }" @update:value="setPlace" />
                     <span>People</span><NInput v-model:value="people" size="small" placeholder="who is offered, with commas" :input-props="{ 'aria-label': 'People of the kind' }" @blur="keepPeople" @keydown.enter="keepPeople" />
                     <span /><NCheckbox :checked="kind.fields.todo === true" @update:checked="(todo: boolean) => set({ todo })">Its topics are to-dos</NCheckbox>
                 </div>

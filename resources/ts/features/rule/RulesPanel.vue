@@ -108,33 +108,35 @@ function key(event: KeyboardEvent, i: number): void {
     <SidePanel title="Looks that follow the data">
         <p v-if="problem !== ''" class="none" role="alert">{{ problem }}</p>
         <p v-else-if="isKnown && rules.length === 0" class="none">A rule lets topics look as their data says: what is overdue, what costs too much, whatever has no one yet. Where there are to-dos, rules for open, under way, done and overdue come by themselves.</p>
-        <ol ref="list" aria-label="Rules in order">
-            <li v-for="(rule, i) in rules" :key="rule.id" :class="{ off: rule.fields.off === true, open: rule.id === open }">
-                <div class="line">
-                    <NCheckbox :checked="rule.fields.off !== true" :aria-label="`Use the rule ${rule.fields.name}`" @update:checked="(on: boolean) => setOff(rule, !on)" />
-                    <button class="name" :aria-expanded="rule.id === open" @click="open = rule.id === open ? null : rule.id" @keydown="key($event, i)"><b>{{ rule.fields.name }}</b><small>{{ rule.words }}</small></button>
-                    <span class="count" :title="rule.topics.length === 1 ? 'It hits 1 topic' : `It hits ${rule.topics.length} topics`">{{ rule.topics.length }}</span>
-                </div>
-                <div v-if="rule.id === open" class="inside">
-                    <p class="hits" role="status">{{ rule.topics.length === 1 ? 'Hits 1 topic' : `Hits ${rule.topics.length} topics` }}; the others stand back on the board.</p>
-                    <NInput size="small" :default-value="String(rule.fields.name ?? '')" :maxlength="60" :input-props="{ 'aria-label': 'Name of the rule' }" @change="rename" />
-                    <ConditionEditor :when="when" @change="setWhen" />
-                    <h3>Then it looks so</h3>
-                    <LookPicks :fields="rule.fields" of="the rule" @set="set" />
-                    <div class="grid">
-                        <span>Stamps</span>
-                        <NSelect size="small" multiple filterable :value="stamps" :options="[...stampChoices]" placeholder="none" :input-props="{ 'aria-label': 'Stamps of the rule' }" @update:value="setStamps" />
+        <section role="dialog" aria-label="Rules">
+            <ol ref="list" aria-label="Rules in order">
+                <li v-for="(rule, i) in rules" :key="rule.id" :class="{ off: rule.fields.off === true, open: rule.id === open }">
+                    <div class="line">
+                        <NCheckbox :checked="rule.fields.off !== true" :aria-label="`Use the rule ${rule.fields.name}`" @update:checked="(on: boolean) => setOff(rule, !on)" />
+                        <button class="name" :aria-expanded="rule.id === open" @click="open = rule.id === open ? null : rule.id" @keydown="key($event, i)"><b>{{ rule.fields.name }}</b><small>{{ rule.words }}</small></button>
+                        <span class="count" :title="rule.topics.length === 1 ? 'It hits 1 topic' : `It hits ${rule.topics.length} topics`">{{ rule.topics.length }}</span>
                     </div>
-                    <NCheckbox :checked="rule.fields.spine === true" @update:checked="(spine: boolean) => set({ spine })">Its spine is filled as far as it is</NCheckbox>
-                    <NCheckbox :checked="rule.fields.yields === true" @update:checked="(yields: boolean) => set({ yields })">What was set by hand goes over it</NCheckbox>
-                    <div class="row">
-                        <NButton size="tiny" secondary :disabled="i === 0" title="Earlier (Alt+↑); what later ones say holds" @click="move(i, -1)">Earlier</NButton>
-                        <NButton size="tiny" secondary :disabled="i === rules.length - 1" title="Later (Alt+↓)" @click="move(i, 1)">Later</NButton>
-                        <NButton v-if="!rule.shipped" size="tiny" quaternary @click="remove(rule)">Remove, or as it came</NButton>
+                    <div v-if="rule.id === open" class="inside">
+                        <p class="hits" role="status">{{ rule.topics.length === 1 ? 'Hits 1 topic' : `Hits ${rule.topics.length} topics` }}; the others stand back on the board.</p>
+                        <NInput size="small" :default-value="String(rule.fields.name ?? '')" :maxlength="60" :input-props="{ 'aria-label': 'Name of the rule' }" @change="rename" />
+                        <ConditionEditor :when="when" @change="setWhen" />
+                        <h3>Then it looks so</h3>
+                        <LookPicks :fields="rule.fields" of="the rule" @set="set" />
+                        <div class="grid">
+                            <span>Stamps</span>
+                            <NSelect size="small" multiple filterable :value="stamps" :options="[...stampChoices]" placeholder="none" aria-label="Stamps of the rule" :input-props="{ 'aria-label': 'Stamps of the rule' }" @update:value="setStamps" />
+                        </div>
+                        <NCheckbox :checked="rule.fields.spine === true" @update:checked="(spine: boolean) => set({ spine })">Its spine is filled as far as it is</NCheckbox>
+                        <NCheckbox :checked="rule.fields.yields === true" @update:checked="(yields: boolean) => set({ yields })">What was set by hand goes over it</NCheckbox>
+                        <div class="row">
+                            <NButton size="tiny" secondary :disabled="i === 0" title="Earlier (Alt+↑); what later ones say holds" @click="move(i, -1)">Earlier</NButton>
+                            <NButton size="tiny" secondary :disabled="i === rules.length - 1" title="Later (Alt+↓)" @click="move(i, 1)">Later</NButton>
+                            <NButton v-if="!rule.shipped" size="tiny" quaternary @click="remove(rule)">Remove, or as it came</NButton>
+                        </div>
                     </div>
-                </div>
-            </li>
-        </ol>
+                </li>
+            </ol>
+        </section>
         <div class="row"><NButton size="small" secondary @click="add">New rule</NButton><NButton size="small" quaternary :disabled="map.chosen.length === 0" @click="run('look.why')">Why does it look so?</NButton></div>
         <p class="hint">What later rules say holds, and all go over what was set by hand unless they yield.</p>
     </SidePanel>

@@ -70,7 +70,7 @@ watch([() => beside.current, () => map.seq, () => map.savedState, hasTodos], asy
         <template v-if="are">
             <p v-for="one in beside.chosen.length === 1 ? (told?.found ?? []) : []" :key="one.finding" class="found">{{ one.words }}</p>
             <div class="grid">
-                <template v-for="field in texts" :key="field.id">
+                <template v-for="field in texts" :key="`${field.id} ${beside.chosen.join()}`">
                     <span>{{ field.name }}</span>
                     <FieldInput :field="field" :value="textOf(field.id)" :several="common(field.id) === undefined" :people="people" :problem="problems[field.id]" @set="(typed: string) => void setTask(map.chosen, field.id, typed)" />
                 </template>
@@ -79,7 +79,7 @@ watch([() => beside.current, () => map.seq, () => map.savedState, hasTodos], asy
                 <span>Effort</span>
                 <NInputNumber size="small" :value="typeof common('effort') === 'number' ? Number(common('effort')) : null" :min="1" :max="100000" :placeholder="common('effort') === undefined ? 'several' : ''" :input-props="{ 'aria-label': 'Effort' }" @update:value="(value: number | null) => setNumber('effort', value)"><template #suffix>hours</template></NInputNumber>
                 <span>Repeats</span>
-                <NSelect size="small" clearable :value="typeof common('repeats') === 'string' ? String(common('repeats')) : null" :options="repeats" placeholder="once" :input-props="{ 'aria-label': 'Repeats' }" @update:value="(value: string | null) => void setTask(map.chosen, 'repeats', value)" />
+                <NSelect size="small" clearable :value="typeof common('repeats') === 'string' ? String(common('repeats')) : null" :options="repeats" placeholder="once" aria-label="Repeats" :input-props="{ 'aria-label': 'Repeats' }" @update:value="(value: string | null) => void setTask(map.chosen, 'repeats', value)" />
             </div>
             <p v-if="problems.repeats !== undefined" class="wrong" role="alert">{{ problems.repeats }}</p>
             <div class="row">

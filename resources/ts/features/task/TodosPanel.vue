@@ -78,19 +78,22 @@ function key(event: KeyboardEvent, i: number): void {
 <template>
     <SidePanel title="To-dos">
         <div class="row">
-            <NSelect v-model:value="show" class="show" size="small" :options="options" :input-props="{ 'aria-label': 'Which to-dos' }" />
+            <NSelect v-model:value="show" class="show" size="small" :options="options" aria-label="Which to-dos" :input-props="{ 'aria-label': 'Which to-dos' }" />
             <NInput v-model:value="typed" class="find" size="small" clearable placeholder="Find" :input-props="{ 'aria-label': 'Somebody, or words' }" @keydown.down.prevent="lines()[0]?.focus()" />
         </div>
         <p v-if="problem !== ''" class="none" role="alert">{{ problem }}</p>
         <p v-else-if="answer !== null && all.length === 0" class="none">Nothing is to be done yet. {{ keyOf('kind.todo') }} on a topic makes it a to-do, with who and by when.</p>
         <p v-else-if="answer !== null && shown.length === 0" class="none">None of them. That is good news.</p>
-        <ul ref="list" aria-label="To-dos">
-            <li v-for="(todo, i) in shown" :key="todo.topic" :tabindex="i === 0 ? 0 : -1" :class="[todo.state, { chosen: map.current === todo.topic, late: todo.found.includes('overdue') }]" :aria-label="`${todo.title}, ${todo.progress} percent`" @click="goTo(todo.topic)" @keydown="key($event, i)">
-                <button class="tick" :aria-pressed="todo.state === 'done'" :aria-label="todo.state === 'done' ? `${todo.title} is not done` : `${todo.title} is done`" tabindex="-1" @click.stop="toggle(todo, i)">{{ todo.state === 'done' ? '✓' : '' }}</button>
-                <span>{{ todo.title === '' ? 'Untitled' : todo.title }}<small>{{ [todo.who.join(', '), todo.by === null ? '' : dayWords(todo.by), todo.progress > 0 && todo.progress < 100 ? `${todo.progress} %` : ''].filter(Boolean).join(' · ') }}</small><small v-if="todo.trail !== ''" class="trail">{{ todo.trail }}</small><em v-for="finding in todo.found.filter((one) => one !== 'soon')" :key="finding">{{ wordsOf(finding) }}</em></span>
-                <NButton size="tiny" quaternary tabindex="-1" @click.stop="reported = [todo.topic]">Report</NButton>
-            </li>
-        </ul>
+        <!-- A dialog: its keys are its own, not the board's. -->
+        <section role="dialog" aria-label="List of to-dos">
+            <ul ref="list" aria-label="To-dos">
+                <li v-for="(todo, i) in shown" :key="todo.topic" :tabindex="i === 0 ? 0 : -1" :class="[todo.state, { chosen: map.current === todo.topic, late: todo.found.includes('overdue') }]" :aria-label="`${todo.title}, ${todo.progress} percent`" @click="goTo(todo.topic)" @keydown="key($event, i)">
+                    <button class="tick" :aria-pressed="todo.state === 'done'" :aria-label="todo.state === 'done' ? `${todo.title} is not done` : `${todo.title} is done`" tabindex="-1" @click.stop="toggle(todo, i)">{{ todo.state === 'done' ? '✓' : '' }}</button>
+                    <span>{{ todo.title === '' ? 'Untitled' : todo.title }}<small>{{ [todo.who.join(', '), todo.by === null ? '' : dayWords(todo.by), todo.progress > 0 && todo.progress < 100 ? `${todo.progress} %` : ''].filter(Boolean).join(' · ') }}</small><small v-if="todo.trail !== ''" class="trail">{{ todo.trail }}</small><em v-for="finding in todo.found.filter((one) => one !== 'soon')" :key="finding">{{ wordsOf(finding) }}</em></span>
+                    <NButton size="tiny" quaternary tabindex="-1" @click.stop="reported = [todo.topic]">Report</NButton>
+                </li>
+            </ul>
+        </section>
     </SidePanel>
 </template>
 

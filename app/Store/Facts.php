@@ -52,7 +52,7 @@ final readonly class Facts
                 $below[] = ['name' => $field->text('name'), 'how' => $how, 'told' => $how === 'count' ? (string) $sum->count : ValueForm::withUnit($field, FormulaValue::rolled($how, $sum))];
             }
         }
-        $tasks = new Tasks($now);
+        $tasks = Tasks::at($now);
         $done = $now->sums()->below($topic, Tasks::DONE);
 
         return [

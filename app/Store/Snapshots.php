@@ -7,7 +7,6 @@ namespace App\Store;
 use App\Models\MapRecord;
 use ChalkTree\Edit\Changes;
 use ChalkTree\Features;
-use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\RowTypes;
 use ChalkTree\Map\Sheet;
 use ChalkTree\Map\Topic;
@@ -36,16 +35,18 @@ final readonly class Snapshots
         }
         $map = new TopicMap([new Sheet($record->title, $record->root, $record->arrangement)]);
         $map->lendTopics(new SnapshotTopics($parts));
-        $map->lendRows(fn (string $type): array => $this->rows($parts->get("rows {$type}") ?? '{}'));
+        $map->lendRows(fn (string $type): array => self::rows($parts->get("rows {$type}")));
 
         return $map;
     }
 
-    /** @return array<string, array<string, scalar|null>> fields by id */
-    private function rows(string $written): array
+    /** @return array<string, string> JSON by id */
+    private static function rows(?string $kept): array
     {
-        /** @var array<string, array<string, scalar|null>> */
-        return json_decode($written, true, 8, JSON_THROW_ON_ERROR);
+        $rows = $kept === null ? [] : unserialize($kept, ['allowed_classes' => false]);
+
+        /** @var array<string, string> */
+        return is_array($rows) ? $rows : [];
     }
 
     /** Sees to it that a map which was opened lies here when it is edited. */
@@ -132,11 +133,10 @@ final readonly class Snapshots
         return implode(' ', array_keys($map->children($parent)));
     }
 
+    /** What is not read yet is handed on as it lies, so that an edit makes only those rows that it asks for. */
     private function written(TopicMap $map, string $type): string
     {
-        $rows = array_map(fn (FeatureRow $row): array => $row->saying(), $map->rowsOf(RowTypes::ofFeature($type)));
-
-        return json_encode((object) $rows, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
+        return serialize($map->written(RowTypes::ofFeature($type)));
     }
 
     private function name(MapRecord $record): string

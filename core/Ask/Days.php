@@ -168,7 +168,11 @@ final class Days
     /** "Fri 5 Dec", with the year where that is another than this one. */
     public static function short(string $day, string $today): string
     {
-        return self::at($day)->format('D j M').(substr($day, 0, 4) === substr($today, 0, 4) ? '' : ' '.substr($day, 0, 4));
+        /** @var array<string, string> $known the days of a map are few, and each is told many times */
+        static $known = [];
+        $known = count($known) > 2_000 ? [] : $known;
+
+        return ($known[$day] ??= self::at($day)->format('D j M')).(strncmp($day, $today, 4) === 0 ? '' : ' '.substr($day, 0, 4));
     }
 
     /** "Friday". */

@@ -24,9 +24,9 @@ trait InSmallType
 
     public function size(float $widest, Look $look, Wrapper $wrapper): array
     {
-        $lines = $this->lines($widest, $look, $wrapper);
+        [$wide, $count] = $wrapper->plainExtent($this->text, $look->type->small, $widest, $look->type->face->cut());
 
-        return [max(array_map(fn (Line $line): float => $line->width, $lines)), count($lines) * self::LINE * $look->type->small + self::ROOM];
+        return [$wide, $count * self::LINE * $look->type->small + self::ROOM];
     }
 
     public function draw(Area $area, Look $look, Wrapper $wrapper): array

@@ -28,9 +28,18 @@ final class FormulaValue
         if (in_array($field->id, $asked, true) || count($asked) >= self::DEEPEST) {
             throw new FormulaProblem("“{$field->text('name')}” asks for itself.");
         }
-        $value = (new self($now, $topic, [...$asked, $field->id]))->reckon(Formula::parsed($field->text('formula')));
+        // Fields that ask for others many times, and these for others, would else take as long as anyone wants.
+        $known = $now->once("computed {$field->id} {$topic}", function () use ($now, $topic, $field, $asked): float|FormulaProblem {
+            try {
+                $value = (new self($now, $topic, [...$asked, $field->id]))->reckon(Formula::parsed($field->text('formula')));
 
-        return is_finite($value) ? $value : throw new FormulaProblem('This comes to no number.');
+                return is_finite($value) ? $value : new FormulaProblem('This comes to no number.');
+            } catch (FormulaProblem $problem) {
+                return $problem;
+            }
+        });
+
+        return $known instanceof FormulaProblem ? throw $known : $known;
     }
 
     private function reckon(FormulaNode $node): float

@@ -61,20 +61,14 @@ final class KindFeature implements Asks, Measures, NamesPeople, PutsComputedInBo
     public function spread(TopicMap $map, Changes $changes): array
     {
         $isShown = array_filter($map->rowsOf(KindField::class), fn (KindField $field): bool => $field->sort() === FieldSort::Topic && $field->flag('shown')) !== [];
-        $changed = [];
+        $spread = [];
         foreach ($isShown ? $changes->all : [] as $change) {
             if ($change->type === Topic::type()) {
-                $changed[] = Values::TOPIC.$change->id;
-            }
-        }
-        $spread = [];
-        foreach ($changed === [] ? [] : $map->rowsOf(Values::class) as $topic => $row) {
-            if (array_intersect($row->all(), $changed) !== [] && $map->has((string) $topic)) {
-                $spread[] = (string) $topic;
+                array_push($spread, ...$map->rowsNaming(Values::class, Values::TOPIC.$change->id));
             }
         }
 
-        return $spread;
+        return array_values(array_filter($spread, $map->has(...)));
     }
 
     public function questions(): array

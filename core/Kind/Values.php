@@ -9,6 +9,7 @@ use ChalkTree\Map\Field;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\NamesTopics;
 use Closure;
+use WeakMap;
 
 /**
  * The values of a topic in fields, as JSON: an object of texts by the ids of fields, each in the one form that its sort
@@ -60,8 +61,13 @@ final readonly class Values extends FeatureRow implements NamesTopics
             return [];
         }
 
-        /** @var array<string, string> */
-        return json_decode($this->text('values'), true, 2, JSON_THROW_ON_ERROR);
+        /** @var WeakMap<self, array<string, string>>|null $read asked for again and again while a map is laid out */
+        static $read = null;
+        $read ??= new WeakMap;
+        /** @var array<string, string> $all */
+        $all = $read[$this] ??= json_decode($this->text('values'), true, 2, JSON_THROW_ON_ERROR);
+
+        return $all;
     }
 
     /** @param  array<string, string|null>  $values  null, or nothing, for one that it has no more */

@@ -27,8 +27,11 @@ final class LookResolver
     /** @var array<string, NamedLook> by id */
     private array $named = [];
 
-    /** @var list<LookSource> */
+    /** @var list<LookSource> in the order in which they hold */
     private array $sources = [];
+
+    /** @var array<string, Said> what is said of topics beyond their level, as far as it was asked; only where there are sources */
+    private array $known = [];
 
     /** @var Said */
     private array $ofMap = [];
@@ -76,7 +79,7 @@ final class LookResolver
         $this->named = $map->rowsOf(NamedLook::class);
         $this->palette = Palette::of($map);
         $this->readLevels($map);
-        $this->sources = [];
+        $this->sources = $this->known = [];
         foreach (Features::all() as $feature) {
             if ($feature instanceof SaysLooks) {
                 array_push($this->sources, ...$feature->looks($now));
@@ -90,16 +93,7 @@ final class LookResolver
     /** Whether a topic may look otherwise than others of its level. */
     public function hasOwn(string $topic): bool
     {
-        if (isset($this->own[$topic])) {
-            return true;
-        }
-        foreach ($this->sources as $source) {
-            if ($source->said($topic) !== []) {
-                return true;
-            }
-        }
-
-        return false;
+        return isset($this->own[$topic]) || ($this->sources !== [] && $this->saidOf($topic) !== []);
     }
 
     /** Levels beyond the last look are drawn as it says, so a slip tells the level of its look. */
@@ -208,12 +202,32 @@ final class LookResolver
         if ($this->sources === []) {
             return $own === null ? [] : self::said($own) + $this->saidByName($own);
         }
+
+        return $this->known[$topic] ??= $this->saidByAll($topic, $own);
+    }
+
+    /**
+     * Asked for every topic of a map with kinds or rules, so without making a list of what is said where, as beyond() does.
+     *
+     * @return Said
+     */
+    private function saidByAll(string $topic, ?TopicLook $own): array
+    {
+        $byHand = $own === null ? [] : self::said($own);
         $said = [];
-        foreach ($this->beyond($topic) as [, $values]) {
-            $said = $values + $said;
+        $isByHand = $own === null;
+        foreach ($this->sources as $source) {
+            if (! $isByHand && $source->place()->value > LookPlace::Topic->value) {
+                $said = $byHand + $this->saidByName($own) + $said;
+                $isByHand = true;
+            }
+            $its = $source->said($topic);
+            if ($its !== []) {
+                $said = ($source->yields() ? array_diff_key($its, $byHand) : $its) + $said;
+            }
         }
 
-        return $said;
+        return $isByHand ? $said : $byHand + $this->saidByName($own) + $said;
     }
 
     /**

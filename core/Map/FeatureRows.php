@@ -63,6 +63,68 @@ final class FeatureRows
         return ($this->written[$type] ?? []) !== [] || ($this->rows[$type] ?? []) !== [];
     }
 
+    /**
+     * All rows of a sort as JSON of the fields that say something, in the order of ofType(). What was lent so and is not
+     * made yet is handed on as it is.
+     *
+     * @return array<string, string> by id
+     */
+    public function written(string $type): array
+    {
+        $this->read($type);
+        $written = [];
+        foreach ($this->written[$type] ?? [] as $id => $its) {
+            $row = $this->rows[$type][$id] ?? null;
+            $written[$id] = $row !== null || ! is_string($its) ? self::json(($row ?? self::made($type, (string) $id, $its))->saying()) : $its;
+        }
+        foreach ($this->rows[$type] ?? [] as $id => $row) {
+            $written[$id] ??= self::json($row->saying());
+        }
+
+        return $written;
+    }
+
+    /** @param  array<string, scalar|null>  $fields */
+    private static function json(array $fields): string
+    {
+        return json_encode((object) $fields, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
+    }
+
+    /**
+     * The ids of the rows of a sort in whose fields some text stands; none is made for that.
+     *
+     * @return list<string>
+     */
+    public function naming(string $type, string $text): array
+    {
+        $this->read($type);
+        $found = [];
+        foreach ($this->written[$type] ?? [] as $id => $written) {
+            if (! isset($this->rows[$type][$id]) && (is_string($written) ? str_contains($written, $text) : self::isIn($written, $text))) {
+                $found[] = (string) $id;
+            }
+        }
+        foreach ($this->rows[$type] ?? [] as $id => $row) {
+            if (self::isIn($row->fields(), $text)) {
+                $found[] = (string) $id;
+            }
+        }
+
+        return $found;
+    }
+
+    /** @param  array<string, scalar|null>  $fields */
+    private static function isIn(array $fields, string $text): bool
+    {
+        foreach ($fields as $value) {
+            if (is_string($value) && str_contains($value, $text)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     public function get(string $type, string $id): ?FeatureRow
     {
         $this->read($type);

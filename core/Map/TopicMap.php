@@ -152,6 +152,28 @@ final class TopicMap
         return $this->kept->has($class::type());
     }
 
+    /**
+     * All rows of a sort as JSON of the fields that say something, by id.
+     *
+     * @param  class-string<FeatureRow>  $class
+     * @return array<string, string>
+     */
+    public function written(string $class): array
+    {
+        return $this->kept->written($class::type());
+    }
+
+    /**
+     * The ids of the rows of a sort in whose fields some text stands, which is found without making any of them.
+     *
+     * @param  class-string<FeatureRow>  $class
+     * @return list<string>
+     */
+    public function rowsNaming(string $class, string $text): array
+    {
+        return $this->kept->naming($class::type(), $text);
+    }
+
     public function sheet(): Sheet
     {
         return $this->sheet ?? throw MissingTopic::called(Sheet::ID);

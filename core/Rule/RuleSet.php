@@ -19,9 +19,15 @@ final class RuleSet
     /** @var array<string, array<string, bool>> whether a rule holds of a topic, by rule and topic */
     private array $known = [];
 
+    /** @var array<string, Condition> by rule */
+    private array $conditions = [];
+
     /** @param  list<LookRule>  $all  those that are in use, in their order */
     private function __construct(private readonly Moment $now, public readonly array $all)
     {
+        foreach ($all as $rule) {
+            $this->conditions[$rule->id] = $rule->condition() ?? throw new LogicException('Only rules with a condition are in use.');
+        }
     }
 
     public static function of(Moment $now): self
@@ -55,7 +61,7 @@ final class RuleSet
 
     public function holds(LookRule $rule, string $topic): bool
     {
-        return $this->known[$rule->id][$topic] ??= $this->condition($rule)->holds($this->now, $topic);
+        return $this->known[$rule->id][$topic] ??= $this->conditions[$rule->id]->holds($this->now, $topic);
     }
 
     /** @return list<LookRule> those that hold of a topic */
@@ -67,11 +73,6 @@ final class RuleSet
     /** @return list<HangsOn> on what else than a topic itself they hang */
     public function hangsOn(): array
     {
-        return array_values(array_unique(array_merge(...array_map(fn (LookRule $rule): array => $this->condition($rule)->hangsOn(), $this->all)), SORT_REGULAR));
-    }
-
-    private function condition(LookRule $rule): Condition
-    {
-        return $rule->condition() ?? throw new LogicException('Only rules with a condition are in use.');
+        return array_values(array_unique(array_merge(...array_map(fn (Condition $condition): array => $condition->hangsOn(), array_values($this->conditions))), SORT_REGULAR));
     }
 }

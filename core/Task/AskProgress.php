@@ -29,7 +29,7 @@ final readonly class AskProgress implements Question
 
     public function holds(Moment $now, string $topic): bool
     {
-        $progress = (new Tasks($now))->progress($topic);
+        $progress = Tasks::at($now)->progress($topic);
 
         return $progress !== null && $this->how->holds(round($progress), (float) $this->than);
     }

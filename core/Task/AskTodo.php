@@ -30,7 +30,7 @@ final readonly class AskTodo implements Question
 
     public function holds(Moment $now, string $topic): bool
     {
-        $tasks = new Tasks($now);
+        $tasks = Tasks::at($now);
         $finding = Finding::tryFrom($this->is);
         if ($finding !== null) {
             return $tasks->isFound($finding, $topic);

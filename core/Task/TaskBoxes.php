@@ -37,7 +37,7 @@ final readonly class TaskBoxes implements BoxSource
         if ($done !== null) {
             $words[] = ((int) $done->sum)." of {$done->count} done";
         }
-        $progress = (new Tasks($this->now))->progress($topic);
+        $progress = Tasks::at($this->now)->progress($topic);
         if ($progress !== null && ($progress > 0.0 || $done !== null) && $progress < 100.0) {
             $words[] = round($progress).' %';
         }

@@ -83,7 +83,7 @@ final class TaskFeature implements Asks, BringsRules, HoldsBack, Measures, Names
 
     public function progressOf(Moment $now, string $topic): ?float
     {
-        return (new Tasks($now))->progress($topic);
+        return Tasks::at($now)->progress($topic);
     }
 
     /** Each state is told by its outline as well as by its colour. */

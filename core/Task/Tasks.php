@@ -12,7 +12,7 @@ use ChalkTree\Map\TopicMap;
 use ChalkTree\Text\Sameness;
 
 /** What is known of the to-dos of a map at a moment. */
-final readonly class Tasks
+final class Tasks
 {
     /** The measures under which they are rolled up: how far, weighted by effort, and whether done. */
     public const PROGRESS = 'task';
@@ -25,8 +25,17 @@ final readonly class Tasks
     /** The phrase of a cross-link from what comes before to what comes after. */
     private const BEFORE = ['before', 'comes before', 'precedes'];
 
-    public function __construct(private Moment $now)
+    /** @var array<string, float|null> */
+    private array $progress = [];
+
+    public function __construct(private readonly Moment $now)
     {
+    }
+
+    /** What is known of the to-dos at a moment, reckoned once. */
+    public static function at(Moment $now): self
+    {
+        return $now->once('tasks', fn (): self => new self($now));
     }
 
     public static function is(TopicMap $map, string $topic): bool
@@ -45,6 +54,15 @@ final readonly class Tasks
     /** How far a to-do is, or what is below another topic: 0 to 100; null where there is no to-do. */
     public function progress(string $topic): ?float
     {
+        if (! array_key_exists($topic, $this->progress)) {
+            $this->progress[$topic] = $this->reckoned($topic);
+        }
+
+        return $this->progress[$topic];
+    }
+
+    private function reckoned(string $topic): ?float
+    {
         $task = self::task($this->now->map, $topic);
         if ($task !== null && $task->progress() === 100) {
             return 100.0;
@@ -56,6 +74,7 @@ final readonly class Tasks
     /** "open", "doing" or "done"; null for what is no to-do. */
     public function state(string $topic): ?string
     {
+        // Most topics are none, and need no reckoning.
         $progress = self::is($this->now->map, $topic) ? $this->progress($topic) : null;
 
         return match (true) {

@@ -17,7 +17,7 @@ final readonly class Todos
      */
     public static function of(Moment $now): array
     {
-        $tasks = new Tasks($now);
+        $tasks = Tasks::at($now);
         $todos = [];
         foreach ($tasks->all() as $id) {
             $task = Tasks::task($now->map, $id);

@@ -65,6 +65,29 @@ final class Wrapper
     }
 
     /**
+     * The same as extent(), of text that is not Markdown.
+     *
+     * @return array{float, int} pixels, count
+     */
+    public function plainExtent(string $text, float $size, float $limit, int $base = 0): array
+    {
+        $widest = 0.0;
+        $lines = explode("\n", $text);
+        foreach ($lines as $line) {
+            // What cannot be broken and is no odd spacing is as wide as its words; that is what small type mostly is.
+            $width = $line === '' || $line[0] === ' ' || $line[-1] === ' ' || str_contains($line, '  ') ? INF : $this->advances->width($line, $base) * $size / 1000;
+            if ($width > $limit) {
+                $wrapped = $this->wrapPlain($text, $size, $limit, $base);
+
+                return [max(array_map(fn (Line $one): float => $one->width, $wrapped)), count($wrapped)];
+            }
+            $widest = max($widest, $width);
+        }
+
+        return [$widest, count($lines)];
+    }
+
+    /**
      * How wide the widest line is, and how many there are.
      *
      * @return array{float, int} pixels, count

@@ -250,6 +250,13 @@ export const useMap = defineStore('map', () => {
     window.addEventListener('pagehide', leavePage)
     document.addEventListener('visibilitychange', () => document.visibilityState === 'hidden' && hiding.forEach((run) => run()))
 
+    /** Where the person is a new day may begin while nothing is done; looks that go by the day are seen to then. */
+    setInterval(() => {
+        if (id.value !== '' && today.value !== '' && new Date().toLocaleDateString('sv') !== today.value && waiting.value.length === 0) {
+            askForNews()
+        }
+    }, 60_000)
+
     /** Another view of the same map, beside this one or in another window, has heard of something new. */
     const channel = new BroadcastChannel('chalk-tree')
     channel.onmessage = ({ data }: MessageEvent<{ map: string; seq: number }>): void => {

@@ -78,7 +78,11 @@ function set(field: Field, typed: string): void {
     if (!ofTodo.includes(field)) {
         void setValue(what.topics, field.id, typed, step)
     } else if (field.id === 'effort') {
-        void setTask(what.topics, 'effort', typed === '' ? null : Number(typed.replace(',', '.')), step)
+        const hours = typed === '' ? null : Number(typed.replace(',', '.'))
+        problems.effort = hours === null || Number.isInteger(hours) ? undefined : 'Effort wants whole hours, such as 3.'
+        if (problems.effort === undefined) {
+            void setTask(what.topics, 'effort', hours, step)
+        }
     } else {
         void setTask(what.topics, field.id, typed, step)
     }

@@ -57,6 +57,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('looks', [LookController::class, 'named']);
         Route::get('chalks/{colour}', [LookController::class, 'chalk'])->where('colour', '[0-9a-f]{6}');
         Route::get('kinds', [TrackController::class, 'kinds']);
+        Route::get('reminders', [TrackController::class, 'reminders']);
         Route::get('stamps', [SignController::class, 'stamps']);
         Route::get('speech', [SpeechController::class, 'voices']);
         Route::post('speech', [SpeechController::class, 'speak'])->middleware('throttle:speech');
@@ -107,6 +108,7 @@ Route::prefix('api')->group(function (): void {
             Route::post('maps/{map}/copy', [ClipboardController::class, 'copy']);
             Route::get('maps/{map}/topics/{topic}/facts', [TrackController::class, 'facts'])->where('topic', '[0-9a-z]{26}');
             Route::get('maps/{map}/todos', [TrackController::class, 'todos']);
+            Route::delete('maps/{map}/topics/{topic}/reminder', [TrackController::class, 'putAway'])->where('topic', '[0-9a-z]{26}');
             Route::get('maps/{map}/rules', [TrackController::class, 'rules']);
             Route::post('maps/{map}/hits', [TrackController::class, 'hits'])->middleware('alone:search');
             Route::get('maps/{map}/legend', [SignController::class, 'legend']);

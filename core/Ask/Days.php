@@ -33,9 +33,15 @@ final class Days
         return self::isOne($today) ? $today : throw $arguments->wrong('today', '“today” has to be a day as YYYY-MM-DD.');
     }
 
+    /** Days end where years of four digits do. */
     public static function plus(string $day, int $days): string
     {
-        return self::at($day)->modify(sprintf('%+d days', $days))->format('Y-m-d');
+        return self::held(self::at($day)->modify(sprintf('%+d days', $days)))->format('Y-m-d');
+    }
+
+    private static function held(DateTimeImmutable $day): DateTimeImmutable
+    {
+        return max(self::at('0001-01-01'), min(self::at('9999-12-31'), $day));
     }
 
     /** How many days lie between two, the second not counted; negative where it is the earlier one. */
@@ -53,7 +59,7 @@ final class Days
     /** The same day of a later month, or its last one. */
     public static function plusMonths(string $day, int $months): string
     {
-        $first = self::at(substr($day, 0, 8).'01')->modify(sprintf('%+d months', $months));
+        $first = self::held(self::at(substr($day, 0, 8).'01')->modify(sprintf('%+d months', $months)));
 
         return $first->format('Y-m-').sprintf('%02d', min((int) substr($day, 8), (int) $first->format('t')));
     }

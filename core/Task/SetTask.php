@@ -76,6 +76,12 @@ final readonly class SetTask implements Edit
             if ($task->text('repeats') !== '' && $task->text('by') === '') {
                 throw new InvalidEdit('A to-do that repeats needs a date by which it is due.', 'repeats');
             }
+            if ($task->number('remind') !== null && $task->text('by') === '') {
+                if (isset($this->fields['remind'])) {
+                    throw new InvalidEdit('A reminder comes before the date by which a to-do is due, so it needs one.', 'remind');
+                }
+                $task = $task->with(['remind' => null]);
+            }
             $recorder->keep($task);
         }
     }

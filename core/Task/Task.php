@@ -40,7 +40,7 @@ final readonly class Task extends FeatureRow
             'progress' => Field::number(0, 100)->called('progress')->asked(),
             'effort' => Field::number(1, self::MOST_EFFORT)->called('effort')->asked(),
             'repeats' => Field::choice(self::REPEATS)->called('repetition'),
-            'remind' => Field::number(0, 365)->called('reminder'),
+            'remind' => Field::number(0, 365)->called('reminder')->asked(),
         ];
     }
 

@@ -29,7 +29,7 @@ final class TaskFeature implements Asks, BringsRules, HoldsBack, Measures, Names
 
     public function edits(): array
     {
-        return [SetTask::class, ReportProgress::class];
+        return [SetTask::class, ReportProgress::class, DoAgain::class];
     }
 
     public function schema(): array
@@ -43,6 +43,7 @@ final class TaskFeature implements Asks, BringsRules, HoldsBack, Measures, Names
                 'topics' => $topics, 'today' => $text, 'who' => $text, 'by' => $text, 'begins' => $text, 'done' => $text, 'progress' => $whole(0, 100),
                 'effort' => $whole(1, Task::MOST_EFFORT), 'repeats' => ['enum' => [...Task::REPEATS, null]], 'remind' => $whole(0, 365),
             ], 'required' => ['topics', 'today']],
+            'DoAgain' => ['name' => DoAgain::name(), 'properties' => ['topic' => $text, 'start' => $text, 'today' => $text, 'weekdays' => ['type' => 'boolean'], 'copy' => ['type' => 'boolean'], 'as' => $text], 'required' => ['topic', 'start', 'today']],
             'ReportProgress' => ['name' => ReportProgress::name(), 'properties' => ['topics' => $topics, 'progress' => $whole(0, 100), 'on' => $text, 'said' => $text, 'private' => ['type' => 'boolean']], 'required' => ['topics', 'progress', 'on']],
         ];
     }

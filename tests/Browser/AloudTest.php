@@ -96,7 +96,7 @@ it('reads a topic by the voice of the browser, marks the word where it stands, s
 it('reads a branch with its notes, sentence by sentence, and passes over what is private unless that is asked for', function () {
     $browser = Studio::opened(READ);
     $browser->pick('Oil')->keys('Mod+Shift+h')->saved();
-    $browser->pick('Glass and wick')->keys('Mod+Enter')->script('document.querySelector(".note-text").focus()');
+    $browser->pick('Glass and wick')->keys('Alt+n')->waitUntil(fn (): bool => $browser->script('return document.activeElement.classList.contains("note-text")'), 'the caret in the note');
     $browser->type('First the **glass**. Then the wick!')->saved();
     withVoices($browser, waits: false);
     $browser->pick('Lamp')->keys('Mod+F10');

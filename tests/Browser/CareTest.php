@@ -231,12 +231,11 @@ it('keeps a note to the letter while it is edited formatted, and shows as Markdo
 ]);
 
 it('leaves topics where they are until the other map has them', function () {
-    $browser = Studio::browser()->newMap()->type('From')->keys('Tab')->type('Wanderer')->keys('Mod+Enter')->saved();
+    $browser = Studio::browser()->newMap()->type('To')->keys('Tab')->type('Quay')->keys('Enter')->type('Slipway')->keys('Enter')->type('Net loft')->keys('Mod+Enter')->saved();
+    $other = openId($browser);
+    $browser->visit('/')->waitFor('.library')->newMap()->type('From')->keys('Tab')->type('Wanderer')->keys('Mod+Enter')->saved();
     $id = openId($browser);
-    $browser->script('localStorage.setItem("chalk-second", arguments[0])', basename((string) $browser->script('return location.pathname')));
-    $other = trim(Studio::server()->artisan('map:list'));
-    preg_match("/^(\\S+)\tVolunteers/m", $other, $m);
-    $browser->script('localStorage.setItem("chalk-second", arguments[0])', $m[1]);
+    $browser->script('localStorage.setItem("chalk-second", arguments[0])', $other);
     $browser->visit("/maps/{$id}")->ready()->waitFor('iframe');
     $browser->waitUntil(fn (): bool => $browser->script('return document.querySelector("iframe").contentDocument?.querySelectorAll(".slip").length > 3') === true, 'the second view');
     $browser->script(<<<'JS'
@@ -431,7 +430,7 @@ it('says to those who listen what others see', function () {
 it('draws fields and what cannot be used now with contrast enough', function (string $board) {
     $browser = Studio::browser();
     $browser->script('localStorage.setItem("chalk-board", arguments[0])', $board);
-    $browser->visit('/')->waitFor('.library')->newMap()->type('Contrast')->keys('Mod+Enter');
+    $browser->visit('/')->waitFor('.library')->newMap()->type('Contrast')->keys('Mod+Enter')->press('Write a note')->waitFor('.desk .sheet');
     $found = $browser->script(<<<'JS'
         const parse = (c) => c.match(/[\d.]+/g).map(Number)
         const light = ([r, g, b]) => [r, g, b].map((v) => (v /= 255) <= 0.03928 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4).reduce((sum, v, i) => sum + v * [0.2126, 0.7152, 0.0722][i], 0)

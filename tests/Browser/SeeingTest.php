@@ -49,7 +49,7 @@ it('shows markup in titles, captions and notes as text and runs none of it', fun
     $browser = Studio::opened("<img src=x onerror=window.hacked=1>\n\t<script>hacked=1</script>\n\t[x](javascript:window.hacked=1)\n");
     $browser->pick('<script>hacked=1</script>');
     $browser->keys('Alt+k')->type('<b onmouseover=window.hacked=1>c</b>')->waitUntil(fn (): bool => $browser->count('.slip text.caption') === 1, 'the caption');
-    $browser->find('.note-text')->click();
+    $browser->press('Write a note')->waitUntil(fn (): bool => $browser->script('return document.activeElement.classList.contains("note-text")'), 'the note to take the focus');
     $browser->type('<img src=x onerror=window.hacked=1>');
     usleep(900_000);
     $browser->saved();
@@ -180,7 +180,7 @@ it('searches the list of keys', function () {
 it('goes without movement where the system asks for that', function () {
     $browser = Studio::browser();
     $browser->tools('Emulation.setEmulatedMedia', ['features' => [['name' => 'prefers-reduced-motion', 'value' => 'reduce']]]);
-    $browser->enterDemo('Volunteers');
+    $browser->enterDemo('A lamp is dark');
     expect($browser->script('return getComputedStyle(document.querySelector(".slip")).transitionDuration'))->toBe('0s');
     $browser->tools('Emulation.setEmulatedMedia', ['features' => []]);
 });

@@ -262,3 +262,55 @@ it('keeps a meeting that is read aloud at speaking pace, by keys alone', functio
     $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".desk ol[aria-label=Log] li em")?.textContent'), 'private'), 'the private remark');
     expect($browser->complaints())->toBe([]);
 });
+
+/** Gives the chosen topic a date and a reminder at the desk. */
+function remindAt(Browser $browser, string $by, string $option): Browser
+{
+    $browser->waitFor(".desk input[aria-label='By when']")->script('document.querySelector(".desk input[aria-label=\'By when\']").focus()');
+    $browser->type($by)->keys('Enter')->saved();
+    $browser->script('document.querySelector(".desk .n-base-selection-label[aria-label=Remind], .desk [aria-label=Remind] .n-base-selection-label").click()');
+    $browser->waitFor('.n-base-select-option');
+    $browser->script('[...document.querySelectorAll(".n-base-select-option")].find((one) => one.textContent.trim() === arguments[0]).click()', $option);
+
+    return $browser->saved();
+}
+
+it('reminds of what comes up, in the library and once a day where one works, with ways there', function () {
+    $browser = Studio::opened("Plan\n\tLanterns\n\t\tPaper\n\t\tWillow\n");
+    $browser->pick('Paper')->act('Make it a to-do: who, and by when');
+    inBoxOfKinds($browser)->keys('Escape')->saved();
+    remindAt($browser, '+2', '3 days early');
+    $browser->pick('Willow')->act('Make it a to-do: who, and by when');
+    inBoxOfKinds($browser)->keys('Escape')->saved();
+    remindAt($browser, '+9', '3 days early');
+    // It is told some time after a map has opened, and takes no key from who types.
+    $map = (string) $browser->script('return location.pathname');
+    $browser->visit($map)->ready()->pick('Lanterns')->waitFor('.notice li');
+    $said = fn (string $within): array => (array) $browser->script('return [...document.querySelectorAll(`${arguments[0]} li a`)].map((one) => `${one.querySelector("b").textContent} ${one.querySelector("span").textContent.split(",")[0]}`)', $within);
+    expect($said('.notice'))->toBe(['Paper in 2 days']);
+    $browser->keys('Mod+Enter')->script('document.querySelector(".notice a").focus()');
+    $browser->keys('Enter')->waitUntil(fn (): bool => str_starts_with((string) $browser->script('return document.querySelector(".desk")?.textContent ?? ""'), 'Paper') || $browser->script('return document.querySelector(".board .chosen")?.getAttribute("data-topic") ?? document.querySelector(".board [aria-selected=true]")?.getAttribute("data-topic")') === $browser->topic('Paper'), 'the topic');
+    expect($browser->has('.notice'))->toBeFalse();
+    // The library tells of it every time, until it is put away.
+    $browser->visit('/')->waitFor("section[aria-label='What comes up'] li");
+    expect($said("section[aria-label='What comes up']"))->toBe(['Paper in 2 days']);
+    $browser->press('Put away Paper')->waitUntil(fn (): bool => ! $browser->has("section[aria-label='What comes up']"), 'that it is put away');
+    $browser->visit('/')->waitFor('.cards');
+    expect($browser->has("section[aria-label='What comes up']"))->toBeFalse()->and($browser->complaints())->toBe([]);
+});
+
+it('begins a branch again for the next year, after it has been asked from when', function () {
+    $browser = Studio::opened("Season\n\tFestival 2026\n\t\tPaper\n");
+    $browser->pick('Paper')->act('Make it a to-do: who, and by when');
+    inBoxOfKinds($browser)->keys('Escape')->saved();
+    remindAt($browser, '2026-09-05', '1 week early');
+    $browser->keys('Mod+Shift+d')->saved()->pick('Festival 2026')->act('Begin the branch again …');
+    $browser->waitFor("input[aria-label='New start']")->script('document.querySelector("input[aria-label=\'New start\']").focus(); document.querySelector("input[aria-label=\'New start\']").select()');
+    $browser->type('2027-09-05')->keys('Enter')->saved();
+    $browser->waitUntil(fn (): bool => array_map(trim(...), $browser->outline()) === ['Season', 'Festival 2026', 'Paper', 'Festival 2027', 'Paper'], 'the new round');
+    // Weekdays are kept, and what was done is not.
+    $lines = fn (): array => (array) $browser->script('return [...document.querySelectorAll(".board [data-topic] text.task")].map((one) => one.textContent)');
+    $browser->waitUntil(fn (): bool => array_filter($lines(), fn (string $line): bool => str_contains($line, 'Sat 4 Sep')) !== [], 'the moved date');
+    $browser->keys('Mod+z')->saved();
+    expect(array_map(trim(...), $browser->outline()))->toBe(['Season', 'Festival 2026', 'Paper'])->and($browser->complaints())->toBe([]);
+});

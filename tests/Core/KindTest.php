@@ -93,6 +93,10 @@ it('reads days as people type them', function (string $typed, ?string $day) {
     ['20 mar', '2027-03-20'], ['29 feb', '2028-02-29'], ['12 mars', null], ['', null], ['13.13.', null], ['+99999', null],
 ]);
 
+it('lets days end where years of four digits do', function (string $day, int $by, string $then) {
+    expect(Days::plus($day, $by))->toBe($then)->and(Days::isOne(Days::plusMonths($day, $by)))->toBeTrue();
+})->with([['9999-12-30', 9, '9999-12-31'], ['9990-01-01', 9999, '9999-12-31'], ['0001-01-03', -9, '0001-01-01'], ['2026-12-30', 9, '2027-01-08']]);
+
 it('knows spans of days', function (string $form, string $first, string $last) {
     expect(Days::isSpan($form))->toBeTrue()->and(Days::span($form, A_DAY))->toBe([$first, $last]);
 })->with([

@@ -14,6 +14,7 @@ use ChalkTree\Map\TopicMap;
 use ChalkTree\Refusal;
 use ChalkTree\Task\Finding;
 use ChalkTree\Task\Remark;
+use ChalkTree\Task\Reminder;
 use ChalkTree\Task\Task;
 use ChalkTree\Task\Tasks;
 use ChalkTree\Task\Todos;
@@ -59,7 +60,7 @@ it('refuses what is no day, or begins after it is due', function (array $fields,
     expect(fn () => setTask($map, 'Paper', $fields))->toThrow(InvalidEdit::class, $says)->and(RandomMaps::contents($map))->toBe($before);
 })->with([
     [['by' => 'whenever'], 'This wants a day'], [['begins' => '2026-12-05'], 'begins before it is due'], [['who' => str_repeat('a', 200)], 'at most 60 people'], [['effort' => 0], 'whole number'], [['progress' => 101], 'whole number'],
-    [['by' => '', 'repeats' => 'weekly'], 'needs a date'], [['repeats' => 'hourly'], 'one of'], [['remind' => 400], 'whole number'],
+    [['by' => '', 'repeats' => 'weekly'], 'needs a date'], [['repeats' => 'hourly'], 'one of'], [['remind' => 400], 'whole number'], [['by' => '', 'remind' => 3], 'needs one'],
 ]);
 
 it('keeps a log of what was said, dated and signed, which can be corrected', function () {
@@ -133,6 +134,62 @@ it('makes the next one when one that repeats is done, once', function (string $r
     $changes->reversed()->applyTo($map, new \ChalkTree\Edit\Recorder($map));
     expect($map->children(titled($map, 'Boats')))->toHaveCount(1);
 })->with([['weekly', '2026-11-27', '2026-12-04'], ['two-weekly', '2026-11-27', '2026-12-11'], ['monthly', '2026-01-31', '2026-02-28'], ['yearly', '2028-02-29', '2029-02-28']]);
+
+it('begins a branch again: days moved to a new start, weekdays kept, progress cleared, remarks left behind', function (bool $weekdays, string $by, string $date) {
+    $map = Outline::map("Season\n\tFestival 2026\n\t\tPaper\n\t\tRehearsal\n\tOther\n");
+    foreach (ShippedKinds::rows() as $row) {
+        $map->put($row);
+    }
+    setTask($map, 'Paper', ['who' => 'Ines', 'begins' => '2026-09-01', 'by' => '2026-09-05', 'progress' => 40, 'effort' => 3]);
+    reportOn($map, 'Paper', 100, 'All of it.');
+    done($map, 'value.set', ['topics' => [titled($map, 'Rehearsal')], 'field' => ShippedKinds::fieldId('date'), 'value' => '2026-09-11', 'today' => A_DAY]);
+    done($map, 'value.set', ['topics' => [titled($map, 'Rehearsal')], 'field' => ShippedKinds::fieldId('place'), 'value' => 'Net loft', 'today' => A_DAY]);
+    $before = RandomMaps::contents($map);
+    $changes = done($map, 'branch.again', ['topic' => titled($map, 'Festival 2026'), 'start' => '2027-09-01', 'today' => A_DAY, 'weekdays' => $weekdays, 'copy' => true, 'as' => $new = Ids::next()]);
+    expect(Outline::of($map))->toBe("Season\n\tFestival 2026\n\t\tPaper\n\t\tRehearsal\n\tFestival 2027\n\t\tPaper\n\t\tRehearsal\n\tOther\n");
+    [$paper, $rehearsal] = array_map(strval(...), array_keys($map->children($new)));
+    expect(Tasks::task($map, $paper)?->saying())->toMatchArray(['who' => 'Ines', 'by' => $by, 'effort' => 3])->not->toHaveKey('progress')->not->toHaveKey('done')
+        ->and(\ChalkTree\Kind\Kinds::values($map, $rehearsal))->toBe([ShippedKinds::fieldId('date') => $date, ShippedKinds::fieldId('place') => 'Net loft'])
+        ->and(array_filter($map->rowsOf(Remark::class), fn (Remark $remark): bool => $remark->at() === $paper))->toBe([])
+        ->and(task($map, 'Paper')->progress())->toBe(100);
+    $changes->reversed()->applyTo($map, new \ChalkTree\Edit\Recorder($map));
+    expect(RandomMaps::contents($map))->toBe($before);
+    // In its own place, as for the copy of a whole map.
+    done($map, 'branch.again', ['topic' => $map->root()->id, 'start' => '2027-09-01', 'today' => A_DAY, 'weekdays' => $weekdays]);
+    expect(task($map, 'Paper')->text('by'))->toBe($by)->and(task($map, 'Paper')->progress())->toBe(0)->and($map->rowsOf(Remark::class))->toBe([]);
+})->with([[true, '2027-09-04', '2027-09-10'], [false, '2027-09-05', '2027-09-11']]);
+
+it('refuses to begin again what has no day, or a map beside itself', function (string $topic, array $arguments, string $says) {
+    $map = projects();
+    setTask($map, 'Tar', ['by' => '2026-12-01']);
+    expect(fn () => done($map, 'branch.again', ['topic' => titled($map, $topic), 'start' => '2027-09-01', 'today' => A_DAY, 'copy' => true] + $arguments))->toThrow(InvalidEdit::class, $says)
+        ->and(fn () => done($map, 'branch.again', ['topic' => titled($map, 'Tar'), 'start' => '3027-09-01', 'today' => A_DAY]))->toThrow(InvalidEdit::class, 'fifty years')
+        ->and(fn () => done($map, 'branch.again', ['topic' => titled($map, 'Tar'), 'start' => 'whenever', 'today' => A_DAY]))->toThrow(InvalidEdit::class, 'wants a day');
+})->with([['Lanterns', [], 'no day in this branch'], ['Season', [], 'cannot stand beside itself']]);
+
+it('reminds from so many days before a date until it is done', function (int $days, string $today, ?string $when) {
+    $map = projects();
+    setTask($map, 'Paper', ['by' => '2026-12-04', 'remind' => $days]);
+    $at = fn (): ?Reminder => Reminder::of(new Moment($map, $today), titled($map, 'Paper'));
+    expect($at()?->when($today))->toBe($when);
+    setTask($map, 'Paper', ['progress' => 100]);
+    expect($at())->toBeNull();
+})->with([
+    [3, '2026-11-30', null], [3, '2026-12-01', 'in 3 days'], [3, '2026-12-03', 'tomorrow'], [0, '2026-12-03', null], [0, '2026-12-04', 'today'],
+    [3, '2026-12-05', 'since yesterday'], [3, '2026-12-14', 'since 10 days ago'],
+]);
+
+it('reminds of nothing that has no date any more, and of the next one that repeats', function () {
+    $map = projects();
+    setTask($map, 'Paper', ['by' => '2026-12-04', 'remind' => 3, 'repeats' => 'weekly']);
+    setTask($map, 'Paper', ['progress' => 100]);
+    $next = array_values(array_filter($map->rowsOf(Task::class), fn (Task $task): bool => $task->text('by') === '2026-12-11'));
+    expect(Reminder::of(new Moment($map, '2026-12-08'), $next[0]->id)?->by)->toBe('2026-12-11')
+        ->and(Reminder::of(new Moment($map, '2026-12-08'), Ids::next()))->toBeNull();
+    setTask($map, 'Tar', ['by' => '2026-12-04', 'remind' => 3]);
+    setTask($map, 'Tar', ['by' => '']);
+    expect(task($map, 'Tar')->saying())->toBe(['is' => true]);
+});
 
 it('takes topics of some kinds for to-dos without anything being said of them', function () {
     $map = projects();

@@ -60,7 +60,7 @@ it('answers every request on the page about the protocol as the page says', func
 it('makes every edit on the page, and each request fits its shape', function () {
     $this->actingAs($tove = $this->person());
     $map = $this->mapOf($tove);
-    $ids = ['{root}' => $map->root, '{topic}' => $this->id($map, 'Lanterns'), '{other}' => $this->id($map, 'Boats'), '{branch}' => $this->id($map, 'Willow'), '{new}' => Ids::next(), '{fresh}' => Ids::next(), '{split}' => Ids::next(), '{tag}' => Ids::next(), '{link}' => Ids::next(), '{ring}' => Ids::next(), '{brace}' => Ids::next(), '{second}' => Ids::next(), '{way}' => Ids::next(), '{onward}' => Ids::next(), '{attached}' => Ids::next(), '{deck}' => Ids::next(), '{slide}' => Ids::next(), '{slideCopy}' => Ids::next(), '{kind}' => Ids::next(), '{field}' => Ids::next(), '{entry}' => Ids::next(), '{file}' => Sends::kept($map, 'a plan')->hash];
+    $ids = ['{root}' => $map->root, '{topic}' => $this->id($map, 'Lanterns'), '{other}' => $this->id($map, 'Boats'), '{branch}' => $this->id($map, 'Willow'), '{new}' => Ids::next(), '{fresh}' => Ids::next(), '{split}' => Ids::next(), '{tag}' => Ids::next(), '{link}' => Ids::next(), '{ring}' => Ids::next(), '{brace}' => Ids::next(), '{second}' => Ids::next(), '{way}' => Ids::next(), '{onward}' => Ids::next(), '{attached}' => Ids::next(), '{deck}' => Ids::next(), '{slide}' => Ids::next(), '{slideCopy}' => Ids::next(), '{kind}' => Ids::next(), '{field}' => Ids::next(), '{entry}' => Ids::next(), '{again}' => Ids::next(), '{file}' => Sends::kept($map, 'a plan')->hash];
     preg_match_all('/```json edit\n(.*?)\n```/s', (string) file_get_contents(dirname(__DIR__, 2).'/docs/protocol.md'), $m);
     $seq = 0;
     foreach ($m[1] as $body) {

@@ -10,6 +10,7 @@ use ChalkTree\Map\Ids;
 use ChalkTree\Rule\RuleSet;
 use ChalkTree\Task\Remark;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
 
 beforeEach(function () {
     $this->actingAs($this->tove = $this->person());
@@ -162,4 +163,84 @@ it('lets private remarks, and rules that name private topics, stay at home', fun
     $left = \ChalkTree\HandOver\Outgoing::of($this->topics($this->map));
     $json = \ChalkTree\Exchange\Formats::write($left, 'json');
     expect($json)->not->toContain('ZWARTBOEK')->not->toContain($this->lanterns)->toContain($boats);
+});
+
+/** What comes up, as the person is told who is signed in. */
+function comingUp(): array
+{
+    $answer = test()->getJson('/api/reminders')->assertOk();
+    expectShape('RemindersAnswer', json_decode($answer->getContent()));
+
+    return $answer->json('reminders');
+}
+
+it('reminds in the application from so many days before, until it is done or put away', function () {
+    CarbonImmutable::setTestNow('2026-11-27T12:00:00Z');
+    ($this->set)(['by' => '2026-12-01', 'remind' => 3, 'who' => 'Ines']);
+    ($this->set)(['by' => '2026-11-30', 'remind' => 7], $boats = $this->id($this->map, 'Boats'));
+    expect(comingUp())->toBe([['map' => $this->map->id, 'mapTitle' => 'Festival', 'topic' => $boats, 'title' => 'Boats', 'by' => '2026-11-30', 'when' => 'in 3 days', 'who' => []]]);
+    CarbonImmutable::setTestNow('2026-11-28T12:00:00Z');
+    expect(array_column(comingUp(), 'title'))->toBe(['Boats', 'Paper'])->and(comingUp()[1])->toMatchArray(['when' => 'in 3 days', 'who' => ['Ines']]);
+    // Put away until it has another date; whoever else asks changes nothing.
+    $this->flushSession();
+    $this->actingAs($this->person('bram@saltmere.example'));
+    $this->deleteJson("/api/maps/{$this->map->id}/topics/{$boats}/reminder")->assertNotFound();
+    expect(comingUp())->toBe([]);
+    $this->flushSession();
+    $this->actingAs($this->tove);
+    expect($this->deleteJson("/api/maps/{$this->map->id}/topics/{$boats}/reminder")->assertOk()->json('reminders.*.title'))->toBe(['Paper']);
+    $this->deleteJson("/api/maps/{$this->map->id}/topics/{$this->lanterns}/reminder")->assertOk();
+    ($this->set)(['by' => '2026-12-02'], $boats);
+    expect(array_column(comingUp(), 'title'))->toBe(['Paper', 'Boats']);
+    ($this->set)(['progress' => 100], $boats);
+    expect(array_column(comingUp(), 'title'))->toBe(['Paper']);
+    // What is in the trash is told of no more.
+    $this->deleteJson("/api/maps/{$this->map->id}")->assertOk();
+    expect(comingUp())->toBe([]);
+    CarbonImmutable::setTestNow();
+});
+
+it('reminds by one letter in the morning where the person lives, once of each, and names nothing private', function () {
+    CarbonImmutable::setTestNow('2026-11-27T20:30:00Z');
+    $this->tove->forceFill(['zone' => 'Pacific/Auckland'])->save();
+    ($this->set)(['by' => '2026-11-30', 'remind' => 3, 'who' => 'Ines']);
+    ($this->set)(['by' => '2026-11-29', 'remind' => 3, 'who' => 'ZWARTBOEK'], $boats = $this->id($this->map, 'Boats'));
+    $this->sendEdits($this->map, [['name' => 'row.set', 'type' => 'private', 'topics' => [$boats], 'fields' => ['held' => true]]], $this->map->fresh()->seq)->assertOk();
+    $letters = fn (): array => DB::table('letters')->where('recipient', 'tove@saltmere.example')->orderBy('id')->get()->all();
+    // In Auckland it is half past nine in the morning of the 28th; at home with Bram it is half past eight in the evening, which is as well.
+    $this->person('bram@saltmere.example');
+    expect($this->artisan('reminders:send'))->toBe(0);
+    expect($letters())->toHaveCount(1)
+        ->and($letters()[0]->subject)->toBe('2 to-dos come up')
+        ->and($letters()[0]->text)->toContain('A private to-do, due 29 Nov 2026 (tomorrow)')->toContain("Paper, due 30 Nov 2026 (in 2 days), Ines\n".config('app.url')."/maps/{$this->map->id}/topics/{$this->paper}")
+        ->not->toContain('Boats')->not->toContain('ZWARTBOEK')
+        ->and(DB::table('letters')->count())->toBe(1);
+    expect($this->artisan('reminders:send'))->toBe(0);
+    expect($letters())->toHaveCount(1);
+    // Another date is another reminder; before the morning nobody is told.
+    ($this->set)(['by' => '2026-12-01']);
+    CarbonImmutable::setTestNow('2026-11-28T16:00:00Z');
+    expect($this->artisan('reminders:send'))->toBe(0);
+    expect($letters())->toHaveCount(1);
+    CarbonImmutable::setTestNow('2026-11-28T18:00:00Z');
+    expect($this->artisan('reminders:send'))->toBe(0);
+    expect($letters())->toHaveCount(2)->and($letters()[1]->subject)->toBe('A to-do comes up: Paper')->and($letters()[1]->text)->not->toContain('private to-do');
+    CarbonImmutable::setTestNow();
+});
+
+it('goes on with the next person where a letter cannot be sent, and tells of it again later', function () {
+    CarbonImmutable::setTestNow('2026-11-27T12:00:00Z');
+    ($this->set)(['by' => '2026-11-28', 'remind' => 3]);
+    $bram = $this->person('bram@saltmere.example');
+    $his = $this->mapOf($bram);
+    $this->flushSession();
+    $this->actingAs($bram);
+    $this->sendEdits($his, [['name' => 'task.set', 'topics' => [$this->id($his, 'Paper')], 'by' => '2026-11-28', 'remind' => 3, 'today' => '2026-11-27']])->assertOk();
+    $this->tove->forceFill(['email' => 'no address'])->save();
+    expect($this->artisan('reminders:send'))->toBe(1);
+    expect(DB::table('letters')->pluck('recipient')->all())->toBe(['bram@saltmere.example']);
+    $this->tove->forceFill(['email' => 'tove@saltmere.example'])->save();
+    expect($this->artisan('reminders:send'))->toBe(0);
+    expect(DB::table('letters')->pluck('recipient')->all())->toBe(['bram@saltmere.example', 'tove@saltmere.example']);
+    CarbonImmutable::setTestNow();
 });

@@ -142,6 +142,7 @@ final class RandomFacts
             ['name' => 'task.set', 'topics' => $some, 'who' => $chance->pick(['', 'Ines', 'Ines, Theo']), 'effort' => $chance->pick([null, 8]), 'repeats' => $chance->pick([null, 'weekly'])] + $today,
             ['name' => 'task.report', 'topics' => $some, 'progress' => $chance->pick([null, 0, 50, 100]), 'on' => self::TODAY, 'said' => $chance->words(4), 'private' => $chance->yes(20)],
             ['name' => 'task.report', 'topics' => $some, 'progress' => 100, 'on' => self::TODAY],
+            ['name' => 'branch.again', 'topic' => $chance->pick($ids), 'start' => '2027-11-27', 'weekdays' => $chance->yes(50), 'copy' => $chance->yes(60)] + $today,
             ['name' => 'row.remove', 'type' => 'task', 'rows' => array_slice($rows(Task::class), -2)],
             ['name' => 'row.set', 'type' => 'rule', 'row' => $chance->pick($rows(LookRule::class)), 'fields' => self::rule($chance, $ids)],
             ['name' => 'row.remove', 'type' => 'rule', 'rows' => [$chance->pick($rows(LookRule::class))]],

@@ -8,6 +8,8 @@ use App\Http\PlainJson;
 use App\Library\PersonsKinds;
 use App\Models\MapRecord;
 use App\Models\Person;
+use App\Reminders\DueReminder;
+use App\Reminders\Reminders;
 use App\Store\Facts;
 use ChalkTree\Ask\Condition;
 use ChalkTree\Edit\Arguments;
@@ -37,6 +39,19 @@ final readonly class TrackController
     public function todos(MapRecord $map, #[CurrentUser] Person $person): JsonResponse
     {
         return new PlainJson($this->facts->todos($this->facts->moment($map, $person)));
+    }
+
+    /** The to-dos in all maps that come up, of which the person wished to be reminded. */
+    public function reminders(Reminders $reminders, #[CurrentUser] Person $person): JsonResponse
+    {
+        return new PlainJson(['reminders' => array_map(fn (DueReminder $one): array => $one->told(), $reminders->of($person))]);
+    }
+
+    public function putAway(MapRecord $map, string $topic, Reminders $reminders, #[CurrentUser] Person $person): JsonResponse
+    {
+        $reminders->putAway($map, $topic, $person->today());
+
+        return new PlainJson(['reminders' => array_map(fn (DueReminder $one): array => $one->told(), $reminders->of($person))]);
     }
 
     public function rules(MapRecord $map, #[CurrentUser] Person $person): JsonResponse

@@ -39,7 +39,22 @@ const styles = { '1*': '1. 2. 3.', '1.1*': '1. 1.1 1.1.1', 'A*': 'A. B. C.', 'a*
 /** The kind that is carried to its topics, and the day on which. */
 export const carried = { kind: '', today: '' }
 
+/** The same day next year, where the person is. */
+const nextYear = (): string => {
+    const at = new Date()
+    return new Date(at.getFullYear() + 1, at.getMonth(), at.getDate()).toLocaleDateString('sv')
+}
+
 export const changes = {
+    again: {
+        title: 'Begin again', about: 'A copy of the branch for the next time: its days are moved so that the earliest is the new start, progress is cleared, remarks are left behind.',
+        options: [
+            { key: 'start', label: 'New start', kind: 'text', initial: nextYear },
+            flag('weekdays', 'Keep the weekdays', () => true),
+            flag('copy', 'As a copy right after it', (map) => map.current !== map.tree.root, (_values, map) => map.current !== map.tree.root),
+        ],
+        edit: ({ start, weekdays, copy }, map) => ({ name: 'branch.again', topic: map.current ?? map.tree.root, start: String(start), weekdays: weekdays === true, copy: copy === true && map.current !== map.tree.root, today: new Date().toLocaleDateString('sv') }),
+    },
     carry: {
         title: 'Carry the kind to its topics', about: 'Subtopics that are missing are added, and first values where fields are empty. Nothing that is there is changed.',
         options: [], edit: () => ({ name: 'kind.carry', kind: carried.kind, today: carried.today }),

@@ -8,6 +8,7 @@ export const sentences: Readonly<Record<string, string>> = {
     'kind.tray': 'Opens the kinds in the tray, to click them onto topics or drag them there.',
     'task.report': 'Says how far the chosen to-dos are, with a remark, which is dated and kept as a log.',
     'task.done': 'Marks the chosen to-dos as done today, or takes that back.',
+    'task.again': 'Makes a new round of the branch, as for the next year: days moved to a new start, progress cleared, remarks left behind.',
     'task.list': 'Lists the to-dos of this map, what is overdue, due soon or without anyone, with ways there.',
     'rule.panel': 'Shows the rules by which topics look as their data says, and lets you change them with the map beside.',
     'lot.park': 'Sets what is chosen aside in the parking lot, out of exports and walks, until you want it back.',

@@ -1,7 +1,7 @@
 import { request, sendLast } from './http'
 import type {
     CardAnswer, Calm, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, Draft, DrawingsAnswer, Edit, EditsAnswer, FactsAnswer, Find, FindAnswer, HistoryAnswer, HitsAnswer, KindsAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, SentencesAnswer,
-    Person, PictureAnswer, Place, QuickAnswer, RehearsalAnswer, ReplaceAnswer, RulesAnswer, StampsAnswer, StartersAnswer, TodosAnswer, TrashAnswer, TriesAnswer, View,
+    Person, PictureAnswer, Place, QuickAnswer, RehearsalAnswer, RemindersAnswer, ReplaceAnswer, RulesAnswer, StampsAnswer, StartersAnswer, TodosAnswer, TrashAnswer, TriesAnswer, View,
 } from './wire'
 
 interface Entered { person: Person }
@@ -59,6 +59,8 @@ export const api = {
     kinds: () => request<KindsAnswer>('GET', 'kinds'),
     facts: (map: string, topic: string) => request<FactsAnswer>('GET', `maps/${map}/topics/${topic}/facts`),
     todos: (map: string) => request<TodosAnswer>('GET', `maps/${map}/todos`),
+    reminders: () => request<RemindersAnswer>('GET', 'reminders'),
+    putReminderAway: (map: string, topic: string) => request<RemindersAnswer>('DELETE', `maps/${map}/topics/${topic}/reminder`),
     rules: (map: string) => request<RulesAnswer>('GET', `maps/${map}/rules`),
     hits: (map: string, when: unknown) => request<HitsAnswer>('POST', `maps/${map}/hits`, { when }),
     keepZone: (zone: string) => request<{ person: Person }>('PUT', 'me/zone', { zone }),

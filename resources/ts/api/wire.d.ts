@@ -198,6 +198,7 @@ export type Edit =
   | SetTask
   | SetRemark
   | ChangeTask
+  | DoAgain
   | ReportProgress
   | SetStop
   | PutStops
@@ -4730,6 +4731,27 @@ export interface ChangeTask {
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "DoAgain".
+ */
+export interface DoAgain {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "branch.again";
+  topic: string;
+  start: string;
+  today: string;
+  weekdays?: boolean;
+  copy?: boolean;
+  as?: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "ReportProgress".
  */
 export interface ReportProgress {
@@ -5391,6 +5413,36 @@ export interface DrawnSign {
    * Of what it is drawn, within 22 by 18.
    */
   parts: Primitive[];
+}
+/**
+ * A to-do of which one wished to be reminded, from that day until it is done or put away.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "DueTodo".
+ */
+export interface DueTodo {
+  map: string;
+  mapTitle: string;
+  topic: string;
+  title: string;
+  /**
+   * YYYY-MM-DD
+   */
+  by: string;
+  /**
+   * How far off that is, in words.
+   */
+  when: string;
+  who: string[];
+}
+/**
+ * The earliest first.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "RemindersAnswer".
+ */
+export interface RemindersAnswer {
+  reminders: DueTodo[];
 }
 /**
  * What the signs of a map mean.

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize, useEventListener } from '@vueuse/core'
 import { NButton, NDropdown, NInput, NRadioButton, NRadioGroup, NSelect, NSpin, NTabPane, NTabs, NVirtualList } from 'naive-ui'
-import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
+import { computed, defineAsyncComponent, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '@/api/client'
 import { keepFrame, knowsFrame } from '@/board/firstPicture'
@@ -20,6 +20,8 @@ import MapCard from './MapCard.vue'
 import StarterDialog from './StarterDialog.vue'
 import StarterShelf from './StarterShelf.vue'
 import { takeDragged } from './useShelfDrag'
+
+const LibraryReminders = defineAsyncComponent(() => import('@/features/task/LibraryReminders.vue'))
 
 /** All maps of a person, in folders: to open, begin, bring in, search, put aside. */
 const router = useRouter()
@@ -159,7 +161,8 @@ onBeforeUnmount(leftovers.stop)
             <p class="ways"><NButton type="primary" size="large" @click="newMap">An empty map</NButton><NButton size="large" @click="picker?.click()">Bring in files</NButton></p>
             <StarterShelf :takes-focus="false" @begun="starting = false" />
         </section>
-        <NTabs v-else type="line" class="tabs">
+        <LibraryReminders v-if="library.maps !== null && !isFirstRun" />
+        <NTabs v-if="library.maps !== null && !isFirstRun" type="line" class="tabs">
             <NTabPane name="maps" :tab="`Maps · ${library.maps.length}`">
                 <div class="bar">
                     <nav aria-label="Folders on the way here">

@@ -1,11 +1,15 @@
 <script setup lang="ts">
 import { defineAsyncComponent } from 'vue'
+import { pane } from '@/api/client'
 import { reported } from './asked'
 
-/** How far to-dos are, when it is asked. */
+/** How far to-dos are, when it is asked; and what comes up. */
+const ReminderNotice = defineAsyncComponent(() => import('./ReminderNotice.vue'))
 const ReportDialog = defineAsyncComponent(() => import('./ReportDialog.vue'))
+const isPane = pane === 'second'
 </script>
 
 <template>
+    <ReminderNotice v-if="!isPane" />
     <ReportDialog v-if="reported !== null" />
 </template>

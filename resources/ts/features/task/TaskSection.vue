@@ -27,6 +27,9 @@ function common(name: string): string | number | null | undefined {
 }
 const texts = [{ id: 'who', name: 'Who', sort: 'people' }, { id: 'by', name: 'By when', sort: 'date' }, { id: 'begins', name: 'Begins', sort: 'date' }].map((field) => ({ ...field, choices: [] }))
 const repeats = [{ value: 'weekly', label: 'every week' }, { value: 'two-weekly', label: 'every two weeks' }, { value: 'monthly', label: 'every month' }, { value: 'yearly', label: 'every year' }]
+const reminds = [[0, 'on the day'], [1, '1 day early'], [2, '2 days early'], [3, '3 days early'], [7, '1 week early'], [14, '2 weeks early'], [30, '30 days early']].map(([value, label]) => ({ value: Number(value), label: String(label) }))
+const remind = computed(() => (typeof common('remind') === 'number' ? Number(common('remind')) : null))
+const remindsToo = computed(() => (remind.value === null || reminds.some(({ value }) => value === remind.value) ? reminds : [...reminds, { value: remind.value, label: `${remind.value} days early` }]))
 const textOf = (id: string): string => String(common(id) ?? '')
 const setNumber = (name: string, value: number | null): void => void setTask(map.chosen, name, value)
 
@@ -80,7 +83,10 @@ watch([() => beside.current, () => map.seq, () => map.savedState, hasTodos], asy
                 <NInputNumber size="small" :value="typeof common('effort') === 'number' ? Number(common('effort')) : null" :min="1" :max="100000" :placeholder="common('effort') === undefined ? 'several' : ''" :input-props="{ 'aria-label': 'Effort' }" @update:value="(value: number | null) => setNumber('effort', value)"><template #suffix>hours</template></NInputNumber>
                 <span>Repeats</span>
                 <NSelect size="small" clearable :value="typeof common('repeats') === 'string' ? String(common('repeats')) : null" :options="repeats" placeholder="once" aria-label="Repeats" :input-props="{ 'aria-label': 'Repeats' }" @update:value="(value: string | null) => void setTask(map.chosen, 'repeats', value)" />
+                <span>Remind</span>
+                <NSelect size="small" clearable :value="remind" :options="remindsToo" :placeholder="common('remind') === undefined ? 'several' : 'not'" aria-label="Remind" :input-props="{ 'aria-label': 'Remind' }" @update:value="(value: number | null) => void setTask(map.chosen, 'remind', value)" />
             </div>
+            <p v-if="problems.remind !== undefined" class="wrong" role="alert">{{ problems.remind }}</p>
             <p v-if="problems.repeats !== undefined" class="wrong" role="alert">{{ problems.repeats }}</p>
             <div class="row">
                 <ActionHint id="task.report"><NButton size="tiny" secondary @click="run('task.report')">Report progress</NButton></ActionHint>

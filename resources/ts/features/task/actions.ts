@@ -15,5 +15,6 @@ export const taskActions: readonly Action[] = [
             map.edit({ name: 'task.set', step: newId(), topics: [...map.chosen], progress: isDone ? null : 100, today: today() })
         },
     },
+    { id: 'task.again', name: 'Begin the branch again …', group: 'Tracking', keys: [], scopes: onTopics, available: hasChoice, run: ({ ui }) => ui.showChange('again') },
     { id: 'task.list', name: 'To-dos of the map', group: 'Tracking', keys: ['Mod+F3'], scopes: [...onTopics, 'field'], run: ({ ui }) => ui.toggleSide('todos') },
 ]

@@ -1,19 +1,17 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { ref, shallowRef, watch } from 'vue'
 import { api } from '@/api/client'
 import type { DueTodo } from '@/api/wire'
 import { today } from '@/facts/facts'
 import { useMap } from '@/stores/map'
 import ReminderList from './ReminderList.vue'
 
-/** What comes up, told once a day where somebody works: some time after the map has opened, and when a day begins. */
-const WAIT = 2500
+/** What comes up, told once a day where somebody works, also when a day begins meanwhile. */
 const KEPT = 'reminders told'
 const map = useMap()
 const reminders = shallowRef<readonly DueTodo[]>([])
 const open = ref(false)
-let timer: ReturnType<typeof setTimeout> | undefined
 
 async function ask(): Promise<void> {
     if (localStorage.getItem(KEPT) === today()) {
@@ -27,11 +25,7 @@ function close(): void {
     open.value = false
     localStorage.setItem(KEPT, today())
 }
-watch([() => map.id, () => map.today], () => {
-    clearTimeout(timer)
-    timer = setTimeout(() => void ask(), WAIT)
-}, { immediate: true })
-onBeforeUnmount(() => clearTimeout(timer))
+watch([() => map.id, () => map.today], ask, { immediate: true })
 </script>
 
 <template>

@@ -4,7 +4,9 @@ import { pane } from '@/api/client'
 import { reported } from './asked'
 
 /** How far to-dos are, when it is asked; and what comes up. */
-const ReminderNotice = defineAsyncComponent(() => import('./ReminderNotice.vue'))
+/** Told once the map stands and one has begun to look at it. */
+const WAIT = 4000
+const ReminderNotice = defineAsyncComponent(() => new Promise((done) => setTimeout(done, WAIT)).then(() => import('./ReminderNotice.vue')))
 const ReportDialog = defineAsyncComponent(() => import('./ReportDialog.vue'))
 const isPane = pane === 'second'
 </script>

@@ -28,6 +28,9 @@ final readonly class Reminders
     /** To-dos with a reminder that are looked at, the earliest first. */
     private const MOST_ASKED = 5000;
 
+    /** Maps that are opened for it; of more, those count in which something is due first. */
+    private const MOST_MAPS = 40;
+
     private const WIDEST = 160;
 
     public function __construct(private FactSearch $facts, private MapStore $store, private Shelf $shelf)
@@ -69,14 +72,17 @@ final readonly class Reminders
         foreach (FactRecord::query()->where('field', 'task.by')->whereIn('map_id', $reminders->pluck('map_id')->unique())->get() as $fact) {
             $dates[$fact->map_id][$fact->topic_id] = (string) $fact->date;
         }
-        $topics = [];
+        $topics = $first = [];
         foreach ($reminders as $fact) {
-            if (Reminder::comes($fact->number, $dates[$fact->map_id][$fact->topic_id] ?? '', $today)) {
+            $by = $dates[$fact->map_id][$fact->topic_id] ?? '';
+            if (Reminder::comes($fact->number, $by, $today)) {
                 $topics[$fact->map_id][] = $fact->topic_id;
+                $first[$fact->map_id] = min($by, $first[$fact->map_id] ?? $by);
             }
         }
+        asort($first);
 
-        return $topics;
+        return array_intersect_key($topics, array_slice($first, 0, self::MOST_MAPS));
     }
 
     /**

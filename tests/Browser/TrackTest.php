@@ -305,7 +305,9 @@ it('begins a branch again for the next year, after it has been asked from when',
     inBoxOfKinds($browser)->keys('Escape')->saved();
     remindAt($browser, '2026-09-05', '1 week early');
     $browser->keys('Mod+Shift+d')->saved()->pick('Festival 2026')->act('Begin the branch again …');
-    $browser->waitFor("input[aria-label='New start']")->script('document.querySelector("input[aria-label=\'New start\']").focus(); document.querySelector("input[aria-label=\'New start\']").select()');
+    $browser->waitFor("input[aria-label='New start']");
+    expect($browser->script('return document.querySelector("input[aria-label=\'New start\']").value'))->toBe('2027-09-05');
+    $browser->script('document.querySelector("input[aria-label=\'New start\']").focus(); document.querySelector("input[aria-label=\'New start\']").select()');
     $browser->type('2027-09-05')->keys('Enter')->saved();
     $browser->waitUntil(fn (): bool => array_map(trim(...), $browser->outline()) === ['Season', 'Festival 2026', 'Paper', 'Festival 2027', 'Paper'], 'the new round');
     // Weekdays are kept, and what was done is not.

@@ -1,6 +1,6 @@
 import type { Edit } from '@/api/wire'
 import type { useMap } from '@/stores/map'
-import { inOrder } from '@/stores/tree'
+import { branchOf, inOrder } from '@/stores/tree'
 
 type MapStore = ReturnType<typeof useMap>
 export type Values = Record<string, string | number | boolean>
@@ -39,17 +39,19 @@ const styles = { '1*': '1. 2. 3.', '1.1*': '1. 1.1 1.1.1', 'A*': 'A. B. C.', 'a*
 /** The kind that is carried to its topics, and the day on which. */
 export const carried = { kind: '', today: '' }
 
-/** The same day next year, where the person is. */
-const nextYear = (): string => {
-    const at = new Date()
-    return new Date(at.getFullYear() + 1, at.getMonth(), at.getDate()).toLocaleDateString('sv')
+/** A year after the earliest day that a branch has. */
+function yearLater(map: MapStore): string {
+    const branch = new Set(branchOf(map.tree, map.current ?? map.tree.root))
+    const days = [...map.tree.rows.values()].filter(({ id }) => branch.has(id)).flatMap(({ type, fields }) => (type === 'task' ? [fields.begins, fields.by] : type === 'values' ? (String(fields.values).match(/\b\d{4}-\d\d-\d\d\b/g) ?? []) : []))
+    const first = days.filter((day) => typeof day === 'string').sort()[0] ?? new Date().toLocaleDateString('sv')
+    return `${Number(first.slice(0, 4)) + 1}${first.slice(4).replace('02-29', '02-28')}`
 }
 
 export const changes = {
     again: {
         title: 'Begin again', about: 'A copy of the branch for the next time: its days are moved so that the earliest is the new start, progress is cleared, remarks are left behind.',
         options: [
-            { key: 'start', label: 'New start', kind: 'text', initial: nextYear },
+            { key: 'start', label: 'New start', kind: 'text', initial: yearLater },
             flag('weekdays', 'Keep the weekdays', () => true),
             flag('copy', 'As a copy right after it', (map) => map.current !== map.tree.root, (_values, map) => map.current !== map.tree.root),
         ],

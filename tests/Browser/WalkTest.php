@@ -134,7 +134,7 @@ it('shows all dimmed so that it is still recognised, only what was shown, or not
 
 it('peeks, small and for the speaker, and shows the note large', function () {
     $browser = Studio::opened(TOUR);
-    $browser->pick('Mole')->keys('Mod+Enter')->script('document.querySelector(".note-text").focus()');
+    $browser->pick('Mole')->keys('Mod+Enter', 'Alt+n')->waitUntil(fn (): bool => $browser->script('return document.activeElement.classList.contains("note-text")'), 'the caret in the note');
     $browser->type('A wall against the **sea**.')->saved();
     begunWalk($browser, 'Mole');
     $browser->keys('p')->waitUntil(fn (): bool => $browser->script('return document.querySelector(".hint")?.textContent') === 'Lamp  ·  Bell', 'what is below');
@@ -206,7 +206,7 @@ it('stops only where it is told to, in the order of the map or in one’s own, w
 
 it('is led from the speaker’s window, which shows what comes before anyone sees it', function () {
     $browser = Studio::opened(TOUR);
-    $browser->pick('Mole')->keys('Mod+Enter')->script('document.querySelector(".note-text").focus()');
+    $browser->pick('Mole')->keys('Mod+Enter', 'Alt+n')->waitUntil(fn (): bool => $browser->script('return document.activeElement.classList.contains("note-text")'), 'the caret in the note');
     $browser->type('Say why it was built.')->saved();
     begunWalk($browser, 'Harbour')->keys('PageDown', 'w');
     $windows = fn (): array => $browser->driver->getWindowHandles();

@@ -167,7 +167,7 @@ it('writes caption, note, width and side at the desk', function () {
     $browser->keys('Alt+k')->waitUntil(fn (): bool => $browser->script('return document.activeElement.ariaLabel') === 'Caption', 'the caption to take the focus');
     $browser->type('second line');
     $browser->waitUntil(fn (): bool => $browser->count('.slip text.caption') === 1, 'the caption to be drawn');
-    $browser->find('.note-text')->click();
+    $browser->press('Write a note')->waitUntil(fn (): bool => $browser->script('return document.activeElement.classList.contains("note-text")'), 'the caret in the note');
     $browser->type('A note with ')->keys('Mod+b')->type('weight')->keys('Mod+b', 'Enter')->type('- one')->keys('Enter')->type('two');
     $browser->waitFor('.note-sign');
     settled($browser);

@@ -222,7 +222,7 @@ it('puts kinds on by mouse from the tray, also by dragging', function () {
     expect($browser->complaints())->toBe([]);
 });
 
-it('keeps a meeting that is read aloud at speaking pace, by keys alone', function () {
+it('keeps a whole meeting: agenda, persons, a brainstorm, to-dos, a book and a private remark', function () {
     $browser = committeeMap();
     $browser->keys('Mod+k');
     inBoxOfKinds($browser)->type('1')->keys('Enter')->waitFor('.title-editor');

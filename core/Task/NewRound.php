@@ -71,15 +71,15 @@ final class NewRound
     {
         return match (true) {
             $row instanceof Remark => null,
-            $row instanceof Task => $row->with(['progress' => null, 'done' => null, 'by' => $this->day($row->text('by')), 'begins' => $this->day($row->text('begins'))]),
+            $row instanceof Task => $row->anew($this->day(...)),
             $row instanceof Values => $row->having($this->moved($row)),
             default => $row,
         };
     }
 
-    private function day(string $day): ?string
+    private function day(string $day): string
     {
-        return $day === '' ? null : Days::plus($day, $this->by);
+        return Days::plus($day, $this->by);
     }
 
     /** @return array<string, string> */
@@ -88,7 +88,7 @@ final class NewRound
         $moved = [];
         foreach ($row->all() as $field => $value) {
             if (($this->sorts[$field] ?? null)?->isDay() === true) {
-                $moved[$field] = implode('/', array_map(fn (string $day): string => Days::isOne($day) ? Days::plus($day, $this->by) : $day, explode('/', $value)));
+                $moved[$field] = implode('/', array_map(fn (string $day): string => Days::isOne($day) ? $this->day($day) : $day, explode('/', $value)));
             }
         }
 

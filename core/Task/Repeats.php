@@ -32,8 +32,7 @@ final class Repeats
         $topic = $map->topic($task->id);
         [$draft] = TopicDraft::alone($map, [$topic->id]);
         $draft->id = Ids::next();
-        $move = fn (string $day): ?string => $day === '' ? null : self::moved($day, $task->text('repeats'));
-        $fresh = $task->with(['progress' => null, 'done' => null, 'by' => $move($task->text('by')), 'begins' => $move($task->text('begins'))]);
+        $fresh = $task->anew(fn (string $day): string => self::moved($day, $task->text('repeats')));
         $draft->was = $topic->id;
         $draft->rows = [...array_values(array_filter($draft->rows, fn (FeatureRow $row): bool => ! $row instanceof Remark && ! $row instanceof Task)), $fresh];
         $recorder->put($task->with(['repeats' => null]));

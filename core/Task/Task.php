@@ -44,6 +44,18 @@ final readonly class Task extends FeatureRow
         ];
     }
 
+    /**
+     * The same to be done another time: nothing of it done yet, its days moved.
+     *
+     * @param  callable(string): string  $moved
+     */
+    public function anew(callable $moved): self
+    {
+        $day = fn (string $field): ?string => $this->text($field) === '' ? null : $moved($this->text($field));
+
+        return $this->with(['progress' => null, 'done' => null, 'by' => $day('by'), 'begins' => $day('begins')]);
+    }
+
     public function progress(): int
     {
         return $this->number('progress') ?? 0;

@@ -51,7 +51,7 @@ final readonly class TrackController
     {
         $reminders->putAway($map, $topic, $person->today());
 
-        return new PlainJson(['reminders' => array_map(fn (DueReminder $one): array => $one->told(), $reminders->of($person))]);
+        return $this->reminders($reminders, $person);
     }
 
     public function rules(MapRecord $map, #[CurrentUser] Person $person): JsonResponse

@@ -25,6 +25,7 @@ final class Espeak
         int espeak_SetParameter(int parameter, int value, int relative);
         int espeak_Synth(const char *text, size_t size, unsigned int position, int type, unsigned int end, unsigned int flags, unsigned int *unique, void *user);
         int espeak_Synchronize(void);
+        int espeak_Terminate(void);
         C;
 
     /** Sound is given back as it is made, not played; nothing is written to standard error. */
@@ -75,6 +76,8 @@ final class Espeak
         $call('SetParameter', self::RATE, self::USUAL, 0);
         $call('Synth', $text, strlen($text) + 1, 0, 1, 0, self::PLAIN, null, null);
         $call('Synchronize');
+        // The library keeps a thread of its own waiting, which must have ended before the library goes from memory with this object.
+        $call('Terminate');
 
         return new SpokenText(SpokenText::wave($samples, $rate), $words);
     }

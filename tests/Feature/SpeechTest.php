@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Aloud\Speech;
 use App\Aloud\SpokenText;
 use Illuminate\Support\Facades\File;
+use Illuminate\Support\Facades\Process;
 
 beforeEach(function () {
     File::deleteDirectory(storage_path('app/speech'));
@@ -84,6 +85,18 @@ it('speaks whatever signs are in a text, and keeps to its bounds', function (str
     'only signs' => ['… ? ! — % # @ ~'],
     'numbers' => ['123456789012345678901234567890 3.14159 1e99'],
 ]);
+
+it('ends well every time, whatever the threads of the library do meanwhile', function () {
+    $folder = storage_path('app/speaking/often');
+    File::ensureDirectoryExists($folder);
+    file_put_contents("{$folder}/text", 'A lantern');
+    $ends = [];
+    for ($i = 0; $i < 40; $i++) {
+        $ends[] = Process::run(['php', '-d', 'ffi.enable=1', base_path('bin/speak'), 'gmw/en', $folder])->exitCode();
+    }
+    File::deleteDirectory($folder);
+    expect(array_unique($ends))->toBe([0]);
+});
 
 it('keeps what was spoken, and not more than it may', function () {
     $this->actingAs($this->person);

@@ -20,6 +20,11 @@ export default tseslint.config(
             'vue/require-default-prop': 'off',
             'vue/html-self-closing': ['error', { html: { void: 'always', normal: 'always', component: 'always' }, svg: 'always' }],
             'no-console': 'error',
+            // A list made anew is never the one before: such a watch runs at every change of the map and takes away what is being typed.
+            'no-restricted-syntax': ['error', {
+                selector: 'CallExpression[callee.name="watch"] > ArrowFunctionExpression:first-child:matches([body.type="ArrayExpression"], [body.expression.type="ArrayExpression"])',
+                message: 'Watch a list of functions, not a function that makes a list.',
+            }],
         },
     },
 )

@@ -8,6 +8,8 @@ use ChalkTree\Arrange\ArrangeFeature;
 use ChalkTree\Attach\AttachFeature;
 use ChalkTree\Brace\BraceFeature;
 use ChalkTree\CrossLink\CrossLinkFeature;
+use ChalkTree\Digest\DigestFeature;
+use ChalkTree\Filter\FilterFeature;
 use ChalkTree\HandOver\HandOverFeature;
 use ChalkTree\Kind\KindFeature;
 use ChalkTree\Link\LinkFeature;
@@ -32,6 +34,8 @@ final class Features
         AttachFeature::class,
         BraceFeature::class,
         CrossLinkFeature::class,
+        DigestFeature::class,
+        FilterFeature::class,
         HandOverFeature::class,
         KindFeature::class,
         LinkFeature::class,

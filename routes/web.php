@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\ClipboardController;
+use App\Http\Controllers\DigestController;
 use App\Http\Controllers\FileController;
+use App\Http\Controllers\FilterController;
 use App\Http\Controllers\FindController;
 use App\Http\Controllers\FolderController;
 use App\Http\Controllers\HandOverController;
@@ -75,6 +77,7 @@ Route::prefix('api')->group(function (): void {
         Route::delete('folders/{folder}', [FolderController::class, 'destroy'])->can('keep', 'folder');
 
         Route::get('quick', [FindController::class, 'quick']);
+        Route::post('meant', [FindController::class, 'meant'])->middleware('alone:search');
         Route::middleware('can:fetch,handOver')->group(function (): void {
             Route::get('handovers/{handOver}', [HandOverController::class, 'show']);
             Route::get('handovers/{handOver}/file', [HandOverController::class, 'file']);
@@ -107,10 +110,14 @@ Route::prefix('api')->group(function (): void {
             Route::post('maps/{map}/clip/picture', [ClipboardController::class, 'picture']);
             Route::post('maps/{map}/copy', [ClipboardController::class, 'copy']);
             Route::get('maps/{map}/topics/{topic}/facts', [TrackController::class, 'facts'])->where('topic', '[0-9a-z]{26}');
+            Route::get('maps/{map}/topics/{topic}/digest', [DigestController::class, 'show'])->where('topic', '[0-9a-z]{26}')->middleware('alone:search');
+            Route::get('maps/{map}/topics/{topic}/digest/copy', [DigestController::class, 'copy'])->where('topic', '[0-9a-z]{26}')->middleware('alone:search');
+            Route::post('maps/{map}/topics/{topic}/digest/letter', [DigestController::class, 'send'])->where('topic', '[0-9a-z]{26}')->middleware(['throttle:letters', 'alone:search']);
             Route::get('maps/{map}/todos', [TrackController::class, 'todos']);
             Route::delete('maps/{map}/topics/{topic}/reminder', [TrackController::class, 'putAway'])->where('topic', '[0-9a-z]{26}');
             Route::get('maps/{map}/rules', [TrackController::class, 'rules']);
             Route::post('maps/{map}/hits', [TrackController::class, 'hits'])->middleware('alone:search');
+            Route::post('maps/{map}/filter', [FilterController::class, 'ask']);
             Route::get('maps/{map}/legend', [SignController::class, 'legend']);
             Route::get('maps/{map}/card', [LinkController::class, 'card']);
             Route::get('maps/{map}/topics/{topic}/card', [LinkController::class, 'card'])->where('topic', '[0-9a-z]{26}');

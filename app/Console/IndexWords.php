@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console;
 
 use App\Find\Indexer;
+use App\Find\MeantSearch;
 use App\Models\Person;
 use Illuminate\Console\Command;
 
@@ -13,12 +14,13 @@ final class IndexWords extends Command
 {
     protected $signature = 'find:index';
 
-    protected $description = 'Brings the indexes of words and of facts up to date for everyone.';
+    protected $description = 'Brings the indexes of words, of facts and of traces up to date for everyone.';
 
-    public function handle(Indexer $index): int
+    public function handle(Indexer $index, MeantSearch $meant): int
     {
         foreach (Person::query()->get() as $person) {
             $index->catchUp($person);
+            $meant->catchUp($person);
         }
 
         return self::SUCCESS;

@@ -28,7 +28,7 @@ final class LoadDemo extends Command
     protected $description = 'Makes the demo person with the demo maps, if they are not there yet.';
 
     /** The latest made stands first in the library. */
-    private const MAPS = ['archive', 'light-and-shadow', 'meeting-log', 'late-procession', 'crew-chart', 'dark-lamp', 'festival-week', 'why-boats-float', 'guidebook', 'festival-plan'];
+    private const MAPS = ['archive', 'light-and-shadow', 'meeting-log', 'late-procession', 'crew-chart', 'dark-lamp', 'lantern-year', 'festival-week', 'why-boats-float', 'guidebook', 'festival-plan'];
 
     /** The end of the address of a page that is published. */
     private const PAGE = 'saltmerevisitorguide';
@@ -51,7 +51,7 @@ final class LoadDemo extends Command
                 $record = $store->create($person, $map);
                 // So large a map is met with its shelves closed.
                 $shelves = array_keys(array_filter($map->all(), fn (Topic $topic): bool => count($map->ancestors($topic->id)) === 2));
-                $views->save($record, $person, ['folded' => $shelves, 'outlineFolded' => $shelves, 'chosen' => null, 'scope' => null, 'outlineScope' => null, 'showing' => false]);
+                $views->save($record, $person, ['folded' => $shelves, 'outlineFolded' => $shelves, 'chosen' => null, 'scope' => null, 'outlineScope' => null, 'showing' => false, 'filter' => null]);
             }
             if ($name === 'festival-plan') {
                 $record->update(['favourite' => true]);

@@ -85,10 +85,10 @@ final readonly class WordIndex implements Index
     public function more(string $map): array
     {
         $more = [];
-        $classes = array_values(array_filter(Features::rows(), fn (string $class): bool => $class::texts() !== [] && ! $class::isOfMap()));
+        $classes = array_values(array_filter(Features::rows(), fn (string $class): bool => $class::hasTexts() && ! $class::isOfMap()));
         foreach ($classes === [] ? [] : $this->store->livingRows($map, $classes) as $row) {
-            foreach ($row::texts() as $field) {
-                $more[$row->topics()[0]] = ($more[$row->topics()[0]] ?? '').' '.$row->text($field);
+            foreach ($row->textsIn(null) as [$text]) {
+                $more[$row->topics()[0]] = ($more[$row->topics()[0]] ?? '').' '.$text;
             }
         }
 

@@ -20,12 +20,17 @@ final readonly class PersonsKinds
 {
     private const MOST = 400;
 
+    public function __construct(private Shelf $shelf)
+    {
+    }
+
     /** @return array{kinds: list<array{id: string, name: string, map: string|null, title: string, rows: list<array{type: string, id: string, fields: object}>}>} "KindsAnswer" in the wire schema; those that ship first */
     public function of(Person $person): array
     {
         $kinds = $this->told(KindLibrary::bundles(ShippedKinds::rows()), null, '');
         $seen = array_column($kinds, 'id', 'id');
         $maps = $person->openMaps();
+        $titles = $this->shelf->titles($person);
         $records = RowRecord::query()->whereIn('type', [Kind::type(), KindField::type(), MixedChalk::type()])
             ->whereIn('map_id', $maps->pluck('id'))->get()->groupBy('map_id');
         foreach ($maps as $map) {
@@ -36,7 +41,7 @@ final readonly class PersonsKinds
             // A kind that came from another map has its id; the latest changed of them is told.
             $bundles = array_diff_key(KindLibrary::bundles($rows), $seen);
             $seen += $bundles;
-            array_push($kinds, ...$this->told($bundles, $map, $map->title ?? ''));
+            array_push($kinds, ...$this->told($bundles, $map, $titles[$map->id] ?? ''));
         }
 
         return ['kinds' => array_slice($kinds, 0, self::MOST)];

@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string|null $outline_scope
  * @property string|null $place
  * @property bool $showing
+ * @property array{text: string, shows: string, kept: list<string>}|null $filter
  */
 final class ViewRecord extends Model
 {
@@ -34,7 +35,7 @@ final class ViewRecord extends Model
     protected $guarded = [];
 
     /** @var array<string, string> */
-    protected $casts = ['person_id' => 'integer', 'folded' => 'array', 'outline_folded' => 'array', 'showing' => 'boolean'];
+    protected $casts = ['person_id' => 'integer', 'folded' => 'array', 'outline_folded' => 'array', 'showing' => 'boolean', 'filter' => 'array'];
 
     /** @return BelongsTo<MapRecord, $this> */
     public function map(): BelongsTo

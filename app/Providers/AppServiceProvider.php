@@ -76,6 +76,7 @@ final class AppServiceProvider extends ServiceProvider
         RateLimiter::for('work', fn (Request $request): Limit => self::limit(3000, 'work '.$request->user()?->getAuthIdentifier()));
         // Sentences follow each other every few seconds.
         RateLimiter::for('speech', fn (Request $request): Limit => self::limit(200, 'speech '.$request->user()?->getAuthIdentifier()));
+        RateLimiter::for('letters', fn (Request $request): Limit => config('chalk.limits') === true ? Limit::perHour(40)->by('letters '.$request->user()?->getAuthIdentifier()) : Limit::none());
         RateLimiter::for('heavy', fn (Request $request): Limit => self::limit(120, 'heavy '.$request->user()?->getAuthIdentifier()));
     }
 

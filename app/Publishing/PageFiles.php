@@ -25,13 +25,13 @@ final readonly class PageFiles
         return storage_path("app/pages/{$address}");
     }
 
-    /** What a page shows hangs on this. */
+    /** What a page shows hangs on this; on the day too, as looks may follow that. */
     public static function state(PublishedPage $page): string
     {
         $map = MapRecord::query()->find($page->map_id, ['id', 'seq', 'trashed_at', 'cleared']);
         $version = PublishedPage::query()->whereKey($page->id)->value('version');
 
-        return $map === null || $version === null ? 'gone' : "{$map->seq} {$map->trashed_at?->getTimestamp()} {$version}";
+        return $map === null || $version === null ? 'gone' : "{$map->seq} {$map->trashed_at?->getTimestamp()} {$version} ".now('UTC')->toDateString();
     }
 
     /**

@@ -8,6 +8,7 @@ use App\Models\MapRecord;
 use App\Models\Person;
 use ChalkTree\Ask\Condition;
 use ChalkTree\Ask\Moment;
+use ChalkTree\Ask\TellsProgress;
 use ChalkTree\Kind\Fields;
 use ChalkTree\Kind\FieldSort;
 use ChalkTree\Kind\FormulaValue;
@@ -53,12 +54,12 @@ final readonly class Facts
             }
         }
         $tasks = Tasks::at($now);
-        $done = $now->sums()->below($topic, Tasks::DONE);
+        $done = $now->sums()->below($topic, TellsProgress::DONE);
 
         return [
             'computed' => $computed,
             'below' => $below,
-            'progress' => $now->sums()->below($topic, Tasks::PROGRESS)?->mean(),
+            'progress' => $now->sums()->below($topic, TellsProgress::PROGRESS)?->mean(),
             'done' => $done === null ? null : ['done' => (int) $done->sum, 'of' => $done->count],
             'found' => array_map(fn (Finding $finding): array => ['finding' => $finding->value, 'words' => $finding->words()], $tasks->found($topic)),
         ];

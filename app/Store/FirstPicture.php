@@ -52,7 +52,7 @@ final readonly class FirstPicture
      */
     public function of(MapRecord $map, Person $person, BoardFrame $frame, Closure $mayDraw): ?string
     {
-        if ($frame->board === null) {
+        if ($frame->board === null || $this->isNarrowed($map, $person)) {
             return null;
         }
         $kept = $this->cache->get($this->name($map, $person));
@@ -66,13 +66,19 @@ final readonly class FirstPicture
     /** Sees to it that the picture is there when the page is asked for the next time. */
     public function prepare(MapRecord $map, Person $person, ?BoardFrame $frame): void
     {
-        if ($frame?->board === null) {
+        if ($frame?->board === null || $this->isNarrowed($map, $person)) {
             return;
         }
         $kept = $this->cache->get($this->name($map, $person));
         if (! is_array($kept) || ($kept['key'] ?? null) !== $this->key($map, $person, $frame)) {
             $this->make($map, $person, $frame);
         }
+    }
+
+    /** What a person has narrowed a map to is asked of the whole of it, which takes longer than a picture may. */
+    private function isNarrowed(MapRecord $map, Person $person): bool
+    {
+        return $this->views->of($map, $person)['filter'] !== null;
     }
 
     private function make(MapRecord $map, Person $person, BoardFrame $frame): ?string

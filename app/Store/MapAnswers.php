@@ -59,7 +59,8 @@ final readonly class MapAnswers
         $own = [
             'id' => $record->id,
             'seq' => $record->seq,
-            'view' => $look,
+            'view' => ['filter' => $look['filter'] === null ? null : array_diff_key($look['filter'], ['kept' => true])] + $look,
+            'narrowed' => $look['filter'] === null ? null : self::withoutCollecting(fn (): ?array => Narrowing::of($map = $this->store->load($record), $look, $view->today)->told($map, $view)),
             'today' => $view->today,
             'place' => $this->views->place($record, $person, $pane),
             ...$this->log->next($record, $person),
@@ -145,7 +146,8 @@ final readonly class MapAnswers
             $record = $this->locked($record);
             $held = new HeldMap($this->snapshots, $this->memories, $this->states, $this->store, $record, $person, $pane, $isFromTables);
             $map = $held->map;
-            $view = $this->views->board($record, $person, $pane);
+            $before = $this->views->of($record, $person, $pane);
+            $view = ViewStore::view($before, $person);
             $missed = $since === $record->seq ? [] : $this->missed($record, $since);
             $seen = $missed === null ? null : ($missed === [] ? clone $map : $this->asOf($map, $missed));
             $missed = $seen === null ? null : $missed;
@@ -163,9 +165,13 @@ final readonly class MapAnswers
             }
             $refolded = [];
             if ($look !== null) {
-                $this->views->save($record, $person, $look, $pane);
                 $refolded = [...array_diff($look['folded'], array_keys($view->folded)), ...array_diff(array_keys($view->folded), $look['folded'])];
                 $view = ViewStore::view($look, $person);
+            }
+
+            $after = Narrowing::keeping($map, $before, $look ?? $before, $made);
+            if ($look !== null || $after !== $before) {
+                $this->views->save($record, $person, $after, $pane);
             }
 
             $scene = $board->news($map, $changes, $view, array_values($refolded));
@@ -176,6 +182,7 @@ final readonly class MapAnswers
                 'edits' => $outcomes,
                 'rows' => $missed === null ? RowData::all($map) : RowData::changed($map, $changes),
                 'scene' => $scene,
+                'narrowed' => Narrowing::of($map, $after, $view->today)->told($map, $view),
                 'numbers' => ($now = Numbers::of($board->shown($map))) === $numbers ? null : (object) $now,
                 'today' => $view->today,
                 ...$this->log->next($record, $person),

@@ -14,7 +14,7 @@ use Illuminate\Database\Eloquent\Builder;
  * Keeps how each person looks at each map: what is folded on the board and in the outline, where they have stepped in
  * on either, and what was chosen last. A second view beside the first has its own.
  *
- * @phpstan-type Look array{folded: list<string>, outlineFolded: list<string>, chosen: string|null, scope: string|null, outlineScope: string|null, showing: bool}
+ * @phpstan-type Look array{folded: list<string>, outlineFolded: list<string>, chosen: string|null, scope: string|null, outlineScope: string|null, showing: bool, filter: array{text: string, shows: string, kept: list<string>}|null}
  */
 final readonly class ViewStore
 {
@@ -32,6 +32,7 @@ final readonly class ViewStore
             'scope' => $record?->scope,
             'outlineScope' => $record?->outline_scope,
             'showing' => $record->showing ?? false,
+            'filter' => $record?->filter,
         ];
     }
 
@@ -59,7 +60,8 @@ final readonly class ViewStore
             'scope' => $view['scope'],
             'outline_scope' => $view['outlineScope'],
             'showing' => $view['showing'],
-        ]], ['map_id', 'person_id', 'pane'], ['folded', 'outline_folded', 'chosen', 'scope', 'outline_scope', 'showing']);
+            'filter' => $view['filter'] === null ? null : json_encode($view['filter'], JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+        ]], ['map_id', 'person_id', 'pane'], ['folded', 'outline_folded', 'chosen', 'scope', 'outline_scope', 'showing', 'filter']);
     }
 
     /** @return array{x: float, y: float, scale: float}|null the point of the board in the middle of the window, and how large it is; null for whoever comes the first time */

@@ -56,9 +56,9 @@ final class ArrangeFeature implements SaysLooks, Settles, WritesLines
         ]];
     }
 
-    public function sign(): string
+    public function signs(): array
     {
-        return self::SIGN;
+        return [self::SIGN];
     }
 
     /** "↳ phrase", below the topic to which its connector leads. */

@@ -24,8 +24,9 @@ final readonly class BranchArrangement extends FeatureRow
 
     /**
      * "headings": whether the first row of a grid is one of headings; "head": the side on which a fishbone has its head;
-     * "sides": on which sides of its line a timeline has its topics; "runs": which
-     * way a flow runs. They hold where the branch is laid out so.
+     * "sides": on which sides of its line a timeline has its topics; "goes": whether that line goes by the days that topics
+     * have, as it does where nothing is said, or only by their order; "day": which of their days counts, as TopicDay names
+     * them, null for the first there is; "runs": which way a flow runs. They hold where the branch is laid out so.
      */
     public static function declared(): array
     {
@@ -34,6 +35,8 @@ final readonly class BranchArrangement extends FeatureRow
             'headings' => Field::flag()->called('headings'),
             'head' => Field::choice(['right', 'left'])->called('side of the head'),
             'sides' => Field::choice(['both', 'above', 'below'])->called('sides of the line'),
+            'goes' => Field::choice(['days', 'order'])->called('what the line goes by'),
+            'day' => Field::formed(fn (string $what): bool => preg_match('/^[a-z0-9]{1,26}$/D', $what) === 1, 26, 'be the name of a day or the id of a field')->called('day of the line'),
             'runs' => Field::choice(['down', 'across'])->called('way of the flow'),
         ];
     }

@@ -52,8 +52,8 @@ final class Connector
                 continue;
             }
             $path .= $x0 === $x1 || $y0 === $y1
-                ? self::bar($x0, $y0, $x1, $y1, $thin, $at > 0 ? $thin : 0.0, $at + 2 < $last ? $thin : 0.0)
-                : self::slant($x0, $y0, $x1, $y1, $thin, $thin);
+                ? self::bar($child, $x0, $y0, $x1, $y1, $thin, $at > 0 ? $thin : 0.0, $at + 2 < $last ? $thin : 0.0)
+                : self::slant($child, $x0, $y0, $x1, $y1, $thin, $thin);
         }
 
         return $path;
@@ -94,7 +94,7 @@ final class Connector
         $length = max(0.01, hypot($x1 - $x0, $y1 - $y0));
         $at = fn (float $x, float $y): float => $thick + ($thin - $thick) * min(1.0, hypot($x - $x0, $y - $y0) / $length);
 
-        return self::slant($x0, $y0, $ax, $ay, $thick, $at($ax, $ay)).self::slant($bx, $by, $x1, $y1, $at($bx, $by), $thin);
+        return self::slant($child, $x0, $y0, $ax, $ay, $thick, $at($ax, $ay)).self::slant($child, $bx, $by, $x1, $y1, $at($bx, $by), $thin);
     }
 
     /** The middle of its line, to be stroked. */
@@ -130,10 +130,10 @@ final class Connector
         [$x0, $y0, $x1, $y1] = $child->route;
         [$mx, $my] = [($x0 + $x1) / 2, ($y0 + $y1) / 2];
         if ($child->leaves->isSideways()) {
-            return self::bar($x0, $y0, $mx, $y0, $thick, 0.0, $thin).($y0 === $y1 ? '' : self::bar($mx, $y0, $mx, $y1, $thin, $thick, $thin)).self::bar($mx, $y1, $x1, $y1, $thin, 0.0, 0.0);
+            return self::bar($child, $x0, $y0, $mx, $y0, $thick, 0.0, $thin).($y0 === $y1 ? '' : self::bar($child, $mx, $y0, $mx, $y1, $thin, $thick, $thin)).self::bar($child, $mx, $y1, $x1, $y1, $thin, 0.0, 0.0);
         }
 
-        return self::bar($x0, $y0, $x0, $my, $thick, 0.0, $thin).($x0 === $x1 ? '' : self::bar($x0, $my, $x1, $my, $thin, $thick, $thin)).self::bar($x1, $my, $x1, $y1, $thin, 0.0, 0.0);
+        return self::bar($child, $x0, $y0, $x0, $my, $thick, 0.0, $thin).($x0 === $x1 ? '' : self::bar($child, $x0, $my, $x1, $my, $thin, $thick, $thin)).self::bar($child, $x1, $my, $x1, $y1, $thin, 0.0, 0.0);
     }
 
     /** The first part of the way without a turn. */
@@ -141,14 +141,21 @@ final class Connector
     {
         [$x0, $y0, $x1, $y1] = $child->route;
 
-        return self::slant($x0, $y0, $x1, $y1, $thick, $thin);
+        return self::slant($child, $x0, $y0, $x1, $y1, $thick, $thin);
     }
 
-    private static function slant(float $x0, float $y0, float $x1, float $y1, float $thick, float $thin): string
+    /** Whether all pieces of its way go round clockwise, as its curve does: where two overlap that went round against each other, there would be a hole. */
+    private static function goesClockwise(Slip $child): bool
+    {
+        return $child->leaves === Growth::Right || $child->leaves === Growth::Up;
+    }
+
+    private static function slant(Slip $child, float $x0, float $y0, float $x1, float $y1, float $thick, float $thin): string
     {
         $length = max(1.0, hypot($x1 - $x0, $y1 - $y0));
         [$nx, $ny] = [-($y1 - $y0) / $length, ($x1 - $x0) / $length];
         $points = [[$x0 + $nx * $thick, $y0 + $ny * $thick], [$x1 + $nx * $thin, $y1 + $ny * $thin], [$x1 - $nx * $thin, $y1 - $ny * $thin], [$x0 - $nx * $thick, $y0 - $ny * $thick]];
+        $points = self::goesClockwise($child) ? array_reverse($points) : $points;
 
         return 'M'.implode('L', array_map(fn (array $point): string => self::short($point[0]).' '.self::short($point[1]), $points)).'Z';
     }
@@ -187,7 +194,7 @@ final class Connector
     }
 
     /** A straight part along one axis, a little longer where it meets another part at a corner. */
-    private static function bar(float $x0, float $y0, float $x1, float $y1, float $thin, float $before, float $after): string
+    private static function bar(Slip $child, float $x0, float $y0, float $x1, float $y1, float $thin, float $before, float $after): string
     {
         if ($y0 === $y1) {
             $sign = $x1 < $x0 ? -1 : 1;
@@ -198,6 +205,10 @@ final class Connector
         }
         foreach ([&$a, &$b, &$c, &$d] as &$number) {
             $number = (int) ($number * 10) / 10;
+        }
+
+        if ((($c > $a) === ($d > $b)) !== self::goesClockwise($child)) {
+            [$b, $d] = [$d, $b];
         }
 
         return "M{$a} {$b}H{$c}V{$d}H{$a}Z";

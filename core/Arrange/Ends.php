@@ -33,7 +33,8 @@ final class Ends
     private static function begin(Slip $slip, Slip $child): void
     {
         $shape = $slip->look->box->shape();
-        if ($shape->isFull() || $child->isDirect) {
+        // Where topics stand by their days, connectors begin on the line.
+        if ($shape->isFull() || $child->isDirect || $slip->ruler !== null) {
             return;
         }
         $at = $child->leaves->isSideways() ? $child->y + $child->route[1] : $child->x + $child->route[0];

@@ -58,6 +58,12 @@ final class Inheritance
         $this->phrases = $map->rowsOf(BranchPhrases::class);
     }
 
+    /** What is said of the arrangement of a branch. */
+    public function said(string $topic): ?BranchArrangement
+    {
+        return $this->said[$topic] ?? null;
+    }
+
     /** Where a person put a topic that stands free. */
     public function placeOf(string $topic): ?Place
     {

@@ -60,15 +60,13 @@ final class Layout
     /** @var array<string, Apart> by topic */
     private array $apart = [];
 
-    private ?Groups $groups = null;
-
     /** @var array<string, ConnectorPhrase> by topic */
     private array $phrases = [];
 
-    /** What ties topics to each other; null until something asks. */
-    private ?Ties $ties = null;
-
     private KnownCharts $charts;
+
+    /** Null until something is drawn. */
+    private ?Placing $placing = null;
 
     /** What is below each topic, summed up; null until something was drawn. */
     private ?RollUps $sums = null;
@@ -161,7 +159,7 @@ final class Layout
         $before = $this->numbers;
         $this->numbers = Numbers::of($map);
         $this->before = $this->recalled = [];
-        [$this->map, $this->view, $this->ties] = [$map, $view, null];
+        [$this->map, $this->view] = [$map, $view];
         $scope = $view->scope !== null && $map->has($view->scope) ? $view->scope : null;
         $this->root = $scope ?? $map->sheet()->root;
         $touched = $touched === null ? null : array_values([...$touched, ...$this->renumbered($before)]);
@@ -171,14 +169,15 @@ final class Layout
         // Where something is said otherwise of the map as a whole, everything may be drawn otherwise.
         $stale = $touched === null || ! $isAlike ? null : $this->stale($map, $touched);
         $groups = Groups::of($map);
-        $this->groups = $groups->isEmpty() ? null : $groups;
-        $this->inheritance->read($map, $this->root, $this->groups);
+        $groups = $groups->isEmpty() ? null : $groups;
+        $this->inheritance->read($map, $this->root, $groups);
         $this->apart = $map->rowsOf(Apart::class);
         $this->phrases = $map->rowsOf(ConnectorPhrase::class);
+        $this->placing = new Placing($now, $view->today, $this->inheritance, $groups, $this->phrases !== [], $this->charts);
         $todo = [];
         $left = [];
         $stack = [];
-        $this->enter($map, '', null, [$this->root => $map->topic($this->root)] + ($scope === null ? $map->loose() : []), $stale, $stack, $left);
+        $this->enter($map, '', null, [$this->root => $map->topic($this->root)] + ($scope === null ? $view->loose($map) : []), $stale, $stack, $left);
         while (($slip = array_pop($stack)) !== null) {
             $todo[] = $slip;
             $id = $slip->topic->id;
@@ -243,55 +242,12 @@ final class Layout
     /** Places what is right below a slip, and, where its arrangement asks for it, what is below that. */
     private function place(Slip $slip): void
     {
-        $arrangement = $slip->given->arrangement;
         $children = $this->slipsBelow($slip->topic->id);
         $below = [];
-        if ($arrangement->levels() > 1) {
-            foreach ($children as $child) {
-                $below[$child->topic->id] = $this->slipsBelow($child->topic->id);
-                foreach ($below[$child->topic->id] as $cell) {
-                    $cell->isDirect = $cell->isWinding = $cell->isFree = false;
-                    $cell->brace = null;
-                }
-            }
+        foreach ($slip->given->arrangement->levels() > 1 ? $children : [] as $child) {
+            $below[$child->topic->id] = $this->slipsBelow($child->topic->id);
         }
-        $slip->axis = [];
-        if ($arrangement instanceof FollowsTies && $this->map !== null) {
-            $slip->ties = $this->ties ??= Ties::of($this->map, $this->charts);
-        }
-        foreach ($children as $child) {
-            $child->isDirect = $child->isWinding = $child->isFree = false;
-            $child->brace = null;
-        }
-        if ($this->groups === null) {
-            self::arrange($slip, $children, $below);
-        } else {
-            $this->groups->place($slip, $children, function (array $children) use ($slip, $below): void {
-                /** @var list<Slip> $children */
-                self::arrange($slip, $children, $below);
-            });
-        }
-        $slip->ties = null;
-        if ($this->phrases !== []) {
-            if ($arrangement->phrases() === PhraseWay::Strip) {
-                array_map(ConnectorWords::stand(...), $children);
-            }
-            ConnectorWords::makeRoom($slip);
-        }
-    }
-
-    /**
-     * @param  list<Slip>  $children
-     * @param  array<string, list<Slip>>  $below
-     */
-    private static function arrange(Slip $slip, array $children, array $below): void
-    {
-        if ($slip->given->isMirrored) {
-            Mirror::place($slip->given->arrangement, $slip, $children, $below);
-        } else {
-            $slip->given->arrangement->place($slip, $children, $below);
-        }
-        Ends::meet($slip, $children, $below);
+        $this->placing?->place($slip, $children, $below);
     }
 
     /** @return list<Slip> */

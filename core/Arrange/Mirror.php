@@ -26,6 +26,7 @@ final class Mirror
             }
         }
         $slip->axis = self::turned($slip->axis, $slip->w);
+        $slip->ruler = $slip->ruler?->turned($slip->w);
         foreach ($slip->ways as $id => ['points' => $points, 'words' => $words]) {
             $slip->ways[$id] = ['points' => array_map(fn (array $point): array => [$slip->w - $point[0], $point[1]], $points), 'words' => $words === null ? null : [$slip->w - $words[0], $words[1]]];
         }

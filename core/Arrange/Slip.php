@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Arrange;
 
+use ChalkTree\Ask\TopicDay;
 use ChalkTree\Face\FacePart;
 use ChalkTree\Look\Look;
 use ChalkTree\Map\Topic;
@@ -91,6 +92,15 @@ final class Slip
      * @var list<float>
      */
     public array $axis = [];
+
+    /** The same where they stand by their days. */
+    public ?Ruler $ruler = null;
+
+    /** Its day, where its place may go by that; known while it is placed. */
+    public ?TopicDay $day = null;
+
+    /** Which day it is; empty where nobody looks in particular. */
+    public string $today = '';
 
     /** What ties its subtopics to each other, where its arrangement follows that; known only while it is placed. */
     public ?Ties $ties = null;
@@ -198,6 +208,17 @@ final class Slip
         $this->bottom = max($this->bottom, $y + $h - $this->h);
     }
 
+    /** @return array{float, float, float, float} what the line along which its subtopics stand takes: x, y, width and height from its corner; it has to have one */
+    public function line(): array
+    {
+        [$x0, $y0, $x1, $y1] = $this->axis + [0.0, 0.0, 0.0, 0.0];
+        $half = $this->ruler === null ? 3.0 : Ruler::HALF + 5;
+        $ends = $this->ruler === null ? [] : [$this->ruler->x(0.0), $this->ruler->x($this->ruler->scale->length())];
+        [$left, $right] = [min($x0, $x1, ...$ends), max($x0, $x1, ...$ends)];
+
+        return [$left, min($y0, $y1) - $half, $right - $left, abs($y1 - $y0) + 2 * $half];
+    }
+
     /** What stands inside its box, so far as that decides its size. */
     public function face(): Face
     {
@@ -220,7 +241,7 @@ final class Slip
     private function place(): array
     {
         return [
-            $this->x, $this->y, $this->w, $this->h, $this->parent, $this->hidden, $this->above, $this->route, $this->leaves, $this->isDirect, $this->isFree, $this->axis, $this->given->hash, $this->phrase, $this->words, $this->brace,
+            $this->x, $this->y, $this->w, $this->h, $this->parent, $this->hidden, $this->above, $this->route, $this->leaves, $this->isDirect, $this->isFree, $this->axis, $this->given->hash, $this->phrase, $this->words, $this->brace, $this->ruler?->key(),
         ];
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ChalkTree\Arrange;
 
 /** Subtopics along a line, above and below it in turn. */
-final readonly class Timeline implements Arrangement
+final readonly class Timeline implements FollowsDays
 {
     use AlongLine;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ChalkTree\Arrange;
 
 /** A timeline with all its topics below the line. */
-final readonly class TimelineBelow implements Arrangement
+final readonly class TimelineBelow implements FollowsDays
 {
     use AlongLine;
 

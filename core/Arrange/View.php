@@ -16,10 +16,11 @@ final readonly class View
      * @param  string|null  $scope  the topic drawn as if it were the root; null, or one that is not there, for all of the map
      * @param  TypeFace|null  $face  in which this person sees everything, whatever the map says
      * @param  array<string, true>|null  $only  ids of the topics that are drawn, with all that is above them; null for all
+     * @param  bool  $isFlat  whether what is not among these is passed over, so that what is below it hangs on the next that is shown
      * @param  string  $today  the day where this person is, as YYYY-MM-DD; empty where nobody looks in particular, see Moment
      * @param  bool  $showing  whether others are looking, so that only what may leave the map is drawn; whoever lays it out hands in such a map
      */
-    public function __construct(public array $folded = [], public ?string $scope = null, public ?TypeFace $face = null, public bool $showing = false, public ?array $only = null, public string $today = '')
+    public function __construct(public array $folded = [], public ?string $scope = null, public ?TypeFace $face = null, public bool $showing = false, public ?array $only = null, public string $today = '', public bool $isFlat = false)
     {
     }
 
@@ -33,7 +34,37 @@ final readonly class View
     {
         $below = isset($this->folded[$topic]) && $topic !== $this->scope ? [] : $map->children($topic);
 
-        return $this->only === null ? $below : array_intersect_key($below, $this->only);
+        if ($this->only === null) {
+            return $below;
+        }
+
+        return $this->isFlat ? $this->nearest($map, $below, $this->only) : array_intersect_key($below, $this->only);
+    }
+
+    /** @return array<string, Topic> the topics that are drawn at the top beside the root, in their order */
+    public function loose(TopicMap $map): array
+    {
+        return $this->only === null ? $map->loose() : array_intersect_key($map->loose(), $this->only);
+    }
+
+    /**
+     * @param  array<string, Topic>  $topics
+     * @param  array<string, true>  $only
+     * @return array<string, Topic> of each topic itself, or the nearest ones below it, those that are shown
+     */
+    private function nearest(TopicMap $map, array $topics, array $only): array
+    {
+        $nearest = [];
+        $stack = array_reverse($topics, preserve_keys: true);
+        while (($topic = array_pop($stack)) !== null) {
+            if (isset($only[$topic->id])) {
+                $nearest[$topic->id] = $topic;
+            } else {
+                array_push($stack, ...array_values(array_reverse($map->children($topic->id))));
+            }
+        }
+
+        return $nearest;
     }
 
     /** How many topics are hidden below one that is shown. */

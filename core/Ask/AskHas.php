@@ -9,7 +9,7 @@ use ChalkTree\Features;
 use ChalkTree\Map\FeatureRow;
 
 /** Whether a topic has a note, a picture, a link …: {"ask": "has", "what": "note"}. */
-final readonly class AskHas implements Question
+final readonly class AskHas implements LeavesTraces
 {
     private const OWN = ['note', 'caption', 'subtopics'];
 
@@ -53,6 +53,44 @@ final readonly class AskHas implements Question
             'caption' => ($now->map->find($topic)->caption ?? '') !== '',
             default => $now->map->children($topic) !== [],
         };
+    }
+
+    public static function heard(Said $said, Moment $now): ?array
+    {
+        if (! $said->takes('has') && ! $said->takes('with')) {
+            return null;
+        }
+        $said->takes('a') || $said->takes('an');
+        $words = array_keys(self::all());
+        $what = $said->takesOneOf(array_combine($words, $words));
+
+        return $what === null ? null : ['ask' => self::name(), 'what' => $what];
+    }
+
+    public static function offers(Moment $now): iterable
+    {
+        foreach (array_keys(self::all()) as $what) {
+            yield self::read(new Arguments(['what' => $what]))->words($now);
+        }
+    }
+
+    public static function namedBy(): array
+    {
+        return [];
+    }
+
+    public static function traces(Moment $now): iterable
+    {
+        foreach (self::all() as $what => $class) {
+            if ($class !== null && $now->map->rowsOf($class) !== []) {
+                yield "has {$what}";
+            }
+        }
+    }
+
+    public function trace(Moment $now): ?string
+    {
+        return $this->class === null ? null : Traces::mark("has {$this->what}");
     }
 
     public function words(Moment $now): string

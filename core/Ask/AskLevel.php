@@ -29,6 +29,19 @@ final readonly class AskLevel implements Question
         return $this->how->holds((float) count($now->map->ancestors($topic)), (float) $this->than);
     }
 
+    public static function heard(Said $said, Moment $now): ?array
+    {
+        $how = $said->takes('level') ? Measuring::heard($said) : null;
+        $than = $how === null ? null : $said->number();
+
+        return $than === null ? null : ['ask' => self::name(), 'how' => $how->value, 'than' => (int) $than];
+    }
+
+    public static function offers(Moment $now): iterable
+    {
+        return ['level 1', 'level under 3'];
+    }
+
     public function words(Moment $now): string
     {
         return "level {$this->how->words()} {$this->than}";

@@ -5,17 +5,25 @@ declare(strict_types=1);
 namespace ChalkTree\Ask;
 
 use ChalkTree\Edit\Arguments;
+use ChalkTree\Features;
+use ChalkTree\Map\FeatureRow;
 use ChalkTree\Text\InlineMarkdown;
 
-/** Whether words stand in the texts of a topic, whatever their case: {"ask": "text", "has": "lantern", "in": "title"}. */
-final readonly class AskText implements Question
+/** Whether words stand in the texts of a topic, and in those that features keep of it, whatever their case: {"ask": "text", "has": "lantern", "in": "title"}. */
+final readonly class AskText implements LeavesTraces
 {
     private const IN = ['all', 'title', 'caption', 'note'];
 
     private const LONGEST = 200;
 
-    private function __construct(private string $has, private string $in)
+    private bool $isPlain;
+
+    private bool $isWord;
+
+    private function __construct(public string $has, private string $in)
     {
+        $this->isPlain = preg_match('/^[\x20-\x7e]+$/D', $has) === 1;
+        $this->isWord = $this->isPlain && ! str_contains($has, ' ');
     }
 
     public static function name(): string
@@ -39,19 +47,103 @@ final readonly class AskText implements Question
         if ($row === null) {
             return false;
         }
-        $texts = ['title' => InlineMarkdown::oneLine($row->title), 'caption' => $row->caption, 'note' => $row->note];
-        foreach ($this->in === 'all' ? $texts : [$texts[$this->in]] as $text) {
-            if (mb_stripos($text, $this->has) !== false) {
-                return true;
+
+        return match ($this->in) {
+            'title' => $this->isInTitle($row->title),
+            'caption' => $this->isIn($row->caption),
+            'note' => $this->isIn($row->note),
+            default => $this->isInTitle($row->title) || $this->isIn($row->caption) || $this->isIn($row->note) || isset($this->saidOf($now)[$topic]),
+        };
+    }
+
+    /** @return array<string, true> the topics of which features keep a text with these words: what is in fields, remarks, phrases */
+    private function saidOf(Moment $now): array
+    {
+        return $now->once("topics of which is said {$this->has}", function () use ($now): array {
+            $topics = [];
+            foreach (self::sortsWithTexts() as $class) {
+                foreach ($this->mayHave($now, $class) as $row) {
+                    if (array_filter($row->textsIn($now->map), fn (array $text): bool => $this->isIn($text[0])) !== []) {
+                        $topics += array_fill_keys($row->topics(), true);
+                    }
+                }
             }
+
+            return $topics;
+        });
+    }
+
+    /** @return list<class-string<FeatureRow>> */
+    private static function sortsWithTexts(): array
+    {
+        return array_values(array_filter(Features::rows(), fn (string $class): bool => $class::hasTexts() && ! $class::isOfMap()));
+    }
+
+    /**
+     * The rows of a sort in which the words can stand. Most are passed over as they are written, before they are made.
+     *
+     * @param  class-string<FeatureRow>  $class
+     * @return iterable<FeatureRow>
+     */
+    private function mayHave(Moment $now, string $class): iterable
+    {
+        if (! $this->isPlain || strpbrk($this->has, '"\\/') !== false) {
+            return $now->map->rowsOf($class);
         }
 
-        return false;
+        return array_filter(array_map(fn (string $id): ?FeatureRow => ($row = $now->map->row($class::type(), $id)) instanceof FeatureRow ? $row : null, $now->map->rowsNaming($class, $this->has, anyCase: true)));
+    }
+
+    /** One word stands in a title on one line just where it stands in the title; there may be ten thousand to be asked. */
+    private function isInTitle(string $markdown): bool
+    {
+        return $this->isWord && ! InlineMarkdown::isFormatted($markdown) ? stripos($markdown, $this->has) !== false : $this->isIn(InlineMarkdown::oneLine($markdown));
+    }
+
+    /** Bytes are much faster to look for than letters, and do where all are of ASCII. */
+    private function isIn(string $text): bool
+    {
+        return $text !== '' && ($this->isPlain ? stripos($text, $this->has) !== false : mb_stripos($text, $this->has) !== false);
+    }
+
+    public static function heard(Said $said, Moment $now): ?array
+    {
+        $in = $said->takesOneOf(['all' => 'text', 'title' => 'title', 'caption' => 'caption', 'note' => 'note']);
+        $has = $in === null ? null : $said->word();
+
+        return $has === null || mb_strlen($has) > self::LONGEST ? null : ['ask' => self::name(), 'has' => $has, 'in' => $in];
+    }
+
+    public static function offers(Moment $now): iterable
+    {
+        return [];
     }
 
     public function words(Moment $now): string
     {
         return ($this->in === 'all' ? 'text' : $this->in)." “{$this->has}”";
+    }
+
+    public static function namedBy(): array
+    {
+        return [];
+    }
+
+    /** What topics say themselves is among the traces as it is. */
+    public static function traces(Moment $now): iterable
+    {
+        foreach (self::sortsWithTexts() as $class) {
+            foreach ($now->map->rowsOf($class) as $row) {
+                foreach ($row->textsIn($now->map) as [$text]) {
+                    yield $text;
+                }
+            }
+        }
+    }
+
+    public function trace(Moment $now): string
+    {
+        return Traces::folded($this->has);
     }
 
     public function hangsOn(): HangsOn

@@ -76,23 +76,24 @@ final readonly class Condition
      */
     public static function without(string $json, Closure $isThere): string
     {
-        $data = str_contains($json, '"'.AskPlace::name().'"') ? json_decode($json, true) : null;
+        $isGone = fn (array $ask): bool => $ask['ask'] === AskPlace::name() && is_string($ask['topic'] ?? null) && ! $isThere($ask['topic']);
 
-        return is_array($data) ? json_encode(self::leaving($data, $isThere), JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR) : $json;
+        return str_contains($json, '"'.AskPlace::name().'"') ? self::asking($json, fn (array $ask): array => $isGone($ask) ? ['any' => []] : $ask) : $json;
     }
 
     /**
-     * @param  array<mixed>  $data
-     * @param  Closure(string): bool  $isThere
-     * @return array<mixed>
+     * A condition as it is kept, in which each question is asked otherwise.
+     *
+     * @param  Closure(array<mixed>): array<mixed>  $otherwise
      */
-    private static function leaving(array $data, Closure $isThere): array
+    public static function asking(string $json, Closure $otherwise): string
     {
-        if (($data['ask'] ?? null) === AskPlace::name() && is_string($data['topic'] ?? null) && ! $isThere($data['topic'])) {
-            return ['any' => []];
-        }
+        $data = json_decode($json, true);
+        $walk = function (array $data) use (&$walk, $otherwise): array {
+            return isset($data['ask']) ? $otherwise($data) : array_map(fn (mixed $part): mixed => is_array($part) ? $walk($part) : $part, $data);
+        };
 
-        return array_map(fn (mixed $part): mixed => is_array($part) ? self::leaving($part, $isThere) : $part, $data);
+        return is_array($data) ? json_encode($walk($data), JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR) : $json;
     }
 
     /** @return array<string, class-string<Question>> by name */
@@ -125,6 +126,31 @@ final readonly class Condition
         return $this->sort !== 'any';
     }
 
+    /**
+     * Whether a map can have topics of which it holds, as far as its traces tell.
+     *
+     * @param  Moment  $now  a map in which everything has its name that it asks for
+     * @param  string  $traces  as Traces::of() gives them
+     */
+    public function mayHold(Moment $now, string $traces): bool
+    {
+        if ($this->question !== null) {
+            $trace = $this->question instanceof LeavesTraces ? $this->question->trace($now) : null;
+
+            return $trace === null || str_contains($traces, $trace);
+        }
+        if ($this->sort === 'not') {
+            return true;
+        }
+        foreach ($this->parts as $part) {
+            if ($part->mayHold($now, $traces) !== ($this->sort === 'all')) {
+                return $this->sort === 'any';
+            }
+        }
+
+        return $this->sort === 'all';
+    }
+
     /** What it asks, in words. */
     public function words(Moment $now): string
     {
@@ -134,10 +160,22 @@ final readonly class Condition
         $words = array_map(fn (self $part): string => count($part->parts) > 1 ? "({$part->words($now)})" : $part->words($now), $this->parts);
 
         return match ($this->sort) {
-            'not' => 'not '.($words[0] ?? ''),
+            // "not done" is a question of its own, and so may others be.
+            'not' => Reading::isQuestion('not '.($words[0] ?? ''), $now) ? "not ({$words[0]})" : 'not '.($words[0] ?? ''),
             'all' => $words === [] ? 'every topic' : implode(' and ', $words),
             default => $words === [] ? 'no topic' : implode(' or ', $words),
         };
+    }
+
+    /** @return list<string> the words that it looks for */
+    public function sought(): array
+    {
+        $sought = $this->question instanceof AskText ? [$this->question->has] : [];
+        foreach ($this->sort === 'not' ? [] : $this->parts as $part) {
+            array_push($sought, ...$part->sought());
+        }
+
+        return $sought;
     }
 
     /** @return list<HangsOn> */

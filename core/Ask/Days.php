@@ -50,6 +50,30 @@ final class Days
         return (int) round((self::at($to)->getTimestamp() - self::at($from)->getTimestamp()) / 86400);
     }
 
+    /** How many days it lies behind 1 January 1970; negative where before. */
+    public static function number(string $day): int
+    {
+        return intdiv(self::at($day)->getTimestamp(), 86400);
+    }
+
+    public static function numbered(int $number): string
+    {
+        return self::plus('1970-01-01', $number);
+    }
+
+    /** So many days in a measure that says enough: "5 days", "3 weeks", "8 months", "12 years". */
+    public static function lasting(int $days): string
+    {
+        [$count, $word] = match (true) {
+            $days < 21 => [$days, 'day'],
+            $days < 84 => [(int) round($days / 7), 'week'],
+            $days < 730 => [(int) round($days / 30.44), 'month'],
+            default => [(int) round($days / 365.25), 'year'],
+        };
+
+        return number_format($count)." {$word}".($count === 1 ? '' : 's');
+    }
+
     /** 1 for Monday to 7 for Sunday. */
     public static function weekday(string $day): int
     {
@@ -163,6 +187,31 @@ final class Days
         };
     }
 
+    /**
+     * The form of span() that words mean: what spanWords() says, what read() knows, "tomorrow", "in 3 days".
+     *
+     * @return string|null  null where they mean none
+     */
+    public static function spanOf(string $words, string $today): ?string
+    {
+        $words = mb_strtolower(trim($words));
+        $form = str_replace(' ', '-', $words);
+        $near = ['tomorrow' => 'today+1', 'yesterday' => 'today-1'];
+        if (in_array($form, self::SPANS, true) || isset($near[$words])) {
+            return $near[$words] ?? $form;
+        }
+        if (preg_match('/^today ?([+-]) ?(\d{1,4})$/D', $words, $m) === 1) {
+            return "today{$m[1]}{$m[2]}";
+        }
+        if (preg_match('/^(in )?(\d{1,4}) (day|week)s?( ago| from today)?$/D', $words, $m) === 1 && (($m[4] ?? '') !== '') !== ($m[1] !== '')) {
+            $days = (int) $m[2] * ($m[3] === 'week' ? 7 : 1);
+
+            return $days > 9999 ? null : 'today'.(($m[4] ?? '') === ' ago' ? '-' : '+').$days;
+        }
+
+        return self::read($words, $today);
+    }
+
     /** A form of span() in words. */
     public static function spanWords(string $form): string
     {
@@ -185,6 +234,12 @@ final class Days
     public static function dayName(string $day): string
     {
         return self::at($day)->format('l');
+    }
+
+    /** "Dec". */
+    public static function monthName(string $day): string
+    {
+        return self::at($day)->format('M');
     }
 
     /** "5 Dec 2026". */

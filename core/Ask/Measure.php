@@ -10,9 +10,9 @@ interface Measure
     /** What it is called among all of a map. */
     public function key(): string;
 
-    /** @return array{float, float}|null the number of one topic, and its weight in a mean; null where it has none */
-    public function of(string $topic): ?array;
+    /** On what it hangs besides the topics themselves; where that is another, all is summed up anew. */
+    public function hangsOn(): string;
 
-    /** Whether what is below a topic stands for it, so that its own number counts only where nothing is. */
-    public function givesWay(): bool;
+    /** What a topic hands to the one above it, of its own number and of all that is below it; null where neither is there. */
+    public function handedOn(string $topic, ?Sum $below): ?Sum;
 }

@@ -27,6 +27,12 @@ enum Measuring: string
         };
     }
 
+    /** Where a person says nothing of it, it "is". */
+    public static function heard(Said $said): self
+    {
+        return self::from($said->takesOneOf(['under' => 'under', 'over' => 'over', 'is' => 'is']) ?? $said->takesOneOf(['under' => 'before', 'over' => 'after', 'is' => 'on']) ?? 'is');
+    }
+
     public function words(bool $isDay = false): string
     {
         return match ($this) {

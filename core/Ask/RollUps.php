@@ -72,7 +72,7 @@ final class RollUps
                 $this->measures[$measure->key()] = $measure;
             }
         }
-        $this->keys = implode(' ', array_keys($this->measures));
+        $this->keys = implode(' ', array_map(fn (Measure $measure): string => trim("{$measure->key()} {$measure->hangsOn()}"), $this->measures));
     }
 
     /** Whether topics of this map have numbers at all. */
@@ -87,7 +87,7 @@ final class RollUps
         return isset($this->measures[$measure]) ? $this->allBelow($topic)[$measure] ?? null : null;
     }
 
-    /** What a topic and all below it have; as allBelow(), where its own number does not count because it gives way. */
+    /** What a topic and all below it have, as it hands it to the one above. */
     public function with(string $topic, string $measure): ?Sum
     {
         return isset($this->measures[$measure]) ? $this->upward($topic, $this->allBelow($topic))[$measure] ?? null : null;
@@ -170,13 +170,9 @@ final class RollUps
     private function upward(string $topic, array $below): array
     {
         foreach ($this->measures as $key => $measure) {
-            if (isset($below[$key]) && $measure->givesWay()) {
-                continue;
-            }
-            $own = $measure->of($topic);
-            if ($own !== null) {
-                $one = Sum::one(...$own);
-                $below[$key] = isset($below[$key]) ? $below[$key]->with($one) : $one;
+            $sum = $measure->handedOn($topic, $below[$key] ?? null);
+            if ($sum !== null) {
+                $below[$key] = $sum;
             }
         }
 

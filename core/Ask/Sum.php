@@ -27,6 +27,12 @@ final readonly class Sum
         return new self($this->count + $other->count, $this->sum + $other->sum, min($this->least, $other->least), max($this->most, $other->most), $this->weight + $other->weight, $this->weighted + $other->weighted);
     }
 
+    /** The same, had each this number. */
+    public function each(float $value): self
+    {
+        return new self($this->count, $this->count * $value, $value, $value, $this->weight, $this->weight * $value);
+    }
+
     /** The mean, weighted where its numbers have weights. */
     public function mean(): float
     {

@@ -104,9 +104,9 @@ final class CrossLinkFeature implements Asks, PutsInDocuments, Settles, TiesTopi
         return $looks->ofLevel(self::TYPE);
     }
 
-    public function sign(): string
+    public function signs(): array
     {
-        return self::SIGN;
+        return [self::SIGN];
     }
 
     /** "→ phrase: title", and where several topics are called so, which of them: "→ phrase: title [2]". */

@@ -17,6 +17,9 @@ enum Style: string
     case Link = 'Topic link';
     case SeeAlso = 'See also';
     case File = 'Topic file';
+    case Facts = 'Topic facts';
+    case Todo = 'Topic to-do';
+    case Gathered = 'Topic digest';
     case Drawing = 'Drawing of the map';
 
     /** Of a heading within a note, which is no topic. */

@@ -5,12 +5,13 @@ declare(strict_types=1);
 namespace ChalkTree\Draw;
 
 use ChalkTree\Arrange\Scene;
+use ChalkTree\Arrange\Slip;
 use ChalkTree\Map\TopicMap;
 
 /**
  * Writes a whole scene as SVG for a page on which branches fold: everything drawn says whose it is. "data-t" is a topic,
  * "data-b" how wide and high its box is, "data-p" the one above it, "data-o" where its branch opens; "data-of" are the topics between which something is drawn, which
- * goes when one of them does, or, with "data-all", when all do. Colours are variables of the page; see Paints::css().
+ * goes when one of them does, or, with "data-all", when all do; "data-f" goes when the topic is folded. Colours are variables of the page; see Paints::css().
  */
 final readonly class BoardWriter
 {
@@ -41,7 +42,7 @@ final readonly class BoardWriter
                 $connectors .= str_replace('<path ', "<path data-t=\"{$id}\" {$at} ", $this->writer->write([$connector]));
             }
             $with = ($slip->parent === null ? '' : " data-p=\"{$slip->parent}\"").(isset($isAbove[$id]) ? " data-o=\"{$slip->given->opens()->value}\"" : '');
-            $slips .= "<g data-t=\"{$id}\" data-b=\"{$box['w']} {$box['h']}\"{$with} {$at}>".$this->writer->write($this->parts->of($slip)).'</g>';
+            $slips .= "<g data-t=\"{$id}\" data-b=\"{$box['w']} {$box['h']}\"{$with} {$at}>".$this->line($slip).$this->writer->write($this->parts->box($slip)).'</g>';
         }
         $under = $over = '';
         $ends = MarkEnds::of($scene, $map);
@@ -52,5 +53,12 @@ final readonly class BoardWriter
         }
 
         return "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"{$frame['x']} {$frame['y']} {$frame['w']} {$frame['h']}\">{$under}{$connectors}{$over}{$slips}</svg>";
+    }
+
+    private function line(Slip $slip): string
+    {
+        $parts = $this->parts->line($slip);
+
+        return $parts === [] ? '' : "<g data-f=\"{$slip->topic->id}\">".$this->writer->write($parts).'</g>';
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ChalkTree\Draw;
 
+use ChalkTree\Arrange\Slip;
+
 /**
  * What is reckoned with boxes on a board to know what shows in a part of it.
  *
@@ -19,6 +21,20 @@ final class Boxes
     public static function meet(array $a, array $b, float $beside = 0.0): bool
     {
         return $a['x'] - $beside < $b['x'] + $b['w'] && $b['x'] < $a['x'] + $a['w'] + $beside && $a['y'] - $beside < $b['y'] + $b['h'] && $b['y'] < $a['y'] + $a['h'] + $beside;
+    }
+
+    /**
+     * @param  array{x: float, y: float, w: float, h: float, ...}  $box  of a slip
+     * @return array{x: float, y: float, w: float, h: float, ...} around it and the line along which its subtopics stand
+     */
+    public static function drawn(Slip $slip, array $box): array
+    {
+        if ($slip->axis === []) {
+            return $box;
+        }
+        [$x, $y, $w, $h] = $slip->line();
+
+        return self::around($box, ['x' => $box['x'] + $x, 'y' => $box['y'] + $y, 'w' => $w, 'h' => $h]);
     }
 
     /**

@@ -16,8 +16,14 @@ final readonly class SlipData
         $this->parts = new SlipParts;
     }
 
+    /** @return list<float> x, y, width and height */
+    private static function line(Slip $slip): array
+    {
+        return array_map(fn (float $at): float => round($at, 1), $slip->line());
+    }
+
     /**
-     * @return array{id: string, parent: string|null, x: float, y: float, w: float, h: float, level: int, grows: string, spine: string, opens: string, chalk: string, hidden: int, number: string, look: string, connector: array<string, mixed>|null, free: bool, way: list<float>, parts: list<array<string, mixed>>, title?: list<float>, brace?: list<float>}
+     * @return array{id: string, parent: string|null, x: float, y: float, w: float, h: float, level: int, grows: string, spine: string, opens: string, chalk: string, hidden: int, number: string, look: string, connector: array<string, mixed>|null, free: bool, way: list<float>, parts: list<array<string, mixed>>, title?: list<float>, brace?: list<float>, line?: list<float>}
      */
     public function of(Slip $slip): array
     {
@@ -40,6 +46,6 @@ final readonly class SlipData
             'free' => $slip->isFree,
             'way' => $slip->isWinding ? array_map(fn (float $at): float => round($at, 1), $slip->route) : [],
             'parts' => array_map(fn (Primitive $part): array => $part->toArray(), $this->parts->of($slip)),
-        ] + ($slip->brace === null ? [] : ['brace' => array_map(fn (float $at): float => round($at, 1), $slip->brace)]) + ($slip->parts === [] ? [] : ['title' => $this->parts->title($slip)]);
+        ] + ($slip->brace === null ? [] : ['brace' => array_map(fn (float $at): float => round($at, 1), $slip->brace)]) + ($slip->axis === [] ? [] : ['line' => self::line($slip)]) + ($slip->parts === [] ? [] : ['title' => $this->parts->title($slip)]);
     }
 }

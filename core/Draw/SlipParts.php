@@ -29,19 +29,33 @@ final readonly class SlipParts
 
     private Advances $advances;
 
+    private RulerParts $rulers;
+
     public function __construct()
     {
         $this->advances = new Advances;
         $this->wrapper = new Wrapper($this->advances);
         $this->measurer = new Measurer($this->wrapper);
+        $this->rulers = new RulerParts($this->advances);
     }
 
     /** @return list<Primitive> */
     public function of(Slip $slip): array
     {
+        return [...$this->line($slip), ...$this->box($slip)];
+    }
+
+    /** @return list<Primitive> the line along which its subtopics stand, where there is one */
+    public function line(Slip $slip): array
+    {
+        return [...($slip->axis === [] ? [] : [self::axis($slip)]), ...($slip->ruler === null ? [] : $this->rulers->of($slip->ruler, $slip))];
+    }
+
+    /** @return list<Primitive> all of it but that */
+    public function box(Slip $slip): array
+    {
         $look = $slip->look;
-        $parts = $slip->axis === [] ? [] : [self::axis($slip)];
-        $parts[] = $this->paper($slip);
+        $parts = [$this->paper($slip)];
         array_push($parts, ...self::spine($slip));
         $face = $this->measurer->placed($slip);
         foreach ($face->title as $i => $line) {

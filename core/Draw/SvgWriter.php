@@ -94,7 +94,7 @@ final class SvgWriter
             if ($connector !== null) {
                 $connectors .= str_replace('<path ', "<path {$at} ", $this->writer->write([$connector]))."\n";
             }
-            if (Boxes::meet($box, $frame, self::BESIDE)) {
+            if (Boxes::meet(Boxes::drawn($slip, $box), $frame, self::BESIDE)) {
                 $slips .= "<g {$at}>".$this->slip($slip)."</g>\n";
             }
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ChalkTree\Draw;
 
 use ChalkTree\Arrange\Layout;
+use ChalkTree\Arrange\Ruler;
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Arrange\Slip;
 use ChalkTree\Arrange\View;
@@ -46,6 +47,9 @@ final readonly class Thumbnail
             if ($slip->parent !== null) {
                 $out .= '<path d="'.self::line($slip, $box['x'], $box['y']).'" fill="none" stroke="'.$colour.'" stroke-width="'.max(3, 9 - 3 * $slip->level).'"/>';
             }
+            if ($slip->ruler !== null) {
+                $out .= '<path d="'.self::ruler($slip->ruler, $box['x'], $box['y']).'" stroke="'.$colour.'" stroke-width="'.(2 * Ruler::HALF).'"/>';
+            }
             $fade = $slip->level < 2 ? '' : ' fill-opacity="0.45"';
             $out .= "<rect x=\"{$box['x']}\" y=\"{$box['y']}\" width=\"{$box['w']}\" height=\"{$box['h']}\" rx=\"8\" fill=\"{$colour}\"{$fade}/>";
         }
@@ -55,6 +59,18 @@ final readonly class Thumbnail
         $y = ($top + $bottom) / 2 - $h / 2;
 
         return "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"{$x} {$y} {$w} {$h}\"><rect x=\"{$x}\" y=\"{$y}\" width=\"{$w}\" height=\"{$h}\" fill=\"{$colours['board']}\"/>{$out}</svg>";
+    }
+
+    /** The pieces of a line of days. */
+    private static function ruler(Ruler $ruler, float $x, float $y): string
+    {
+        $d = '';
+        foreach (array_keys($ruler->scale->pieces) as $n) {
+            [$from, $to] = array_map($ruler->x(...), $ruler->scale->ends($n));
+            $d .= 'M'.($x + $from).' '.($y + $ruler->line).'H'.($x + $to);
+        }
+
+        return $d;
     }
 
     /** The way of a connector, its curve and its straight parts. */

@@ -34,7 +34,7 @@ final readonly class WindowWriter
      */
     public function write(Scene $scene, array $window, float $scale): string
     {
-        [$connectors, $slips] = ['', ''];
+        $connectors = $slips = $lines = '';
         $bars = $strokes = [];
         $boxes = $scene->boxes();
         foreach ($boxes as $id => $box) {
@@ -42,9 +42,12 @@ final readonly class WindowWriter
             $parent = $slip->parent === null ? $box : $boxes[$slip->parent];
             $isLegible = self::isLegible($slip, $scale);
             $isSeen = Boxes::meet($box, $window);
-            if ($isSeen && $isLegible) {
+            if ($isLegible && ($isSeen || Boxes::meet(Boxes::drawn($slip, $box), $window))) {
                 $slips .= "<g transform=\"translate({$box['x']} {$box['y']})\">".$this->writer->write($this->parts->of($slip)).'</g>';
-            } elseif ($isSeen) {
+            } elseif ($slip->axis !== [] && Boxes::meet(Boxes::drawn($slip, $box), $window)) {
+                $lines .= "<g transform=\"translate({$box['x']} {$box['y']})\">".$this->writer->write(array_values(array_filter($this->parts->line($slip), fn (Primitive $part): bool => isset($part->what['d'])))).'</g>';
+            }
+            if ($isSeen && ! $isLegible) {
                 $chalk = $slip->level === 0 ? 'plate' : $slip->chalk;
                 $inset = $slip->level < 2 ? 0 : 3;
                 $bars[$chalk] = ($bars[$chalk] ?? '')."M{$box['x']} ".($box['y'] + $inset)."h{$box['w']}v".($box['h'] - 2 * $inset)."h-{$box['w']}z";
@@ -69,7 +72,7 @@ final readonly class WindowWriter
         }
         $marks = $far !== '' ? '' : implode('', array_map(fn (SceneMark $mark): string => '<g>'.$this->writer->write(self::legible($mark, $scale)).'</g>', $scene->marks));
 
-        return "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"100%\" height=\"100%\" preserveAspectRatio=\"none\" viewBox=\"{$window['x']} {$window['y']} {$window['w']} {$window['h']}\" aria-hidden=\"true\">{$style}{$far}{$connectors}{$marks}{$slips}</svg>";
+        return "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"100%\" height=\"100%\" preserveAspectRatio=\"none\" viewBox=\"{$window['x']} {$window['y']} {$window['w']} {$window['h']}\" aria-hidden=\"true\">{$style}{$far}{$lines}{$connectors}{$marks}{$slips}</svg>";
     }
 
     /**

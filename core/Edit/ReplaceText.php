@@ -89,7 +89,8 @@ final class ReplaceText implements PreparedEdit
             if ($text->row !== null) {
                 $row = $map->row($text->row::type(), $text->row->id);
                 if ($row instanceof FeatureRow) {
-                    $recorder->put($row->with($row::read(new Arguments([$text->name => $this->inText($text->text, $finds)]))));
+                    $new = $row->withText($map, $text->name, $this->inText($text->text, $finds));
+                    $row::isOfTopic() ? $recorder->keep($new) : $recorder->put($new);
                 }
             } else {
                 $new = $text->field === 'title' ? $this->inTitle($text->topic->title, $finds) : $this->inText($text->text, $finds);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ChalkTree\Edit;
 
+use ChalkTree\Ask\Moment;
+use ChalkTree\Ask\TopicDay;
 use ChalkTree\Map\Rank;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
@@ -18,7 +20,7 @@ use Random\Randomizer;
  */
 final readonly class SortTopics implements Edit
 {
-    private const WAYS = ['title', 'length', 'subtopics', 'changed', 'reverse', 'shuffle'];
+    private const WAYS = ['title', 'length', 'subtopics', 'changed', 'day', 'reverse', 'shuffle'];
 
     /** @param  non-empty-list<string>  $topics */
     private function __construct(
@@ -113,6 +115,7 @@ final readonly class SortTopics implements Edit
         }
         $collator = new Collator($this->locale);
         $collator->setAttribute(Collator::NUMERIC_COLLATION, Collator::ON);
+        $now = new Moment($map);
         $keys = [];
         foreach ($topics as $topic) {
             $plain = InlineMarkdown::plain($topic->title);
@@ -120,12 +123,14 @@ final readonly class SortTopics implements Edit
                 'length' => mb_strlen($plain),
                 'subtopics' => count($map->branch($topic->id)),
                 'changed' => $topic->changed,
+                // What has none comes last, either way.
+                'day' => TopicDay::of($now, $topic->id)->from ?? ($this->down ? '' : '~'),
                 default => $plain,
             };
         }
         usort($topics, function (Topic $a, Topic $b) use ($keys, $collator): int {
             [$x, $y] = [$keys[$a->id], $keys[$b->id]];
-            $order = is_string($x) && is_string($y) ? (int) $collator->compare($x, $y) : $x <=> $y;
+            $order = is_string($x) && is_string($y) && $this->by !== 'day' ? (int) $collator->compare($x, $y) : $x <=> $y;
 
             return $this->down ? -$order : $order;
         });
@@ -142,6 +147,7 @@ final readonly class SortTopics implements Edit
             'reverse' => "Turned {$where} round",
             'shuffle' => "Shuffled {$where}",
             'changed' => "Sorted {$where} by date of change",
+            'day' => "Sorted {$where} by their days",
             'subtopics' => "Sorted {$where} by number of subtopics",
             default => "Sorted {$where} by {$this->by}",
         };

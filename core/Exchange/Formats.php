@@ -15,6 +15,7 @@ final class Formats
     private const ALL = [
         JsonFormat::class,
         OpmlFormat::class,
+        IcsFormat::class,
         CsvFormat::class,
         MarkdownFormat::class,
         TextFormat::class,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ChalkTree\Exchange;
 
 use ChalkTree\Features;
+use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\Rank;
 use ChalkTree\Map\Topic;
@@ -41,10 +42,10 @@ final class TiedLines
     public static function takeIn(TopicMap $map, bool $hasRoot = true): TopicMap
     {
         $lines = $titles = [];
-        $signs = array_map(fn (WritesLines $feature): string => $feature->sign(), self::features());
+        $signs = array_merge(...array_map(fn (WritesLines $feature): array => $feature->signs(), self::features()));
         foreach ($map->all() as $id => $topic) {
             $plain = InlineMarkdown::oneLine($topic->title);
-            if (array_filter($signs, fn (string $sign): bool => str_starts_with($plain, $sign)) !== [] && $topic->parent !== null && $topic->caption === '' && $topic->note === '' && $map->children((string) $id) === []) {
+            if (self::begins($plain, $signs) && $topic->parent !== null && $topic->caption === '' && $topic->note === '' && $map->children((string) $id) === []) {
                 $lines[$id] = $plain;
             } elseif ($hasRoot || $topic->id !== $map->root()->id) {
                 $titles[$plain][] = (string) $id;
@@ -52,8 +53,8 @@ final class TiedLines
         }
         foreach ($lines as $id => $line) {
             foreach (self::features() as $feature) {
-                $rows = str_starts_with($line, $feature->sign()) ? $feature->readLine($map, (string) $map->topic((string) $id)->parent, $line, $titles) : [];
-                if ($rows !== []) {
+                $rows = self::begins($line, $feature->signs()) ? $feature->readLine($map, (string) $map->topic((string) $id)->parent, $line, $titles) : [];
+                if ($rows !== [] && self::hasRoom($map, $rows)) {
                     array_map($map->put(...), $rows);
                     $map->drop(Topic::type(), (string) $id);
                     break;
@@ -62,6 +63,29 @@ final class TiedLines
         }
 
         return $map;
+    }
+
+    /** @param  list<string>  $signs */
+    private static function begins(string $line, array $signs): bool
+    {
+        return array_filter($signs, fn (string $sign): bool => str_starts_with($line, $sign)) !== [];
+    }
+
+    /**
+     * Whether a map can hold these rows too: of some sorts it holds only so many.
+     *
+     * @param  list<FeatureRow>  $rows
+     */
+    public static function hasRoom(TopicMap $map, array $rows): bool
+    {
+        $new = [];
+        foreach ($rows as $row) {
+            if (! $row::isOfTopic() && $map->row($row::type(), $row->id) === null) {
+                $new[$row::class] = ($new[$row::class] ?? count($map->rowsOf($row::class))) + 1;
+            }
+        }
+
+        return array_filter($new, fn (int $count, string $class): bool => $count > $class::most(), ARRAY_FILTER_USE_BOTH) === [];
     }
 
     /** @return list<WritesLines> */

@@ -14,8 +14,8 @@ use ChalkTree\Map\TopicMap;
  */
 interface WritesLines extends Feature
 {
-    /** With what every such line begins. */
-    public function sign(): string;
+    /** @return non-empty-list<string> with one of which every such line begins */
+    public function signs(): array;
 
     /** @return array<string, list<string>> plain text by topic id, in the order in which it stands there */
     public function lines(TopicMap $map): array;

@@ -32,7 +32,7 @@ final readonly class Finder
                 if (count($hits) === $most) {
                     return $hits;
                 }
-                $hits[] = new Hit($text->key($nth), $text->topic->id, $text->field, $text->row->id ?? '', self::before($text->text, $find), $find->groups[0], self::after($text->text, $find));
+                $hits[] = new Hit($text->key($nth), $text->topic->id, $text->field, $text->called, $text->row->id ?? '', self::before($text->text, $find), $find->groups[0], self::after($text->text, $find));
             }
         }
 

@@ -9,12 +9,14 @@ final readonly class Hit
 {
     /**
      * @param  string  $key  names this hit as long as the text does not change
+     * @param  string  $called  what the text is called in the middle of a sentence
      * @param  string  $row  the id of the row in which it stands; empty for the topic's own texts
      */
     public function __construct(
         public string $key,
         public string $topic,
         public string $field,
+        public string $called,
         public string $row,
         public string $before,
         public string $found,
@@ -22,11 +24,11 @@ final readonly class Hit
     ) {
     }
 
-    /** @return array{key: string, topic: string, field: string, row: string, before: string, found: string, after: string} */
+    /** @return array{key: string, topic: string, field: string, called: string, row: string, before: string, found: string, after: string} */
     public function toArray(): array
     {
         return [
-            'key' => $this->key, 'topic' => $this->topic, 'field' => $this->field, 'row' => $this->row,
+            'key' => $this->key, 'topic' => $this->topic, 'field' => $this->field, 'called' => $this->called, 'row' => $this->row,
             'before' => $this->before, 'found' => $this->found, 'after' => $this->after,
         ];
     }

@@ -17,9 +17,10 @@ final readonly class TopicText
 
     /**
      * @param  string  $field  title, caption, note, or the sort of row and its field
+     * @param  string  $called  what it is called in the middle of a sentence
      * @param  string  $text  of titles what one reads, of notes their Markdown
      */
-    private function __construct(public Topic $topic, public string $field, public string $text, public ?FeatureRow $row = null, public string $name = '')
+    private function __construct(public Topic $topic, public string $field, public string $text, public ?FeatureRow $row = null, public string $name = '', public string $called = '')
     {
     }
 
@@ -46,7 +47,7 @@ final readonly class TopicText
         foreach ($topics as $id => $topic) {
             foreach ($sorts as $sort) {
                 if ($sort !== 'more') {
-                    yield new self($topic, $sort, match ($sort) {
+                    yield new self($topic, $sort, called: $sort, text: match ($sort) {
                         'title' => InlineMarkdown::plain($topic->title),
                         'caption' => $topic->caption,
                         default => $topic->note,
@@ -54,8 +55,8 @@ final readonly class TopicText
                 }
             }
             foreach ($rows[$id] ?? [] as $row) {
-                foreach ($row::texts() as $name) {
-                    yield new self($topic, $row::type().'-'.$name, $row->text($name), $row, $name);
+                foreach ($row->textsIn($map) as $name => [$text, $called]) {
+                    yield new self($topic, $row::type().'-'.$name, $text, $row, $name, $called);
                 }
             }
         }

@@ -17,12 +17,12 @@ final readonly class Choices extends FeatureRow
     public const HEADINGS = 3;
 
     /** What a map can be handed over as, by the names that the command line and addresses know. */
-    public const FORMATS = ['md', 'txt', 'opml', 'csv', 'html', 'docx', 'odt', 'rtf', 'epub', 'pdf', 'svg', 'png', 'jpg', 'drawing', 'print', 'sheets', 'pptx', 'slides-pdf', 'slides-html', 'slides-png', 'json', 'zip'];
+    public const FORMATS = ['md', 'txt', 'opml', 'csv', 'ics', 'html', 'docx', 'odt', 'rtf', 'epub', 'pdf', 'svg', 'png', 'jpg', 'drawing', 'print', 'sheets', 'pptx', 'slides-pdf', 'slides-html', 'slides-png', 'json', 'zip'];
 
     public const PAPERS = ['a3', 'a5', 'letter', 'legal'];
 
     /** @var list<string> what can be left out or put in */
-    public const FLAGS = ['noNotes', 'noCaptions', 'noPictures', 'noTables', 'noLinks', 'numbered', 'stamps', 'tags', 'sentences', 'legend', 'drawing', 'contents', 'footnotes', 'landscape',
+    public const FLAGS = ['noNotes', 'noCaptions', 'noPictures', 'noTables', 'noLinks', 'noFacts', 'numbered', 'stamps', 'tags', 'sentences', 'legend', 'drawing', 'contents', 'footnotes', 'landscape',
         'upright', 'bare', 'noMarks', 'noPlan', 'noMapName', 'noDate', 'noSheetNumber', 'outline', 'notes', 'gapTopics', 'gapPhrases', 'gapWords', 'noKey'];
 
     private const FAR = 1_000_000;

@@ -20,6 +20,7 @@ use ChalkTree\Document\Style;
 use ChalkTree\Document\Styled;
 use ChalkTree\Document\Words;
 use ChalkTree\Edit\TopicDraft;
+use ChalkTree\Exchange\TiedLines;
 use ChalkTree\Exchange\UnreadableFile;
 use ChalkTree\Features;
 use ChalkTree\Map\Bounds;
@@ -170,9 +171,9 @@ final class DocumentMap
             $topic->caption = mb_substr(self::plain($block), 0, Bounds::LONGEST_CAPTION);
         } elseif ($style === Style::Note && $block instanceof Styled) {
             $this->notes[(string) $topic->id] = [...$this->notes[(string) $topic->id] ?? [], ...self::bare($block->blocks)];
-        } elseif ($style === Style::Link || $style === Style::SeeAlso || self::isPicture($block)) {
+        } elseif ($style === Style::Link || $style === Style::SeeAlso || $style === Style::Facts || $style === Style::Todo || self::isPicture($block)) {
             $this->said[] = [$block, (string) $topic->id];
-        } elseif ($style !== Style::Drawing && $style !== Style::File) {
+        } elseif ($style !== Style::Drawing && $style !== Style::File && $style !== Style::Gathered) {
             $this->notes[(string) $topic->id][] = $block;
         }
     }
@@ -219,6 +220,7 @@ final class DocumentMap
         foreach ($this->said as [$block, $id]) {
             $rows = $this->rows($block, $id, $titles);
             $rest = array_values(array_filter($rows, fn (FeatureRow $row): bool => ! $row::isOfTopic() || $map->row($row::type(), $id) === null));
+            $rest = TiedLines::hasRoom($map, $rest) ? $rest : [];
             array_map($map->put(...), $rest);
             if ($rest === [] && ! $block instanceof Styled) {
                 // A second picture stands in the note.

@@ -7,6 +7,8 @@ namespace ChalkTree\HandOver;
 use ChalkTree\Arrange\View;
 use ChalkTree\Edit\TopicChoice;
 use ChalkTree\Features;
+use ChalkTree\Kind\TopicKind;
+use ChalkTree\Kind\Values;
 use ChalkTree\Link\Link;
 use ChalkTree\Link\SeeAlso;
 use ChalkTree\Map\FeatureRow;
@@ -16,6 +18,8 @@ use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Number\BranchNumbering;
 use ChalkTree\Picture\TopicPicture;
+use ChalkTree\Task\Remark;
+use ChalkTree\Task\Task;
 use ChalkTree\Text\InlineMarkdown;
 
 /** What was chosen of a map that may leave, as a map of its own in which the topics keep their ids. */
@@ -133,6 +137,7 @@ final class Selected
             $row instanceof TopicPicture => ! $this->choices->flag('noPictures'),
             $row instanceof Link, $row instanceof SeeAlso => ! $this->choices->flag('noLinks'),
             $row instanceof BranchNumbering => ! $this->choices->flag('numbered'),
+            $row instanceof Values, $row instanceof TopicKind, $row instanceof Task, $row instanceof Remark => ! $this->choices->flag('noFacts'),
             default => ! $row instanceof Choices,
         };
     }

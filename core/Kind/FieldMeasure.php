@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ChalkTree\Kind;
 
 use ChalkTree\Ask\Measure;
+use ChalkTree\Ask\Sum;
 use ChalkTree\Map\TopicMap;
 
 /** The numbers of one field. */
@@ -19,15 +20,19 @@ final readonly class FieldMeasure implements Measure
         return $this->field;
     }
 
-    public function of(string $topic): ?array
+    public function hangsOn(): string
     {
-        $value = Kinds::values($this->map, $topic)[$this->field] ?? null;
-
-        return $value === null || ! is_numeric($value) ? null : [(float) $value, 1.0];
+        return '';
     }
 
-    public function givesWay(): bool
+    public function handedOn(string $topic, ?Sum $below): ?Sum
     {
-        return false;
+        $value = Kinds::values($this->map, $topic)[$this->field] ?? null;
+        if ($value === null || ! is_numeric($value)) {
+            return $below;
+        }
+        $own = Sum::one((float) $value);
+
+        return $below?->with($own) ?? $own;
     }
 }

@@ -52,6 +52,18 @@ enum FieldSort: string
         return in_array($this, [self::Number, self::Money, self::Rating, self::Progress], true);
     }
 
+    /** Whether its values are what people write as they like. */
+    public function isText(): bool
+    {
+        return in_array($this, [self::Text, self::Long, self::People, self::Address], true);
+    }
+
+    /** Whether a topic can have several values in it. */
+    public function isSeveral(): bool
+    {
+        return $this === self::Choices || $this === self::People;
+    }
+
     public function isDay(): bool
     {
         return $this === self::Date || $this === self::Range;

@@ -7,6 +7,7 @@ namespace ChalkTree\Kind;
 use ChalkTree\Ask\Days;
 use ChalkTree\Ask\Moment;
 use ChalkTree\Ask\Sum;
+use ChalkTree\Ask\TellsProgress;
 
 /** Reckons what computed fields come to for one topic. */
 final class FormulaValue
@@ -57,8 +58,8 @@ final class FormulaValue
             'smaller' => min($this->reckon($given[0]), $this->reckon($given[1])),
             'larger' => max($this->reckon($given[0]), $this->reckon($given[1])),
             'days' => (float) Days::between($this->day($given[0]), $this->day($given[1])),
-            'progress' => $this->ofTodos('task'),
-            'done' => 100 * $this->ofTodos('task-done'),
+            'progress' => $this->ofTodos(TellsProgress::PROGRESS),
+            'done' => 100 * $this->ofTodos(TellsProgress::DONE),
             'today' => throw new FormulaProblem('“today” belongs into days(…).'),
             default => $this->rolledUp($node->does, $node->field, $node->isBelow),
         };

@@ -6,21 +6,35 @@ namespace ChalkTree\Kind;
 
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Ask\Asks;
+use ChalkTree\Ask\Column;
+use ChalkTree\Ask\Days;
+use ChalkTree\Ask\HasColumns;
 use ChalkTree\Ask\Measures;
 use ChalkTree\Ask\Moment;
 use ChalkTree\Ask\NamesPeople;
 use ChalkTree\Ask\People;
+use ChalkTree\Ask\TellsDays;
+use ChalkTree\Ask\TopicDay;
+use ChalkTree\Document\Block;
+use ChalkTree\Document\Style;
 use ChalkTree\Edit\Changes;
+use ChalkTree\Exchange\WritesLines;
 use ChalkTree\Face\BoxSource;
 use ChalkTree\Face\PutsComputedInBoxes;
+use ChalkTree\HandOver\Choices;
+use ChalkTree\HandOver\DocumentPlace;
+use ChalkTree\HandOver\FactBlocks;
+use ChalkTree\HandOver\PutsInDocuments;
 use ChalkTree\Look\SaysLooks;
 use ChalkTree\Look\SpreadsLooks;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 
 /** Kinds of topics, their fields, and entries made from them. */
-final class KindFeature implements Asks, Measures, NamesPeople, PutsComputedInBoxes, SaysLooks, SpreadsLooks
+final class KindFeature implements Asks, HasColumns, Measures, NamesPeople, PutsComputedInBoxes, PutsInDocuments, SaysLooks, SpreadsLooks, TellsDays, WritesLines
 {
+    private const SIGN = '◈ ';
+
     public function rows(): array
     {
         return [Kind::class, KindField::class, TopicKind::class, Values::class];
@@ -28,7 +42,27 @@ final class KindFeature implements Asks, Measures, NamesPeople, PutsComputedInBo
 
     public function edits(): array
     {
-        return [PutEntry::class, SetKind::class, SetValue::class, TakeKind::class, CarryKind::class];
+        return [PutEntry::class, SetKind::class, SetValue::class, RenameChoice::class, TakeKind::class, CarryKind::class];
+    }
+
+    public function columns(Moment $now): iterable
+    {
+        $kinds = $now->map->rowsOf(Kind::class);
+        if ($kinds !== []) {
+            yield new Column('kind', 'Kind', fn (string $id): array => array_filter([Kinds::kindOf($now->map, $id)?->text('name') ?? '']));
+        }
+        foreach ($now->map->rowsOf(KindField::class) as $field) {
+            $value = fn (string $id): ?string => $field->sort() === FieldSort::Computed ? null : (Kinds::values($now->map, $id)[$field->id] ?? null);
+            yield new Column(
+                "field:{$field->id}", $field->text('name'),
+                function (string $id) use ($now, $field): array {
+                    $told = Fields::told($now, $id, $field);
+
+                    return $told === null || $told[1] ? [] : ($field->sort()->isSeveral() ? explode(', ', $told[0]) : [$told[0]]);
+                },
+                $field->sort()->isNumber() || $field->sort()->isDay() ? fn (string $id): float|string|null => ($its = $value($id)) === null ? null : ($field->sort()->isNumber() ? (float) $its : $its) : null,
+            );
+        }
     }
 
     public function schema(): array
@@ -40,6 +74,7 @@ final class KindFeature implements Asks, Measures, NamesPeople, PutsComputedInBo
             'PutEntry' => ['name' => PutEntry::name(), 'properties' => ['kind' => $text, 'parent' => $text, 'as' => $texts, 'today' => $text, 'time' => $text, 'title' => $text], 'required' => ['kind', 'parent', 'today']],
             'GiveKind' => ['name' => SetKind::name(), 'properties' => ['topics' => $texts, 'kind' => ['type' => ['string', 'null']], 'today' => $text], 'required' => ['topics', 'kind', 'today']],
             'SetValue' => ['name' => SetValue::name(), 'properties' => ['topics' => $texts, 'field' => $text, 'value' => $text, 'today' => $text], 'required' => ['topics', 'field', 'value', 'today']],
+            'RenameChoice' => ['name' => RenameChoice::name(), 'properties' => ['field' => $text, 'from' => $text, 'to' => $text], 'required' => ['field', 'from', 'to']],
             'TakeKind' => ['name' => TakeKind::name(), 'properties' => ['rows' => ['type' => 'array', 'items' => ['type' => 'object', 'properties' => ['type' => ['enum' => ['kind', 'field', 'mixed-chalk']], 'id' => $text, 'fields' => ['type' => 'object']], 'required' => ['type', 'id', 'fields'], 'additionalProperties' => false]]], 'required' => ['rows']],
             'CarryKind' => ['name' => CarryKind::name(), 'properties' => ['kind' => $text, 'today' => $text], 'required' => ['kind', 'today']],
         ];
@@ -104,6 +139,77 @@ final class KindFeature implements Asks, Measures, NamesPeople, PutsComputedInBo
         }
 
         return $people;
+    }
+
+    public function named(TopicMap $map): iterable
+    {
+        foreach ($map->rowsOf(Kind::class) as $kind) {
+            yield from People::all($kind->text('people'));
+        }
+        $fields = array_filter($map->rowsOf(KindField::class), fn (KindField $field): bool => $field->sort() === FieldSort::People);
+        foreach ($fields === [] ? [] : $map->rowsOf(Values::class) as $row) {
+            foreach (array_intersect_key($row->all(), $fields) as $value) {
+                yield from People::all($value);
+            }
+        }
+    }
+
+    public function days(Moment $now, string $topic): iterable
+    {
+        $values = Kinds::values($now->map, $topic);
+        foreach ($values === [] ? [] : Kinds::fieldsOf($now->map, $topic) as $field) {
+            $days = $field->sort()->isDay() ? array_values(array_filter(explode('/', $values[$field->id] ?? ''), Days::isOne(...))) : [];
+            if (isset($days[0])) {
+                yield new TopicDay($field->id, $days[0], $days[1] ?? $days[0]);
+            }
+        }
+    }
+
+    public function signs(): array
+    {
+        return [self::SIGN];
+    }
+
+    /** "◈ Meeting · Date: 2026-12-05", below the topic. */
+    public function lines(TopicMap $map): array
+    {
+        return array_map(fn (string $line): array => [self::SIGN.$line], self::told($map));
+    }
+
+    public function readLine(TopicMap $map, string $topic, string $line, array $titles): array
+    {
+        return FactLine::read($topic, substr($line, strlen(self::SIGN)));
+    }
+
+    /** @return array<string, string> a line for each topic that has something, by topic */
+    private static function told(TopicMap $map): array
+    {
+        $told = [];
+        foreach (array_keys($map->rowsOf(TopicKind::class) + $map->rowsOf(Values::class)) as $topic) {
+            $line = $map->has((string) $topic) ? FactLine::write($map, (string) $topic) : '';
+            if ($line !== '') {
+                $told[(string) $topic] = $line;
+            }
+        }
+
+        return $told;
+    }
+
+    public function inDocument(TopicMap $map, DocumentPlace $place): array
+    {
+        return array_map(fn (string $line): array => [[FactBlocks::of($line, Style::Facts)], []], self::told($map));
+    }
+
+    public function atEnd(TopicMap $map, Choices $choices): array
+    {
+        return [];
+    }
+
+    public function fromDocument(Block $block, string $topic, array $titles): array
+    {
+        $line = FactBlocks::read($block, Style::Facts);
+
+        return $line === null ? [] : FactLine::read($topic, $line);
     }
 
     public function drawn(): array

@@ -8,6 +8,7 @@ use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Field;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\NamesTopics;
+use ChalkTree\Map\TopicMap;
 use Closure;
 use WeakMap;
 
@@ -88,6 +89,31 @@ final readonly class Values extends FeatureRow implements NamesTopics
     public function needs(): array
     {
         return array_map(fn (string $field): array => [KindField::class, $field], array_keys($this->all()));
+    }
+
+    public static function hasTexts(): bool
+    {
+        return true;
+    }
+
+    /** Of a map those that people write as they like; numbers, days and choices are in other hands. */
+    public function textsIn(?TopicMap $map): array
+    {
+        $texts = [];
+        foreach ($this->all() as $id => $value) {
+            $field = $map?->row(KindField::type(), $id);
+            $isText = $field instanceof KindField ? $field->sort()->isText() : $map === null && ! str_starts_with($value, self::TOPIC) && preg_match('/\p{L}{4}/u', $value) === 1;
+            if ($isText) {
+                $texts[$id] = [$value, $field instanceof KindField ? $field->text('name') : ''];
+            }
+        }
+
+        return $texts;
+    }
+
+    public function withText(TopicMap $map, string $name, string $text): static
+    {
+        return $this->having([$name => trim($text) === '' ? null : ValueForm::read(Kinds::field($map, $name), $text, '', $map)]);
     }
 
     public function among(Closure $isThere): static

@@ -95,9 +95,9 @@ final class LinkFeature implements Asks, PutsInBoxes, PutsInDocuments, PutsTiesI
         return [];
     }
 
-    public function sign(): string
+    public function signs(): array
     {
-        return self::SIGN;
+        return [self::SIGN];
     }
 
     /** "↗ title <address>". */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ChalkTree\Map;
 
 use ChalkTree\Edit\Arguments;
+use ChalkTree\Edit\InvalidEdit;
 
 /**
  * A row that a feature keeps: one a topic, whose id is the topic's; or one about several topics, which it names in
@@ -126,6 +127,34 @@ abstract readonly class FeatureRow implements Row
     final public static function texts(): array
     {
         return array_keys(array_filter(static::known(), fn (Field $field): bool => $field->isText()));
+    }
+
+    /** Whether it may keep texts that a person wrote; see textsIn(). */
+    public static function hasTexts(): bool
+    {
+        return static::texts() !== [];
+    }
+
+    /**
+     * The texts in it that a person wrote, to be found and replaced: those in fields of text, and whatever a sort of row keeps in a form of its own.
+     *
+     * @param  TopicMap|null  $map  null where only its words are wanted, and nobody knows the map
+     * @return array<string, array{string, string}> each with what it is called in the middle of a sentence, by a name
+     */
+    public function textsIn(?TopicMap $map): array
+    {
+        $texts = [];
+        foreach (static::texts() as $name) {
+            $texts[$name] = [$this->text($name), static::known()[$name]->called ?? static::words()];
+        }
+
+        return $texts;
+    }
+
+    /** @throws InvalidEdit where it cannot be so */
+    public function withText(TopicMap $map, string $name, string $text): static
+    {
+        return $this->with(static::read(new Arguments([$name => $text])));
     }
 
     /** @return list<string> the names of the fields that can be asked for across maps */

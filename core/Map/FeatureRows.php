@@ -93,19 +93,20 @@ final class FeatureRows
     /**
      * The ids of the rows of a sort in whose fields some text stands; none is made for that.
      *
+     * @param  bool  $anyCase  whether A is a; for texts of ASCII
      * @return list<string>
      */
-    public function naming(string $type, string $text): array
+    public function naming(string $type, string $text, bool $anyCase = false): array
     {
         $this->read($type);
         $found = [];
         foreach ($this->written[$type] ?? [] as $id => $written) {
-            if (! isset($this->rows[$type][$id]) && (is_string($written) ? str_contains($written, $text) : self::isIn($written, $text))) {
+            if (! isset($this->rows[$type][$id]) && self::isIn(is_string($written) ? [$written] : $written, $text, $anyCase)) {
                 $found[] = (string) $id;
             }
         }
         foreach ($this->rows[$type] ?? [] as $id => $row) {
-            if (self::isIn($row->fields(), $text)) {
+            if (self::isIn($row->fields(), $text, $anyCase)) {
                 $found[] = (string) $id;
             }
         }
@@ -113,11 +114,11 @@ final class FeatureRows
         return $found;
     }
 
-    /** @param  array<string, scalar|null>  $fields */
-    private static function isIn(array $fields, string $text): bool
+    /** @param  array<array-key, scalar|null>  $fields */
+    private static function isIn(array $fields, string $text, bool $anyCase): bool
     {
         foreach ($fields as $value) {
-            if (is_string($value) && str_contains($value, $text)) {
+            if (is_string($value) && ($anyCase ? stripos($value, $text) !== false : str_contains($value, $text))) {
                 return true;
             }
         }

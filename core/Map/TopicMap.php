@@ -167,11 +167,12 @@ final class TopicMap
      * The ids of the rows of a sort in whose fields some text stands, which is found without making any of them.
      *
      * @param  class-string<FeatureRow>  $class
+     * @param  bool  $anyCase  whether A is a; for texts of ASCII
      * @return list<string>
      */
-    public function rowsNaming(string $class, string $text): array
+    public function rowsNaming(string $class, string $text, bool $anyCase = false): array
     {
-        return $this->kept->naming($class::type(), $text);
+        return $this->kept->naming($class::type(), $text, $anyCase);
     }
 
     public function sheet(): Sheet

@@ -59,9 +59,9 @@ final class RingFeature implements Settles, WritesLines
         return (new RingMarks($map, $scene->ground, $looks->ofLevel(self::TYPE)))->all();
     }
 
-    public function sign(): string
+    public function signs(): array
     {
-        return self::SIGN;
+        return [self::SIGN];
     }
 
     /** "○ ring: name" below each topic of a ring, and where several are called so, which of them: "○ ring: name [2]". */

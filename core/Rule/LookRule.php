@@ -4,18 +4,19 @@ declare(strict_types=1);
 
 namespace ChalkTree\Rule;
 
-use ChalkTree\Ask\Condition;
+use ChalkTree\Ask\AsksOfTopics;
+use ChalkTree\Ask\KeepsCondition;
 use ChalkTree\Look\LookFields;
 use ChalkTree\Look\NamedLook;
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Field;
-use ChalkTree\Map\NamesTopics;
 use ChalkTree\Sign\Sign;
-use Closure;
 
 /** A look that follows the data: which topics it is for, and how these look then. */
-final readonly class LookRule extends FeatureRow implements NamesTopics
+final readonly class LookRule extends FeatureRow implements AsksOfTopics
 {
+    use KeepsCondition;
+
     private const MOST_STAMPS = 6;
 
     public const LAST = 10_000;
@@ -43,7 +44,7 @@ final readonly class LookRule extends FeatureRow implements NamesTopics
     {
         return [
             'name' => NamedLook::named('name of a rule'),
-            'when' => Field::formed(fn (string $json): bool => Condition::of($json) !== null, Condition::LONGEST, 'be a condition as JSON')->called('condition of a rule'),
+            'when' => self::whenField()->called('condition of a rule'),
             'place' => Field::whole(0, self::LAST, self::LAST)->called('place of a rule'),
             'yields' => Field::flag()->called('yielding of a rule'),
             'off' => Field::flag()->called('use of a rule'),
@@ -60,12 +61,6 @@ final readonly class LookRule extends FeatureRow implements NamesTopics
             && array_filter($signs, fn (string $sign): bool => Sign::sort($sign) === 'stamp' && Sign::isName($sign)) === $signs;
     }
 
-    /** Null where it has none, or one that this version does not know. */
-    public function condition(): ?Condition
-    {
-        return $this->text('when') === '' ? null : Condition::of($this->text('when'));
-    }
-
     /** @return list<string> signs */
     public function stamps(): array
     {
@@ -76,14 +71,6 @@ final readonly class LookRule extends FeatureRow implements NamesTopics
     public function look(): array
     {
         return array_filter(array_intersect_key($this->saying(), LookFields::all()), is_scalar(...));
-    }
-
-    /** What stands below a topic that is not there, nothing does. */
-    public function among(Closure $isThere): static
-    {
-        $when = Condition::without($this->text('when'), $isThere);
-
-        return $when === $this->text('when') ? $this : $this->with(['when' => $when]);
     }
 
     public function needs(): array

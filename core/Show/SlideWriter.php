@@ -67,7 +67,7 @@ final class SlideWriter
                 $layer = $isShown && $isTied ? $shown : $rest;
                 $layer->connectors .= str_replace('<path ', "<path {$at} ", $this->writer->write([$connector]));
             }
-            if (Boxes::meet($box, $frame, self::BESIDE)) {
+            if (Boxes::meet(Boxes::drawn($slip, $box), $frame, self::BESIDE)) {
                 $layer = $isShown ? $shown : $rest;
                 $layer->slips .= $this->slip($this->parts->of($slip), $box, $at, isset($covers[$id]));
             }

@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace ChalkTree\Sign;
 
 use ChalkTree\Ask\HangsOn;
+use ChalkTree\Ask\LeavesTraces;
 use ChalkTree\Ask\Moment;
-use ChalkTree\Ask\Question;
+use ChalkTree\Ask\Said;
+use ChalkTree\Ask\Traces;
 use ChalkTree\Edit\Arguments;
+use ChalkTree\Text\Sameness;
 
 /** Whether a topic has a stamp: {"ask": "stamp", "is": "stamp:done"}. */
-final readonly class AskStamp implements Question
+final readonly class AskStamp implements LeavesTraces
 {
     private function __construct(private string $sign)
     {
@@ -31,6 +34,61 @@ final readonly class AskStamp implements Question
     public function holds(Moment $now, string $topic): bool
     {
         return in_array($this->sign, $now->row(TopicStamps::class, $topic)?->signs() ?? [], true);
+    }
+
+    public static function heard(Said $said, Moment $now): ?array
+    {
+        $byName = [];
+        foreach ($said->takes('stamp') || $said->takes('stamped') ? Sign::stamps() : [] as $sign) {
+            $byName[Sameness::key(Sign::words($sign))] = $sign;
+        }
+        // What a stamp means in this map goes over what it is called.
+        foreach ($byName === [] ? [] : Sign::stamps() as $sign) {
+            $byName[Sameness::key(self::called($now, $sign))] = $sign;
+        }
+        $sign = $said->name($byName);
+
+        return $sign === null ? null : ['ask' => self::name(), 'is' => $sign];
+    }
+
+    public static function offers(Moment $now): iterable
+    {
+        $used = [];
+        foreach ($now->map->rowsOf(TopicStamps::class) as $row) {
+            foreach ($row->signs() as $sign) {
+                $used[$sign] = $sign;
+            }
+        }
+        foreach ([...array_values($used), ...array_diff(Sign::stamps(), $used)] as $sign) {
+            yield 'stamp '.self::called($now, $sign);
+        }
+    }
+
+    private static function called(Moment $now, string $sign): string
+    {
+        $meaning = $now->map->row(Meaning::type(), Meaning::idOf($sign));
+
+        return $meaning instanceof Meaning && $meaning->text('means') !== '' ? $meaning->text('means') : Sign::words($sign);
+    }
+
+    public static function namedBy(): array
+    {
+        return [Meaning::class];
+    }
+
+    public static function traces(Moment $now): iterable
+    {
+        foreach ($now->map->rowsOf(TopicStamps::class) as $row) {
+            foreach ($row->signs() as $sign) {
+                yield 'stamp '.Sameness::key(self::called($now, $sign));
+                yield 'stamp '.Sameness::key(Sign::words($sign));
+            }
+        }
+    }
+
+    public function trace(Moment $now): string
+    {
+        return Traces::mark('stamp '.Sameness::key(self::called($now, $this->sign)));
     }
 
     public function words(Moment $now): string

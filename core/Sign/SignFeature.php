@@ -6,6 +6,9 @@ namespace ChalkTree\Sign;
 
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Ask\Asks;
+use ChalkTree\Ask\Column;
+use ChalkTree\Ask\HasColumns;
+use ChalkTree\Ask\Moment;
 use ChalkTree\Document\Block;
 use ChalkTree\Document\Grid;
 use ChalkTree\Document\Heading;
@@ -25,7 +28,7 @@ use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\TopicMap;
 
 /** Signs on topics, stamps and tags, and the legend that says what they mean. */
-final class SignFeature implements Asks, HoldsBack, PutsInBoxes, PutsInDocuments, SaysInWords, Settles
+final class SignFeature implements Asks, HasColumns, HoldsBack, PutsInBoxes, PutsInDocuments, SaysInWords, Settles
 {
     /** @var array<string, StampsPart|null> by what the rows say */
     private array $stamps = [];
@@ -38,6 +41,15 @@ final class SignFeature implements Asks, HoldsBack, PutsInBoxes, PutsInDocuments
 
     /** The level of topics in whose type the legend is set. */
     private const TYPE = 2;
+
+    public function columns(Moment $now): iterable
+    {
+        if ($now->map->rowsOf(Tag::class) !== []) {
+            yield new Column('tags', 'Tags', fn (string $id): array => array_values(array_filter(array_map(
+                fn (string $tag): string => $now->map->row(Tag::type(), $tag) instanceof Tag ? $now->map->row(Tag::type(), $tag)->text('name') : '', $now->row(TopicTags::class, $id)?->tags() ?? [],
+            ))));
+        }
+    }
 
     public function rows(): array
     {

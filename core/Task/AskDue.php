@@ -6,13 +6,15 @@ namespace ChalkTree\Task;
 
 use ChalkTree\Ask\Days;
 use ChalkTree\Ask\HangsOn;
+use ChalkTree\Ask\LeavesTraces;
 use ChalkTree\Ask\Measuring;
 use ChalkTree\Ask\Moment;
-use ChalkTree\Ask\Question;
+use ChalkTree\Ask\Said;
+use ChalkTree\Ask\Traces;
 use ChalkTree\Edit\Arguments;
 
 /** A day of a to-do, held against a day or a span: {"ask": "due", "of": "by", "how": "under", "than": "today+14"}. */
-final readonly class AskDue implements Question
+final readonly class AskDue implements LeavesTraces
 {
     private function __construct(private string $of, private Measuring $how, private string $than)
     {
@@ -27,7 +29,7 @@ final readonly class AskDue implements Question
     {
         $than = $from->string('than');
 
-        return new self($from->has('of') ? $from->oneOf('of', ['by', 'begins', 'done']) : 'by', Measuring::read($from), Days::isSpan($than) ? $than : throw $from->wrong('than', 'Name a day as YYYY-MM-DD, or “today”, “today+7”, “this-week”, “next-month” and so on.'));
+        return new self($from->has('of') ? $from->oneOf('of', Task::DAYS) : 'by', Measuring::read($from), Days::isSpan($than) ? $than : throw $from->wrong('than', 'Name a day as YYYY-MM-DD, or “today”, “today+7”, “this-week”, “next-month” and so on.'));
     }
 
     public function holds(Moment $now, string $topic): bool
@@ -40,6 +42,35 @@ final readonly class AskDue implements Question
             Measuring::Over => $day > $last,
             Measuring::Is => $day >= $first && $day <= $last,
         };
+    }
+
+    public static function heard(Said $said, Moment $now): ?array
+    {
+        $of = $said->takesOneOf(['by' => 'due', 'begins' => 'begins', 'done' => 'done']);
+        $how = $of === null ? null : Measuring::heard($said);
+        $than = $how === null ? null : $said->span();
+
+        return $than === null ? null : ['ask' => self::name(), 'of' => $of, 'how' => $how->value, 'than' => $than];
+    }
+
+    public static function offers(Moment $now): iterable
+    {
+        return ['due this week', 'due next week', 'due this month', 'due this quarter', 'due before today', 'begins this week', 'done last week', 'done this month'];
+    }
+
+    public static function namedBy(): array
+    {
+        return [];
+    }
+
+    public static function traces(Moment $now): iterable
+    {
+        return Tasks::areIn($now->map) ? [Task::TRACE] : [];
+    }
+
+    public function trace(Moment $now): string
+    {
+        return Traces::mark(Task::TRACE);
     }
 
     public function words(Moment $now): string

@@ -5,15 +5,23 @@ declare(strict_types=1);
 namespace ChalkTree\Task;
 
 use ChalkTree\Ask\People;
+use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Field;
+use ChalkTree\Map\TopicMap;
 
 /** That a topic is a to-do: who does it, by when, how far it is. Topics of some kinds are to-dos without one. */
 final readonly class Task extends FeatureRow
 {
     public const REPEATS = ['weekly', 'two-weekly', 'monthly', 'yearly'];
 
+    /** Its days, the one that counts first. */
+    public const DAYS = ['by', 'begins', 'done'];
+
     public const MOST_EFFORT = 100_000;
+
+    /** What stands among the traces of a map that has to-dos. */
+    public const TRACE = 'to-do';
 
     public static function type(): string
     {
@@ -54,6 +62,23 @@ final readonly class Task extends FeatureRow
         $day = fn (string $field): ?string => $this->text($field) === '' ? null : $moved($this->text($field));
 
         return $this->with(['progress' => null, 'done' => null, 'by' => $day('by'), 'begins' => $day('begins')]);
+    }
+
+    public static function hasTexts(): bool
+    {
+        return true;
+    }
+
+    public function textsIn(?TopicMap $map): array
+    {
+        return $this->text('who') === '' ? [] : ['who' => [$this->text('who'), 'who does it']];
+    }
+
+    public function withText(TopicMap $map, string $name, string $text): static
+    {
+        $who = People::read($text) ?? throw new InvalidEdit('Names of people have at most '.People::LONGEST.' letters.', 'with');
+
+        return $this->with(['who' => $who === '' ? null : $who]);
     }
 
     public function progress(): int

@@ -6,6 +6,7 @@ namespace ChalkTree\Task;
 
 use ChalkTree\Ask\Days;
 use ChalkTree\Ask\Moment;
+use ChalkTree\Ask\TellsProgress;
 use ChalkTree\Face\BoxSource;
 
 /** What to-dos put on topics: on one, who and by when and how far; above some, how many of them are done. */
@@ -29,7 +30,7 @@ final readonly class TaskBoxes implements BoxSource
     public function told(string $topic): string
     {
         $task = Tasks::task($this->now->map, $topic);
-        $done = $this->now->sums()->below($topic, Tasks::DONE);
+        $done = $this->now->sums()->below($topic, TellsProgress::DONE);
         if ($task === null && $done === null) {
             return '';
         }

@@ -6,7 +6,9 @@ namespace ChalkTree\Task;
 
 use ChalkTree\Ask\Days;
 use ChalkTree\Ask\Moment;
+use ChalkTree\Ask\TellsProgress;
 use ChalkTree\CrossLink\CrossLink;
+use ChalkTree\Kind\Kind;
 use ChalkTree\Kind\Kinds;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Text\Sameness;
@@ -14,11 +16,6 @@ use ChalkTree\Text\Sameness;
 /** What is known of the to-dos of a map at a moment. */
 final class Tasks
 {
-    /** The measures under which they are rolled up: how far, weighted by effort, and whether done. */
-    public const PROGRESS = 'task';
-
-    public const DONE = 'task-done';
-
     /** Days within which one is due soon. */
     public const SOON = 7;
 
@@ -41,6 +38,12 @@ final class Tasks
     public static function is(TopicMap $map, string $topic): bool
     {
         return $map->row(Task::type(), $topic) !== null || Kinds::kindOf($map, $topic)?->flag('todo') === true;
+    }
+
+    /** Whether a map can have any. */
+    public static function areIn(TopicMap $map): bool
+    {
+        return $map->rowsOf(Task::class) !== [] || array_filter($map->rowsOf(Kind::class), fn (Kind $kind): bool => $kind->flag('todo')) !== [];
     }
 
     /** What is said of one; an empty one where only its kind makes it a to-do. */
@@ -68,7 +71,7 @@ final class Tasks
             return 100.0;
         }
 
-        return $this->now->sums()->below($topic, self::PROGRESS)?->mean() ?? ($task === null ? null : (float) $task->progress());
+        return $this->now->sums()->below($topic, TellsProgress::PROGRESS)?->mean() ?? ($task === null ? null : (float) $task->progress());
     }
 
     /** "open", "doing" or "done"; null for what is no to-do. */
@@ -88,7 +91,7 @@ final class Tasks
     /** Whether there are to-dos below a topic. */
     public function gathers(string $topic): bool
     {
-        return $this->now->sums()->below($topic, self::PROGRESS) !== null;
+        return $this->now->sums()->below($topic, TellsProgress::PROGRESS) !== null;
     }
 
     public function isFound(Finding $finding, string $topic): bool

@@ -23,17 +23,23 @@ final class InlineMarkdown
      */
     public static function runs(string $markdown): array
     {
-        if (strpbrk($markdown, self::SIGNS) === false) {
+        if (! self::isFormatted($markdown)) {
             return $markdown === '' ? [] : [new Run($markdown)];
         }
 
         return (new InlineParser($markdown))->runs();
     }
 
+    /** Whether text can be other than it is read; false where each letter stands for itself. */
+    public static function isFormatted(string $markdown): bool
+    {
+        return strpbrk($markdown, self::SIGNS) !== false;
+    }
+
     /** The text without its formatting. */
     public static function plain(string $markdown): string
     {
-        if (strpbrk($markdown, self::SIGNS) === false) {
+        if (! self::isFormatted($markdown)) {
             return $markdown;
         }
 
@@ -47,7 +53,9 @@ final class InlineMarkdown
      */
     public static function oneLine(string $markdown, ?int $widest = null): string
     {
-        $line = trim((string) preg_replace('/\s+/u', ' ', self::plain($markdown)));
+        $plain = self::plain($markdown);
+        // Most titles are on one line as they are.
+        $line = preg_match('/[^\x21-\x7e]\s|[^\x20-\x7e]|^\s|\s$/', $plain) === 1 ? trim((string) preg_replace('/\s+/u', ' ', $plain)) : $plain;
 
         return $widest === null ? $line : mb_strimwidth($line, 0, $widest, '…');
     }

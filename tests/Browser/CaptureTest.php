@@ -192,7 +192,7 @@ it('chooses many in every way, and says what is chosen', function () {
     $browser->waitFor('.lasso');
     $browser->pointer('mouseReleased', $end['x'] + $end['w'] + 20, $end['y'] + $end['h'] + 6, ['modifiers' => 8]);
     $is(['A1', 'A2', 'B1']);
-    $browser->keys('Mod+f')->waitFor("input[aria-label='Find']")->type('1');
+    $browser->keys('Mod+Alt+f')->waitFor("input[aria-label='Find']")->type('1');
     $browser->waitFor('.hit')->press('Choose these topics');
     $is(['A1', 'B1']);
     $from = lineOf($browser, 'A');

@@ -183,6 +183,17 @@ it('ties and says it where there is no board', function () {
     expect($browser->complaints())->toBe([]);
 });
 
+it('keeps what is typed at the desk while answers come in', function () {
+    $browser = festivalBoard();
+    $browser->press('Outline')->waitUntil(fn (): bool => ! $browser->has('.board'), 'the outline alone');
+    $browser->script('document.querySelector(".outline").focus()');
+    $browser->keys('Alt+d')->waitFor('.tying')->type('dusk')->waitUntil(fn (): bool => $browser->has('.tying li.on'), 'a hit');
+    $browser->delayed(600)->keys('Enter')->waitUntil(fn (): bool => $browser->script('return document.activeElement.getAttribute("aria-label")') === 'Linking phrase', 'the field at the desk');
+    // The answer to the cross-link comes between two words, the list of cross-links with it.
+    $browser->type('waits ')->saved()->type('for')->keys('Enter')->delayed(0)->saved();
+    expect(tiedLines($browser))->toBe(['→ waits for: Dusk']);
+});
+
 it('ties new topics in four directions, title and phrase one after the other', function () {
     $browser = festivalBoard();
     $browser->pick('Guard');

@@ -97,8 +97,8 @@ it('says what a control does, and its key, when it has the focus for a moment or
     for ($i = 0; $i < 12 && $browser->script('return document.activeElement.textContent.trim()') !== 'Find'; $i++) {
         $browser->keys('Tab');
     }
-    $browser->waitUntil(fn (): bool => str_contains($hint(), 'Looks for words in this map') && str_contains($hint(), 'Ctrl+F'), 'the hint of the control with the focus');
-    $browser->keys('Tab')->waitUntil(fn (): bool => ! str_contains($hint(), 'Looks for words in this map'), 'the hint to go with the focus');
+    $browser->waitUntil(fn (): bool => str_contains($hint(), 'Narrows the map to what is meant') && str_contains($hint(), 'Ctrl+F'), 'the hint of the control with the focus');
+    $browser->keys('Tab')->waitUntil(fn (): bool => ! str_contains($hint(), 'Narrows the map to what is meant'), 'the hint to go with the focus');
     $at = $browser->script('const r = [...document.querySelectorAll(".ways button")].find((one) => one.textContent === "Outline").getBoundingClientRect(); return {x: r.x + r.width / 2, y: r.y + r.height / 2}');
     $browser->pointer('mouseMoved', $at['x'], $at['y'])->waitUntil(fn (): bool => str_contains($hint(), 'Shows the map as an indented list alone'), 'the hint of the control under the mouse');
     expect($hint())->toContain('Alt+1');

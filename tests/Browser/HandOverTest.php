@@ -27,6 +27,17 @@ it('hands a map over by keys alone, with a preview that follows what is chosen',
     expect(Studio::server()->artisan('map:export', $id, '--preset=Short', '--owner=wren@saltmere.example'))->toBe("# Harbour\n\n## Quay\n\n## Ferry\n");
 });
 
+it('hands over who does what by when, unless that is left out', function () {
+    $browser = Studio::opened("Harbour\n\tQuay\n");
+    $browser->pick('Quay')->keys('Mod+Shift+g')->waitUntil(fn (): bool => (bool) $browser->script('return document.activeElement?.closest(".veil") !== null && document.querySelector(".veil .form") !== null'), 'the form');
+    $browser->type('Ines')->keys('Enter')->type('2026-12-05')->keys('Enter', 'Escape')->waitUntil(fn (): bool => ! $browser->has('.veil'), 'the end of the form')->saved();
+    $browser->keys('F4')->waitFor('.hand-over')->press('Markdown');
+    $browser->waitUntil(fn (): bool => str_contains(previewed($browser), 'by 2026-12-05 · who Ines'), 'who and by when: '.previewed($browser), 30);
+    $browser->script('[...document.querySelectorAll(".hand-over label, .hand-over .n-checkbox, .hand-over button")].find((one) => one.textContent.trim() === "Kinds, fields, to-dos").click()');
+    $browser->waitUntil(fn (): bool => str_contains(previewed($browser), 'Quay') && ! str_contains(previewed($browser), 'Ines'), 'neither of them: '.previewed($browser), 30);
+    expect($browser->complaints())->toBe([]);
+});
+
 it('makes a document by the mouse, tells that it is made, and makes the same again by one key', function () {
     $browser = Studio::opened("Harbour\n\tQuay\n\tBudget\n");
     $browser->pick('Budget')->keys('Mod+Shift+h')->saved();

@@ -42,7 +42,7 @@ function jobs(): array
         'Cut and paste' => ["jj1\njj2", '→jj1, Ctrl+X, Ctrl+V', "jj2\n\tjj1"],
         'Remove several and get them back' => ["kk1\nkk2\nkk3", '→kk1, Shift+↓, Del, Ctrl+Z', "kk1\nkk2\nkk3"],
         'Take a topic out and hang it on the root' => ["ll1\nll2", '→ll2, Alt+Shift+T, Alt+Shift+R', 'll1'],
-        'Replace a word in a branch' => ["mm old\nnn old", '→mm old, Ctrl+F, “old”, Tab, “new”, Enter, Esc', "mm new\nnn new"],
+        'Replace a word in a branch' => ["mm old\nnn old", '→mm old, Ctrl+Alt+F, “old”, Tab, “new”, Enter, Esc', "mm new\nnn new"],
         'Choose all of a branch and make a level of it' => ["oo1\noo2", '→oo1, Ctrl+A, Alt+W, “all”, Ctrl+Enter', "all\n\too1\n\too2"],
     ];
 }

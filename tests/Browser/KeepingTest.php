@@ -186,7 +186,7 @@ it('looks the same on the board and in the SVG', function () {
     $browser->keys('Mod+Shift+h')->saved();
     $svg = Studio::server()->artisan('map:export', $id, '--to=svg');
     $browser->press('Show all');
-    $browser->waitUntil(fn (): bool => $browser->count('.slip') === 62, 'all topics');
+    $browser->waitUntil(fn (): bool => $browser->count('.slip') === 65, 'all topics');
     // Until the view and the slips have come to rest.
     usleep(900_000);
     $places = fn (string $scope): string => "const t = (e) => { const m = e.getCTM(); return [Math.round(m.e), Math.round(m.f)] }; const all = [...document.querySelectorAll('{$scope}')].map(t).sort((a, b) => a[0] - b[0] || a[1] - b[1]); const [x, y] = all[0]; return all.map(([a, b]) => [a - x, b - y])";
@@ -198,7 +198,7 @@ it('looks the same on the board and in the SVG', function () {
     foreach ($file as $i => [$x, $y]) {
         expect(min(array_map(fn (array $at): float => abs($at[0] - $x) + abs($at[1] - $y), $board)))->toBeLessThan(8, "topic {$i}");
     }
-    expect(count($file))->toBe(62);
+    expect(count($file))->toBe(65);
     Studio::server()->artisan('map:undo', $id);
     $browser->size(1280, 800);
 });

@@ -83,7 +83,7 @@ it('goes by one click on the sign, lists where several ways lead, and undoes', f
     $sign = fn (): array => (array) $browser->script('const b = document.querySelector(`.slip[data-topic="${arguments[0]}"] [data-touch^="out:"]`).getBoundingClientRect(); return [b.x + b.width / 2, b.y + b.height / 2]', $browser->topic('Rowboat seven'));
     $click = fn (array $at): Browser => $browser->pointer('mousePressed', $at[0], $at[1], ['button' => 'left', 'clickCount' => 1])->pointer('mouseReleased', $at[0], $at[1], ['button' => 'left', 'clickCount' => 1]);
     $click($sign())->waitUntil(fn (): bool => chosenTitle($browser) === 'Paddles', 'where it leads');
-    $browser->act('Back to where one was before a link')->waitUntil(fn (): bool => chosenTitle($browser) === 'Rowboat seven', 'back');
+    $browser->act('Back to where one was')->waitUntil(fn (): bool => chosenTitle($browser) === 'Rowboat seven', 'back');
     $browser->script('document.querySelector(".desk .new input").focus()');
     $browser->type('office@harbour.saltmere.example')->keys('Enter')->saved()->waitUntil(fn (): bool => count(linksAtDesk($browser)) === 2, 'two links');
     $click($sign())->waitFor('.out-list .way');

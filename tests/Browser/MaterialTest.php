@@ -241,7 +241,7 @@ it('sorts them by mouse alone, finding those of a sort and dragging them togethe
     clipInto($browser, "Light\nMusic\nDress\nOther\n".implode("\n", ideas()))->waitFor('.paste .line')->press('Land it')->saved();
     $browser->waitUntil(fn (): bool => $browser->count('.outline [role=treeitem]') > 20, 'the ideas');
     foreach (['Lantern shaped' => 'Light', 'Song about' => 'Music', 'Costume of' => 'Dress', 'Surprise with' => 'Other'] as $sort => $group) {
-        $browser->press('Find')->waitFor("input[aria-label='Find']");
+        $browser->keys('Mod+Alt+f')->waitFor("input[aria-label='Find']");
         $browser->find("input[aria-label='Find']")->click();
         // A word to look for has to be typed, whoever holds the mouse.
         $browser->keys('Mod+a')->type($sort);

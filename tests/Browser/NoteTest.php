@@ -67,7 +67,7 @@ it('links a note to a topic by typing its name, and goes there and back', functi
     $browser->pointer('mousePressed', $at[0], $at[1], ['button' => 'left', 'clickCount' => 1, 'modifiers' => 2])->pointer('mouseReleased', $at[0], $at[1], ['button' => 'left', 'clickCount' => 1, 'modifiers' => 2]);
     $chosen = fn (): string => (string) $browser->script('return document.querySelector(".outline .line.chosen .text")?.textContent.trim() ?? ""');
     $browser->waitUntil(fn (): bool => $chosen() === 'Windlass store', 'where it leads');
-    $browser->act('Back to where one was before a link')->waitUntil(fn (): bool => $chosen() === 'Paddle gear', 'back');
+    $browser->act('Back to where one was')->waitUntil(fn (): bool => $chosen() === 'Paddle gear', 'back');
     expect(keptNote($browser))->toMatch('~^Wound with the one in \[Windlass store\]\(/maps/[0-9a-z]{26}/topics/[0-9a-z]{26}\)$~');
 });
 

@@ -196,7 +196,7 @@ it('ends a movement of the board where it was to end, whatever comes in between'
     usleep(700_000);
     expect($scale())->toBeGreaterThanOrEqual((int) floor($all * 1.9));
     // A panel that opens meanwhile makes the board narrower.
-    $browser->keys('Alt+a', 'Mod+f')->waitFor("input[aria-label='Find']");
+    $browser->keys('Alt+a', 'Mod+Alt+f')->waitFor("input[aria-label='Find']");
     usleep(700_000);
     expect($scale())->toBeLessThanOrEqual($all);
 });

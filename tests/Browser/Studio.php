@@ -15,6 +15,9 @@ final class Studio
 
     private static ?Browser $browser = null;
 
+    /** @var list<string> ids of maps that were made for one test */
+    private static array $copies = [];
+
     public static function server(): TestServer
     {
         if (self::$server === null) {
@@ -31,8 +34,13 @@ final class Studio
         self::$browser ??= new Browser(self::server()->address);
         self::$browser->size(1280, 800)->visit('/mark.svg');
         self::$browser->script('localStorage.clear(); indexedDB.deleteDatabase("chalk-tree")');
-        // What was chosen for the eyes is kept with the person.
-        (new PDO('sqlite:'.self::server()->database()))->exec('update people set calm = null');
+        // What was chosen for the eyes is kept with the person; maps that were made for one test are no other's.
+        $database = new PDO('sqlite:'.self::server()->database());
+        $database->exec('pragma foreign_keys = on; update people set calm = null');
+        foreach (self::$copies as $id) {
+            $database->prepare('delete from maps where id = ?')->execute([$id]);
+        }
+        self::$copies = [];
         self::$browser->enterDemo()->complaints();
 
         return self::$browser;
@@ -54,6 +62,15 @@ final class Studio
         unlink($file);
 
         return self::browser()->visit("/maps/{$id}")->ready();
+    }
+
+    /** A map of the demo, made anew and open, so that no other test meets what is done to it. */
+    public static function copyOf(string $demo): Browser
+    {
+        $browser = self::browser();
+        self::$copies[] = $id = trim(self::server()->artisan('map:import', dirname(__DIR__, 2)."/database/demo/{$demo}.json", '--title=Of its own'));
+
+        return $browser->visit("/maps/{$id}")->ready();
     }
 
     /** What a copy puts on the clipboard, by type. */

@@ -5,56 +5,6 @@ declare(strict_types=1);
 use Tests\Browser\Studio;
 use Tests\Support\Browser;
 
-/** What stands on a topic of the board besides its title, a line each. */
-function smallTypeOn(Browser $browser, string $title): array
-{
-    return (array) $browser->script('return [...document.querySelectorAll(`.board [data-topic="${arguments[0]}"] :is(text.task, text.facts)`)].map((one) => one.textContent)', $browser->topic($title));
-}
-
-/** Waits until this stands there. */
-function tellsOn(Browser $browser, string $title, string $line): void
-{
-    $browser->waitUntil(fn (): bool => in_array($line, smallTypeOn($browser, $title), true), "“{$line}” on {$title}, not ".implode(', ', smallTypeOn($browser, $title)));
-}
-
-/** The outline of a topic's box: its paint. */
-function outlineOf(Browser $browser, string $title): string
-{
-    return (string) $browser->script('return document.querySelector(`.board [data-topic="${arguments[0]}"] path.paper`)?.getAttribute("style") ?? ""', $browser->topic($title));
-}
-
-function inBoxOfKinds(Browser $browser): Browser
-{
-    return $browser->waitUntil(fn (): bool => (bool) $browser->script('return document.activeElement?.closest(".veil") !== null && document.querySelectorAll(".veil li, .veil .form").length > 0'), 'the box of kinds');
-}
-
-/** A row of the map that is open, as the page has it, by its sort. */
-function committeeMap(): Browser
-{
-    $browser = Studio::browser()->newMap();
-    $browser->type('Committee')->keys('Mod+Enter')->saved();
-
-    return $browser;
-}
-
-it('makes an entry by one key, the number of its kind and Enter, and one types on in its first empty part', function () {
-    $browser = committeeMap();
-    $browser->keys('Mod+k');
-    inBoxOfKinds($browser)->type('1')->keys('Enter')->waitFor('.title-editor');
-    $browser->type('Accounts')->keys('Enter')->type('Route')->keys('Mod+Enter')->saved();
-    $lines = array_map(trim(...), $browser->outline());
-    expect($lines[1])->toStartWith('Meeting, ')->and(array_slice($lines, 2))->toBe(['Agenda', 'Accounts', 'Route', 'What was said', 'Decided', 'To do', 'Next time']);
-    // Another of the kind by one key, from anywhere within, beside the one before.
-    $browser->keys('Mod+Shift+k')->waitFor('.title-editor')->type('Second agenda')->keys('Mod+Enter')->saved();
-    expect(count(array_filter($browser->outline(), fn (string $line): bool => str_starts_with($line, '  Meeting, '))))->toBe(2);
-    // It is taken back as one, with what was typed into its first part.
-    $browser->keys('Mod+z')->saved();
-    expect(array_map(trim(...), $browser->outline()))->toBe($lines);
-    // It is still there after a reload.
-    $browser->visit((string) $browser->script('return location.pathname'))->ready();
-    expect(array_map(trim(...), $browser->outline()))->toBe($lines)->and($browser->complaints())->toBe([]);
-});
-
 it('turns a topic that is being typed into a to-do, by keys alone, and goes on where one was', function () {
     $browser = committeeMap();
     $browser->keys('Tab')->type('Order paper')->keys('Mod+Shift+g');
@@ -70,40 +20,6 @@ it('turns a topic that is being typed into a to-do, by keys alone, and goes on w
     tellsOn($browser, 'Book the loft', 'Theo');
     tellsOn($browser, 'Committee', '0 of 2 done · 0 %');
     expect($browser->complaints())->toBe([]);
-});
-
-it('turns what is typed into a kind and asks for its fields, and says what it does not understand', function () {
-    $browser = committeeMap();
-    $browser->keys('Tab')->type('Paper, Willow, Light')->keys('Mod+g');
-    inBoxOfKinds($browser)->type('read')->keys('Enter');
-    $browser->waitFor('.veil .form')->waitUntil(fn (): bool => $browser->script('return document.activeElement.getAttribute("aria-label")') === 'Author', 'the first field');
-    $browser->type('Edda Marlowe')->keys('Enter')->type('Marit')->keys('Enter', 'Enter')->type('someday')->keys('Enter');
-    $browser->waitFor('.veil .wrong');
-    expect($browser->find('.veil .wrong')->getText())->toContain('“Read on” wants a day');
-    // What was typed is still there to be put right.
-    expect($browser->script('return document.querySelector(".veil input[aria-label=\'Read on\']").value'))->toBe('someday');
-    $browser->keys('Escape')->waitFor('.title-editor')->keys('Mod+Enter')->saved();
-    tellsOn($browser, 'Paper, Willow, Light', 'Author: Edda Marlowe');
-    tellsOn($browser, 'Paper, Willow, Light', 'Recommended by: Marit');
-});
-
-it('shows kind and fields at the desk, sets them for several at once, and shows them on topics', function () {
-    $browser = Studio::opened("Costs\n\tPaper\n\tWillow\n");
-    $browser->pick('Paper')->pick('Willow', 2);
-    $browser->waitFor(".desk input[aria-label='Kind']")->script('document.querySelector(".desk input[aria-label=\'Kind\']").closest(".n-base-selection").querySelector(".n-base-selection-label, .n-base-selection-input").click()');
-    $browser->waitFor('.n-base-select-option');
-    $browser->script('[...document.querySelectorAll(".n-base-select-option")].find((one) => one.textContent.includes("Expense")).click()');
-    $browser->saved()->waitFor(".desk input[aria-label='Cost']");
-    $browser->script('document.querySelector(".desk input[aria-label=\'Cost\']").focus()');
-    $browser->type('12,50')->keys('Enter')->saved();
-    tellsOn($browser, 'Paper', 'Cost: €12.50');
-    tellsOn($browser, 'Willow', 'Cost: €12.50');
-    tellsOn($browser, 'Costs', 'Cost, below: €25');
-    $browser->script('document.querySelector(".desk input[aria-label=\'Cost\']").focus(); document.querySelector(".desk input[aria-label=\'Cost\']").select()');
-    $browser->type('many')->keys('Enter')->waitFor('.desk .wrong');
-    expect($browser->find('.desk .wrong')->getText())->toContain('wants a number');
-    tellsOn($browser, 'Paper', 'Cost: €12.50');
-    $browser->pick('Willow')->waitUntil(fn (): bool => $browser->script('return document.querySelector(".desk input[aria-label=\'Cost\']").value') === '12.5', 'what it has');
 });
 
 it('reports progress by one key, twice, with remarks that are dated, signed and can be corrected', function () {
@@ -135,7 +51,7 @@ it('reports progress by one key, twice, with remarks that are dated, signed and 
 });
 
 it('lists what is overdue and without anyone, leads there, and ticks off', function () {
-    $browser = Studio::browser()->enterDemo('Volunteers');
+    $browser = Studio::copyOf('meeting-log');
     $browser->keys('Mod+F3')->waitFor(".panel ul[aria-label='To-dos'] li");
     $titles = fn (): array => (array) $browser->script('return [...document.querySelectorAll(".panel ul[aria-label=\'To-dos\'] li")].map((one) => one.querySelector("span").firstChild.textContent)');
     expect($titles())->toBe(['Oskar settles the accounts with the town', 'Someone keeps the box of lamps dry', 'Wren asks for the permits for next year', 'Tove mends the crane lantern'])
@@ -181,99 +97,125 @@ it('lets topics look as rules say, at once, with the map beside showing what the
     expect($browser->complaints())->toBe([]);
 });
 
-it('makes and changes kinds in place, and carries them to their topics after one has seen what changes', function () {
-    $browser = Studio::opened("Plan\n\tFirst\n\tSecond\n");
-    $browser->pick('First')->keys('Mod+F2')->waitFor('.panel')->press('New kind')->saved()->waitFor("input[aria-label='Name of the kind']");
-    $browser->waitUntil(fn (): bool => $browser->script('return document.activeElement.getAttribute("aria-label")') === 'Name of the kind', 'the name');
-    $browser->type('Rehearsal')->keys('Enter')->saved();
-    $browser->script('document.querySelector("input[aria-label=\'Title of new ones\']").focus()');
-    $browser->type('Rehearsal {number}')->keys('Enter')->saved();
-    $browser->script('document.querySelector("textarea[aria-label=\'Subtopics to begin with\']").focus()');
-    $browser->type("Songs\n  -\nStage")->keys('Tab')->saved();
-    $browser->press('New field')->saved()->waitFor("input[aria-label='Name of the field']");
-    $browser->script('const name = document.querySelector("input[aria-label=\'Name of the field\']"); name.focus(); name.select()');
-    $browser->type('Hall')->keys('Tab')->saved();
-    $browser->press('Close');
-    // One that there was comes to be of the kind, and a new one is made.
-    $browser->pick('First')->keys('Mod+g');
-    inBoxOfKinds($browser)->type('reh')->keys('Enter')->waitFor('.veil .form')->waitUntil(fn (): bool => $browser->script('return document.activeElement.getAttribute("aria-label")') === 'Hall', 'the field');
-    $browser->type('Net loft')->keys('Enter')->waitUntil(fn (): bool => ! $browser->has('.veil'), 'the end of the box')->saved();
-    tellsOn($browser, 'First', 'Hall: Net loft');
-    $browser->pick('Second')->keys('Mod+k');
-    inBoxOfKinds($browser)->type('reh')->keys('Enter')->waitFor('.title-editor')->type('Chorus')->keys('Mod+Enter')->saved();
-    expect(array_map(trim(...), $browser->outline()))->toBe(['Plan', 'First', 'Second', 'Rehearsal 1', 'Songs', 'Chorus', 'Stage']);
-    $browser->keys('Mod+F2')->waitFor('.panel')->press('Carry to its 2 topics …');
-    $browser->waitFor('.change, [role=dialog]')->waitUntil(fn (): bool => substr_count((string) $browser->script('return document.querySelector(".n-modal-container, .change")?.innerText ?? ""'), 'Songs') === 1, 'what is missing');
-    $browser->keys('Enter')->saved();
-    $browser->waitUntil(fn (): bool => array_map(trim(...), $browser->outline()) === ['Plan', 'First', 'Songs', 'Untitled', 'Stage', 'Second', 'Rehearsal 1', 'Songs', 'Chorus', 'Stage'], 'the subtopics: '.implode(', ', $browser->outline()));
-    expect($browser->complaints())->toBe([]);
-});
-
-it('puts kinds on by mouse from the tray, also by dragging', function () {
-    $browser = Studio::opened("Plan\n\tFirst\n\tSecond\n");
-    $browser->pick('First')->script('document.getElementById("tray-Kinds").click()');
-    $browser->waitFor('.tray .kinds .one');
-    $browser->script('[...document.querySelectorAll(".tray .one button")].find((one) => one.textContent.includes("Decision")).click()');
-    $browser->saved()->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".tray .one button.on")?.textContent'), 'Decision'), 'the kind that it has');
-    $from = (array) $browser->script('const b = [...document.querySelectorAll(".tray .one button")].find((one) => one.textContent.includes("Decision")).getBoundingClientRect(); return [b.x + b.width / 2, b.y + b.height / 2]');
-    $to = $browser->boxOf('Second');
-    $browser->drag($from, [$to['x'] + $to['w'] / 2, $to['y'] + $to['h'] / 2])->saved();
-    $browser->waitUntil(fn (): bool => (int) $browser->script('return document.querySelectorAll(`.board [data-touch="stamp:important"]`).length') === 2, 'both stamps');
-    expect($browser->complaints())->toBe([]);
-});
-
-it('keeps a whole meeting: agenda, persons, a brainstorm, to-dos, a book and a private remark', function () {
+it('keeps a whole meeting by keys alone: agenda, persons, a brainstorm, to-dos, a book and a private remark', function () {
     $browser = committeeMap();
+    $focusIs = fn (string $label): Browser => $browser->waitUntil(fn (): bool => $browser->script('return document.activeElement.getAttribute("aria-label")') === $label, "the focus in “{$label}”");
+    $chosenIs = fn (string $title): Browser => $browser->saved()->waitUntil(fn (): bool => str_starts_with((string) $browser->script('return document.querySelector(".desk h2, .desk")?.textContent ?? ""'), $title), "“{$title}” chosen");
     $browser->keys('Mod+k');
     inBoxOfKinds($browser)->type('1')->keys('Enter')->waitFor('.title-editor');
-    // The agenda.
-    $browser->type('Accounts of the season')->keys('Enter')->type('Next year')->keys('Mod+Enter')->saved();
+    // The agenda, with a link.
+    $browser->type('Accounts of the season')->keys('Mod+Enter')->saved()->keys('Mod+Shift+l');
+    $focusIs('Add a link')->type('https://harbour.saltmere.example/accounts.pdf')->keys('Enter')->saved()->keys('Escape', 'Enter')->waitFor('.title-editor')->type('Next year')->keys('Enter')->type('Who mends the crane lantern')->keys('Mod+Enter')->saved();
     $meeting = trim($browser->outline()[1]);
     // Five persons.
-    $browser->press('Show all')->pick($meeting)->waitFor(".desk input[aria-label='Present']")->script('document.querySelector(".desk input[aria-label=\'Present\']").focus()');
-    $browser->type('Wren, Tove, Bram, Ines, Marit')->keys('Enter')->saved();
+    $browser->keys('ArrowLeft', 'ArrowLeft');
+    $chosenIs($meeting)->keys('Mod+g');
+    inBoxOfKinds($browser)->type('1')->keys('Enter')->waitFor('.veil .form');
+    $focusIs('Date')->keys('Enter', 'Enter', 'Enter');
+    $focusIs('Present')->type('Wren, Tove, Bram, Ines, Marit')->keys('Enter')->waitUntil(fn (): bool => ! $browser->has('.veil'), 'the end of the form')->saved();
     tellsOn($browser, $meeting, 'Present: Wren, Tove, Bram, Ines, Marit');
     // A brainstorm of twelve.
-    $browser->press('Show all')->pick('What was said')->keys('Tab');
+    $browser->keys('ArrowRight');
+    $chosenIs('What was said')->keys('Tab');
     foreach (range(1, 12) as $i) {
         $browser->type("Idea {$i}")->keys($i < 12 ? 'Enter' : 'Mod+Enter');
     }
-    $browser->saved();
-    // Three to-dos.
-    $browser->press('Show all')->pick('To do')->keys('Tab');
+    $browser->saved()->keys('ArrowLeft');
+    $chosenIs('What was said');
+    // Three to-dos. Down goes on to the next of its kind, and not into what hangs beside it.
+    $browser->keys('ArrowDown', 'ArrowDown');
+    $chosenIs('To do')->keys('Tab');
     foreach ([['Ask the bakers', 'Marit', 'fri'], ['Walk the route', 'Bram', '+10'], ['Mend the crane', 'Tove', '30 may']] as $i => [$what, $who, $when]) {
         $browser->type($what)->keys('Mod+Shift+g');
         inBoxOfKinds($browser)->type($who)->keys('Enter')->type($when)->keys('Enter', 'Enter');
         $browser->waitUntil(fn (): bool => ! $browser->has('.veil') && $browser->has('.title-editor'), 'the title again')->keys($i < 2 ? 'Enter' : 'Mod+Enter');
     }
-    $browser->saved();
+    $browser->saved()->keys('ArrowLeft');
+    $chosenIs('To do');
     tellsOn($browser, 'To do', '0 of 3 done · 0 %');
     // A recommended book.
-    $browser->press('Show all')->pick('Next time')->keys('Tab')->type('Paper, Willow, Light')->keys('Mod+g');
-    inBoxOfKinds($browser)->type('read')->keys('Enter')->waitFor('.veil .form')->waitUntil(fn (): bool => $browser->script('return document.activeElement.getAttribute("aria-label")') === 'Author', 'the first field');
-    $browser->type('Edda Marlowe')->keys('Enter')->type('Ines')->keys('Enter', 'Escape')->waitFor('.title-editor')->keys('Mod+Enter')->saved();
+    $browser->keys('ArrowDown');
+    $chosenIs('Next time')->keys('Tab')->type('Paper, Willow, Light')->keys('Mod+g');
+    inBoxOfKinds($browser)->type('read')->keys('Enter')->waitFor('.veil .form');
+    $focusIs('Author')->type('Edda Marlowe')->keys('Enter')->type('Ines')->keys('Enter', 'Escape')->waitFor('.title-editor')->keys('Mod+Enter')->saved();
     tellsOn($browser, 'Paper, Willow, Light', 'Recommended by: Ines');
-    // One private remark.
-    $browser->press('Show all')->pick('Ask the bakers')->keys('Mod+Shift+m')->waitFor('.report');
-    $browser->waitUntil(fn (): bool => $browser->script('return document.activeElement.getAttribute("aria-label")') === 'Done, in percent', 'the number');
-    $browser->keys('Enter')->type('They were paid late last year.')->keys('Tab', 'Tab', 'Tab', 'Tab', 'Tab')->waitUntil(fn (): bool => (bool) $browser->script('return document.activeElement.closest(".n-checkbox") !== null'), 'the box for private');
-    $browser->keys(' ')->script('document.querySelector(".report textarea").focus()');
-    $browser->keys('Enter')->waitUntil(fn (): bool => ! $browser->has('.report'), 'the end of the report')->saved();
+    // One private remark: the topic is gone to by its name.
+    $browser->keys('Mod+j')->waitFor('.palette, [role=dialog] input')->type('ask the bakers')->keys('Enter');
+    $chosenIs('Ask the bakers')->keys('Mod+Shift+m')->waitFor('.report');
+    $focusIs('Done, in percent')->keys('Enter')->type('They were paid late last year.')->keys('Alt+p', 'Enter')->waitUntil(fn (): bool => ! $browser->has('.report'), 'the end of the report')->saved();
     $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".desk ol[aria-label=Log] li em")?.textContent'), 'private'), 'the private remark');
     expect($browser->complaints())->toBe([]);
 });
 
-/** Gives the chosen topic a date and a reminder at the desk. */
-function remindAt(Browser $browser, string $by, string $option): Browser
-{
-    $browser->waitFor(".desk input[aria-label='By when']")->script('document.querySelector(".desk input[aria-label=\'By when\']").focus()');
-    $browser->type($by)->keys('Enter')->saved();
-    $browser->script('document.querySelector(".desk .n-base-selection-label[aria-label=Remind], .desk [aria-label=Remind] .n-base-selection-label").click()');
-    $browser->waitFor('.n-base-select-option');
-    $browser->script('[...document.querySelectorAll(".n-base-select-option")].find((one) => one.textContent.trim() === arguments[0]).click()', $option);
+it('makes the next one when a to-do that repeats is done, and takes both back as one', function () {
+    $browser = Studio::opened("Plan\n\tWater the willow\n");
+    $browser->pick('Water the willow')->keys('Mod+Shift+g');
+    inBoxOfKinds($browser)->type('Ines')->keys('Enter')->type('2026-12-04')->keys('Enter', 'Escape')->waitUntil(fn (): bool => ! $browser->has('.veil'), 'the end of the form')->saved();
+    $browser->waitFor('.desk .n-select[aria-label=Repeats]')->script('document.querySelector(".desk .n-select[aria-label=Repeats] .n-base-selection-label").click()');
+    $browser->waitUntil(fn (): bool => (bool) $browser->script('return [...document.querySelectorAll(".n-base-select-option")].some((one) => one.textContent.trim() === "every week")'), 'the repetitions');
+    $browser->script('[...document.querySelectorAll(".n-base-select-option")].find((one) => one.textContent.trim() === "every week").click()');
+    $browser->saved()->pick('Water the willow')->keys('Mod+Shift+d')->saved();
+    $browser->waitUntil(fn (): bool => array_map(trim(...), $browser->outline()) === ['Plan', 'Water the willow', 'Water the willow'], 'the next one: '.implode(', ', $browser->outline()));
+    $lines = fn (): array => (array) $browser->script('return [...document.querySelectorAll(".board [data-topic] text.task")].map((one) => one.textContent)');
+    $browser->waitUntil(fn (): bool => array_filter($lines(), fn (string $line): bool => str_contains($line, 'Fri 11 Dec')) !== [], 'a week later: '.implode(', ', $lines()));
+    $browser->keys('Mod+z')->saved();
+    $browser->waitUntil(fn (): bool => array_map(trim(...), $browser->outline()) === ['Plan', 'Water the willow'], 'only the first');
+    expect(array_filter($lines(), fn (string $line): bool => str_contains($line, 'by Fri 4 Dec')))->not->toBe([])->and($browser->complaints())->toBe([]);
+});
 
-    return $browser->saved();
-}
+it('stands topics along a line of days, and goes by the order again, by keys', function () {
+    $browser = Studio::opened("Season\n\tOpening\n\tMasts\n\tStalls\n");
+    foreach (['Opening' => '2026-07-01', 'Masts' => '2026-06-01', 'Stalls' => '2026-06-11'] as $title => $day) {
+        $browser->pick($title)->keys('Mod+Shift+g');
+        inBoxOfKinds($browser)->keys('Enter')->type($day)->keys('Enter', 'Escape')->waitUntil(fn (): bool => ! $browser->has('.veil'), 'the end of the form')->saved();
+    }
+    $browser->pick('Season')->act('Arrange the map as a timeline')->saved()->press('Show all')->waitFor('.board path.ruler');
+    $order = function () use ($browser): array {
+        $left = array_combine($all = ['Masts', 'Opening', 'Stalls'], array_map(fn (string $title): float => $browser->boxOf($title)['x'], $all));
+        asort($left);
+
+        return array_keys($left);
+    };
+    $browser->waitUntil(fn (): bool => $order() === ['Masts', 'Stalls', 'Opening'], 'the order of the days: '.implode(', ', $order()));
+    // A day that changes moves the topic at once, and undoing moves it back.
+    $browser->pick('Masts')->keys('Mod+Shift+g');
+    inBoxOfKinds($browser)->keys('Enter')->type('2026-06-21')->keys('Enter', 'Escape')->saved();
+    $browser->waitUntil(fn (): bool => $order() === ['Stalls', 'Masts', 'Opening'], 'the new order: '.implode(', ', $order()));
+    $browser->keys('Mod+z')->saved()->waitUntil(fn (): bool => $order() === ['Masts', 'Stalls', 'Opening'], 'the order before');
+    $browser->press('Show all')->pick('Season')->act('Timeline: places in their order')->saved();
+    $browser->waitUntil(fn (): bool => ! $browser->has('.board path.ruler') && $order() === ['Opening', 'Masts', 'Stalls'], 'the order of the outline');
+    // The same by mouse at the desk, with the day that counts.
+    $browser->press('Days')->saved()->waitFor('.board path.ruler');
+    $browser->script('document.querySelector(".n-select[aria-label=\'Which day\'] .n-base-selection-label").click()');
+    $browser->waitUntil(fn (): bool => (bool) $browser->script('return [...document.querySelectorAll(".n-base-select-option")].some((one) => one.textContent.trim() === "Done on")'), 'the days there are');
+    $browser->script('[...document.querySelectorAll(".n-base-select-option")].find((one) => one.textContent.trim() === "Done on").click()');
+    $browser->saved()->waitUntil(fn (): bool => ! $browser->has('.board path.ruler'), 'no line of days, as nothing is done');
+    expect($browser->complaints())->toBe([]);
+});
+
+it('sets a reminder, puts rules in another order and begins a branch again, by keys alone', function () {
+    $browser = Studio::opened("Plan\n\tLanterns\n\tBoats\n");
+    $browser->pick('Lanterns')->keys('Mod+Shift+g');
+    inBoxOfKinds($browser)->keys('Enter')->type('+30')->keys('Enter', 'Escape')->waitUntil(fn (): bool => ! $browser->has('.veil'), 'the end of the form')->saved();
+    $browser->act('Remind before it is due …')->waitUntil(fn (): bool => (bool) $browser->script('return document.activeElement.closest("[role=dialog], .n-modal") !== null'), 'the question when');
+    $browser->keys('ArrowDown', 'Enter')->saved();
+    $browser->waitUntil(fn (): bool => $browser->script('return document.querySelector(".desk [aria-label=Remind] .n-base-selection-input, .desk .n-select[aria-label=Remind]")?.textContent.trim() ?? ""') === '1 day early', 'the reminder');
+    // Rules.
+    $browser->keys('Escape')->keys('Mod+F6')->waitFor('.panel ol');
+    $names = fn (): array => (array) $browser->script('return [...document.querySelectorAll(".panel .name b")].map((one) => one.textContent)');
+    $browser->waitUntil(fn (): bool => count($names()) > 2, 'the rules');
+    $before = $names();
+    $browser->script('document.querySelectorAll(".panel .name")[1].focus()');
+    $browser->keys('Alt+ArrowUp')->saved();
+    $browser->waitUntil(fn (): bool => array_slice($names(), 0, 2) === [$before[1], $before[0]], 'the rules in another order');
+    $browser->press('Close');
+    // Again.
+    $browser->pick('Lanterns')->act('Begin the branch again …');
+    $browser->waitFor("input[aria-label='New start']")->waitUntil(fn (): bool => $browser->script('return document.activeElement.getAttribute("aria-label")') === 'New start', 'the new start');
+    $browser->keys('Enter')->saved();
+    $browser->waitUntil(fn (): bool => array_map(trim(...), $browser->outline()) === ['Plan', 'Lanterns', 'Lanterns', 'Boats'], 'the new round: '.implode(', ', $browser->outline()));
+    expect($browser->complaints())->toBe([]);
+});
 
 it('reminds of what comes up, in the library and once a day where one works, with ways there', function () {
     $browser = Studio::opened("Plan\n\tLanterns\n\t\tPaper\n\t\tWillow\n");
@@ -288,8 +230,9 @@ it('reminds of what comes up, in the library and once a day where one works, wit
     $browser->visit($map)->ready()->pick('Lanterns')->waitFor('.notice li');
     $said = fn (string $within): array => (array) $browser->script('return [...document.querySelectorAll(`${arguments[0]} li a`)].map((one) => `${one.querySelector("b").textContent} ${one.querySelector("span").textContent.split(",")[0]}`)', $within);
     expect($said('.notice'))->toBe(['Paper in 2 days']);
-    $browser->keys('Mod+Enter')->script('document.querySelector(".notice a").focus()');
-    $browser->keys('Enter')->waitUntil(fn (): bool => str_starts_with((string) $browser->script('return document.querySelector(".desk")?.textContent ?? ""'), 'Paper') || $browser->script('return document.querySelector(".board .chosen")?.getAttribute("data-topic") ?? document.querySelector(".board [aria-selected=true]")?.getAttribute("data-topic")') === $browser->topic('Paper'), 'the topic');
+    // It is one of the parts of the window that a key goes on to.
+    $browser->keys('Mod+Enter', 'F6')->waitUntil(fn (): bool => (bool) $browser->script('return document.activeElement.closest(".notice") !== null'), 'the notice');
+    $browser->keys('Tab', 'Enter')->waitUntil(fn (): bool => str_starts_with((string) $browser->script('return document.querySelector(".desk")?.textContent ?? ""'), 'Paper') || $browser->script('return document.querySelector(".board .chosen")?.getAttribute("data-topic") ?? document.querySelector(".board [aria-selected=true]")?.getAttribute("data-topic")') === $browser->topic('Paper'), 'the topic');
     expect($browser->has('.notice'))->toBeFalse();
     // The library tells of it every time, until it is put away.
     $browser->visit('/')->waitFor("section[aria-label='What comes up'] li");

@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 use ChalkTree\Ask\Days;
 use ChalkTree\Ask\Moment;
+use ChalkTree\Edit\Arguments;
 use ChalkTree\Edit\Edits;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\TopicDraft;
+use ChalkTree\Find\Finder;
+use ChalkTree\Find\Hit;
+use ChalkTree\Find\Query;
 use ChalkTree\Kind\Fields;
 use ChalkTree\Kind\FieldSort;
 use ChalkTree\Kind\Kind;
@@ -18,6 +22,7 @@ use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\NewMap;
 use ChalkTree\Sign\StampsPart;
+use ChalkTree\Task\Task;
 use Tests\Support\Outline;
 use Tests\Support\RandomMaps;
 
@@ -181,6 +186,60 @@ it('carries what a kind has become to its topics, without changing what is there
         ->and(Kinds::idOf($map, titled($map, 'Money')))->toBe(ShippedKinds::kindId('todo'));
     $again = done($map, 'kind.carry', ['kind' => $meeting, 'today' => A_DAY]);
     expect($again->isEmpty())->toBeTrue();
+});
+
+it('calls a choice otherwise in all topics that have it, and takes that back as one', function () {
+    $map = committee('source');
+    $field = ShippedKinds::fieldId('source-sort');
+    foreach (['Autumn' => 'book', 'Winter' => 'letter'] as $title => $value) {
+        done($map, 'value.set', ['topics' => [titled($map, $title)], 'field' => $field, 'value' => $value, 'today' => A_DAY]);
+    }
+    $before = RandomMaps::contents($map);
+    $changes = done($map, 'choice.rename', ['field' => $field, 'from' => 'book', 'to' => 'bound  volume ']);
+    expect(Kinds::values($map, titled($map, 'Autumn')))->toBe([$field => 'bound volume'])->and(Kinds::values($map, titled($map, 'Winter')))->toBe([$field => 'letter'])
+        ->and(Kinds::field($map, $field)->choices()[0])->toBe('bound volume');
+    $changes->reversed()->applyTo($map, new \ChalkTree\Edit\Recorder($map));
+    expect(RandomMaps::contents($map))->toBe($before);
+    // What asks for it goes along.
+    $rule = Ids::next();
+    $ask = fn (string $than): array => ['any' => [['not' => ['ask' => 'field', 'field' => $field, 'how' => 'is', 'than' => $than]], ['ask' => 'text', 'has' => 'book']]];
+    done($map, 'row.set', ['type' => 'rule', 'row' => $rule, 'fields' => ['name' => 'Not bound', 'when' => json_encode($ask('book')), 'place' => 900]]);
+    done($map, 'choice.rename', ['field' => $field, 'from' => 'book', 'to' => 'volume']);
+    expect(json_decode($map->row('rule', $rule)->text('when'), true))->toEqual($ask('volume'));
+    done($map, 'choice.rename', ['field' => $field, 'from' => 'volume', 'to' => 'book']);
+    // One that there is already takes it in, once, also where several can be chosen.
+    done($map, 'row.set', ['type' => 'field', 'row' => $field, 'fields' => ['sort' => 'choices']]);
+    done($map, 'value.set', ['topics' => [titled($map, 'Winter')], 'field' => $field, 'value' => 'book, letter', 'today' => A_DAY]);
+    done($map, 'choice.rename', ['field' => $field, 'from' => 'book', 'to' => 'letter']);
+    expect(Kinds::values($map, titled($map, 'Winter')))->toBe([$field => 'letter'])->and(Kinds::field($map, $field)->choices())->not->toContain('book');
+    foreach ([['from' => 'parchment', 'to' => 'x'], ['from' => 'letter', 'to' => ' '], ['from' => 'letter', 'to' => str_repeat('x', 101)]] as $wrong) {
+        expect(fn () => done($map, 'choice.rename', ['field' => $field] + $wrong))->toThrow(InvalidEdit::class);
+    }
+});
+
+it('finds and replaces in what people write into fields and to-dos, and in nothing else of them', function () {
+    $map = committee('reading', 'source');
+    $autumn = titled($map, 'Autumn');
+    [$author, $rating, $sort] = array_map(ShippedKinds::fieldId(...), ['author', 'rating', 'source-sort']);
+    foreach ([[$author, 'Edda Marlowe, Wren'], [$rating, '4'], [$sort, 'letter']] as [$field, $value]) {
+        done($map, 'value.set', ['topics' => [$autumn], 'field' => $field, 'value' => $value, 'today' => A_DAY]);
+    }
+    setTask($map, 'Winter', ['who' => 'Edda Marlowe', 'by' => '2026-12-05']);
+    $find = fn (string $text): array => (new Finder(Query::read(new Arguments(['text' => $text]))))->hits($map, null, 20);
+    $hits = $find('Edda');
+    expect(array_map(fn (Hit $hit): array => [$hit->topic, $hit->called], $hits))->toBe([[$autumn, 'Author'], [titled($map, 'Winter'), 'who does it']])
+        ->and($find('4'))->toBe([])->and($find('letter'))->toBe([])->and($find('2026'))->toBe([]);
+    $before = RandomMaps::contents($map);
+    $changes = done($map, 'text.replace', ['find' => ['text' => 'Edda Marlowe'], 'with' => 'Ada Lind']);
+    expect(Kinds::values($map, $autumn)[$author])->toBe("Ada Lind\nWren")->and((new Moment($map))->row(Task::class, titled($map, 'Winter'))?->who())->toBe(['Ada Lind']);
+    $changes->reversed()->applyTo($map, new \ChalkTree\Edit\Recorder($map));
+    expect(RandomMaps::contents($map))->toBe($before);
+    // Two of one name become one, and what is replaced by nothing goes.
+    done($map, 'text.replace', ['find' => ['text' => 'Edda Marlowe'], 'with' => 'Wren', 'only' => [$hits[0]->key]]);
+    expect(Kinds::values($map, $autumn)[$author])->toBe('Wren')->and((new Moment($map))->row(Task::class, titled($map, 'Winter'))?->who())->toBe(['Edda Marlowe']);
+    done($map, 'text.replace', ['find' => ['text' => 'Wren'], 'with' => '']);
+    expect(Kinds::values($map, $autumn))->not->toHaveKey($author)
+        ->and(fn () => done($map, 'text.replace', ['find' => ['text' => 'Edda Marlowe'], 'with' => str_repeat('x', 101)]))->toThrow(InvalidEdit::class);
 });
 
 it('takes kinds along with topics that are copied into another map, and what is there stays', function () {

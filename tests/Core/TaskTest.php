@@ -2,13 +2,18 @@
 
 declare(strict_types=1);
 
+use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\Memory;
+use ChalkTree\Arrange\Touched;
+use ChalkTree\Arrange\View;
 use ChalkTree\Ask\Moment;
 use ChalkTree\Ask\RollUps;
 use ChalkTree\Edit\Edits;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\HandOver\Outgoing;
+use ChalkTree\Kind\Kind;
 use ChalkTree\Kind\ShippedKinds;
+use ChalkTree\Kind\TopicKind;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Refusal;
@@ -99,6 +104,18 @@ it('shows on parents how far is what is below, weighted by effort, and keeps the
     $tasks = new Tasks(new Moment($map, A_DAY));
     expect($tasks->progress(titled($map, 'Lanterns')))->toBe(25.0)->and(task($map, 'Lanterns')->progress())->toBe(80)->and($tasks->progress(titled($map, 'Season')))->toBe(37.5);
 });
+
+it('tells on parents what is to be done below, when a kind makes it so or does not any more', function (array $fields, int $of) {
+    $map = Outline::map("Plan\n\tBoats\n\t\tPaint hull\n\t\tBuy rope");
+    $map->put(Task::fromFields(Outline::id($map, 'Buy rope'), ['is' => true]));
+    $map->put($kind = Kind::fromFields(Ids::next(), ['name' => 'Chore', 'todo' => true]));
+    $map->put(TopicKind::fromFields(Outline::id($map, 'Paint hull'), ['kind' => $kind->id]));
+    $layout = Layout::of($map, new View);
+    $told = fn (): string => (string) json_encode($layout->scene()->slips[Outline::id($map, 'Boats')]->face());
+    expect($told())->toContain('0 of 2 done');
+    $layout->draw($map, new View, Touched::by($map, Edits::apply(RandomMaps::read($fields === [] ? ['name' => 'row.remove', 'type' => 'kind', 'rows' => [$kind->id]] : ['name' => 'row.set', 'type' => 'kind', 'row' => $kind->id, 'fields' => $fields]), $map)));
+    expect($told())->toContain("0 of {$of} done");
+})->with(['a kind that goes' => [[], 1], 'one that makes nothing to be done any more' => [['todo' => false], 1], 'one that is called otherwise' => [['name' => 'Duty'], 2]]);
 
 it('finds what is overdue, due soon, without anyone, due after its parent, or begun before its time', function () {
     $map = projects();

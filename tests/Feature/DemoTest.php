@@ -32,11 +32,11 @@ it('loads the demo person and maps once, and leaves them alone afterwards', func
     expect($kernel->call('demo:load'))->toBe(0);
     $person = Person::query()->where('email', config('chalk.demo_email'))->firstOrFail();
     $maps = MapRecord::query()->where('person_id', $person->id)->get();
-    expect($maps)->toHaveCount(10);
+    expect($maps)->toHaveCount(11);
 
     $maps->first()->delete();
     expect($kernel->call('demo:load'))->toBe(0)
-        ->and(MapRecord::query()->count())->toBe(9)
+        ->and(MapRecord::query()->count())->toBe(10)
         ->and(Person::query()->count())->toBe(1);
 });
 
@@ -100,4 +100,4 @@ it('lays every demo map out and reads it back from every format', function (stri
     foreach (['opml', 'md'] as $format) {
         expect($titles(Formats::read(Formats::write($tree, $format), "x.{$format}")))->toBe($titles($tree));
     }
-})->with(['festival-plan', 'guidebook', 'meeting-log', 'late-procession', 'crew-chart', 'dark-lamp', 'festival-week', 'light-and-shadow']);
+})->with(['festival-plan', 'guidebook', 'meeting-log', 'late-procession', 'crew-chart', 'dark-lamp', 'festival-week', 'lantern-year', 'light-and-shadow']);

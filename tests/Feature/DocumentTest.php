@@ -50,6 +50,12 @@ it('gives back what it wrote, read again', function (string $to, int $seed) {
     expect(Told::of(($this->back)(($this->made)($map, $to, $choices), $to), $to === 'epub'))->toBe(Told::of(Selected::of($map, Choices::fromFields('', $choices)), $to === 'epub'));
 })->with(['docx', 'odt', 'epub', 'html'])->with(range(1, 15));
 
+it('says below each topic what kind it is, what its fields hold, who does it and what was said of it, and reads that again', function (string $to) {
+    $map = withFacts();
+    $file = ($this->made)($map, $to, ['headings' => 6]);
+    expect(factsOf(($this->back)($file, $to)))->toEqual(factsOf(Outgoing::of($map)));
+})->with(['docx', 'odt', 'html', 'epub']);
+
 it('keeps pictures, tables, formulas, tasks, captions, links and ways within the document', function (string $to) {
     $record = $this->mapOf($this->tove, new TopicDraft('Harbour **plan**', 'for the committee', children: [
         new TopicDraft('Quay', 'open all day', "Before.\n\n| what | how many |\n| --- | --: |\n| *cranes* | 2 |\n\n- [x] swept\n- [ ] lit\n\n> As the tide allows.\n\n```\nhigh = 21:26\n```", [new TopicDraft('Crane', note: "One\nTwo")]),

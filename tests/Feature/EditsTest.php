@@ -27,7 +27,7 @@ it('opens a map with its rows, its scene and the view that was kept', function (
     $open = $this->getJson("/api/maps/{$this->map->id}")->assertOk()->json();
 
     expect($open['rows'])->toHaveCount(6)
-        ->and($open['view'])->toBe(['folded' => [$lanterns], 'outlineFolded' => [], 'chosen' => $lanterns, 'scope' => null, 'outlineScope' => null, 'showing' => false])
+        ->and($open['view'])->toEqual(['folded' => [$lanterns], 'outlineFolded' => [], 'chosen' => $lanterns, 'scope' => null, 'outlineScope' => null, 'showing' => false, 'filter' => null])
         ->and($open['scene']['slips'])->toHaveCount(3)
         ->and($open['scene']['reset'])->toBeTrue();
 });

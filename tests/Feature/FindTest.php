@@ -54,6 +54,28 @@ it('follows what is changed, removed, undone and brought in since', function () 
     expect(quickly($this, 'harbour')['topics'])->toBe([])->and(quickly($this, 'guide')['maps'])->toBe([]);
 });
 
+it('finds topics by who does them and by what stands in their fields', function () {
+    $willow = $this->id($this->festival, 'Willow');
+    $field = Ids::next();
+    $this->sendEdits($this->festival, [
+        ['name' => 'task.set', 'topics' => [$willow], 'who' => 'Oskar', 'today' => '2026-11-27'],
+        ['name' => 'row.set', 'type' => 'field', 'row' => $field, 'fields' => ['name' => 'Grown by', 'sort' => 'text']],
+        ['name' => 'value.set', 'topics' => [$willow], 'field' => $field, 'value' => 'the allotments', 'today' => '2026-11-27'],
+    ])->assertOk();
+    expect(quickly($this, 'oskar')['topics'])->toBe(['Willow'])->and(quickly($this, 'allotments')['topics'])->toBe(['Willow']);
+    $this->sendEdits($this->festival, [['name' => 'task.set', 'topics' => [$willow], 'who' => 'Marit', 'today' => '2026-11-27']])->assertOk();
+    expect(quickly($this, 'oskar')['topics'])->toBe([])->and(quickly($this, 'marit')['topics'])->toBe(['Willow']);
+    $hits = $this->postJson('/api/find', ['find' => ['text' => 'allotments'], 'fields' => ['more']])->assertOk()->json('maps.0.hits');
+    expect($hits[0]['called'])->toBe('Grown by');
+    // What was found anywhere can be replaced: in fields, in remarks, in names of people.
+    $this->sendEdits($this->festival, [['name' => 'task.report', 'topics' => [$willow], 'progress' => 10, 'on' => '2026-11-27', 'said' => 'Marit cut it at the allotments']])->assertOk();
+    foreach (['allotments' => 2, 'Marit' => 2] as $word => $places) {
+        $keys = array_column($this->postJson('/api/find', ['find' => ['text' => $word], 'fields' => ['more']])->assertOk()->json('maps.0.hits'), 'key');
+        $this->postJson('/api/replace', ['find' => ['text' => $word], 'with' => 'quay', 'fields' => ['more'], 'hits' => [$this->festival->id => $keys]])->assertOk()->assertJsonPath('places', $places);
+    }
+    expect(quickly($this, 'allotments')['topics'])->toBe([])->and(quickly($this, 'marit')['topics'])->toBe([])->and(quickly($this, 'quay')['topics'])->toContain('Willow');
+});
+
 it('finds nothing of other people', function () {
     $this->actingAs($this->person('ines@saltmere.example'));
     expect(quickly($this, 'lantern'))->toBe(['maps' => [], 'topics' => []]);

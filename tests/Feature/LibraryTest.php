@@ -35,7 +35,7 @@ it('imports a file and exports it in every format', function () {
     $this->actingAs($this->person());
     $id = $this->call('POST', '/api/maps/import?name='.rawurlencode('Fest & more.md'), content: "# Fest\n\n## Boats\n- **Ferry**", server: ['HTTP_ACCEPT' => 'application/json'])
         ->assertCreated()->json('id');
-    foreach (['json' => 'application/json', 'opml' => 'text/x-opml', 'md' => 'text/markdown', 'txt' => 'text/plain', 'svg' => 'image/svg+xml', 'png' => 'image/png'] as $to => $type) {
+    foreach (['json' => 'application/json', 'opml' => 'text/x-opml', 'md' => 'text/markdown', 'txt' => 'text/plain', 'ics' => 'text/calendar', 'svg' => 'image/svg+xml', 'png' => 'image/png'] as $to => $type) {
         $answer = $this->get("/api/maps/{$id}/export?to={$to}")->assertOk();
         expect($answer->headers->get('Content-Type'))->toStartWith($type)
             ->and($answer->headers->get('Content-Disposition'))->toContain("attachment; filename=Fest.{$to}")

@@ -28,6 +28,7 @@ it('answers every request on the page about the protocol as the page says', func
         $this->actingAs($tove->fresh());
         $map = $this->mapOf($tove);
         $fill = fn (string $text): string => strtr($text, ['{map}' => $map->id, '{topic}' => $this->id($map, 'Lanterns'), '{edit}' => Ids::next(), '{hash}' => str_contains($example['path'], '/files/') ? Sends::kept($map, Sends::pdf())->hash : app(KeptPictures::class)->add($map, PictureFile::read(Photos::png()))->hash, '{handOver}' => str_contains($example['path'], '{handOver}') ? madeFor($map) : '', '{published}' => str_contains($example['path'], '{published}') ? app(App\Publishing\PublishedPages::class)->publish($map, 'A page', null, ChalkTree\HandOver\Choices::fromFields('', []), true)->id : '', '{upload}' => Sends::whole($tove, str_repeat('a plan ', 50))->id, '{fresh}' => Ids::next(), '{folder}' => app(App\Library\Folders::class)->make($tove, 'A folder', null)->id]);
+        str_contains($example['path'], '/digest') ? $this->sendEdits($map, [['name' => 'row.set', 'type' => 'digest', 'topics' => [$this->id($map, 'Lanterns')], 'fields' => ['when' => '{"all":[]}']]])->assertOk() : null;
         $isJson = str_starts_with($example['body'], '{');
         $fill = str_contains($example['path'], '{deck}') ? (function (string $text) use ($fill, $map): string {
             static $made = [];
@@ -60,7 +61,7 @@ it('answers every request on the page about the protocol as the page says', func
 it('makes every edit on the page, and each request fits its shape', function () {
     $this->actingAs($tove = $this->person());
     $map = $this->mapOf($tove);
-    $ids = ['{root}' => $map->root, '{topic}' => $this->id($map, 'Lanterns'), '{other}' => $this->id($map, 'Boats'), '{branch}' => $this->id($map, 'Willow'), '{new}' => Ids::next(), '{fresh}' => Ids::next(), '{split}' => Ids::next(), '{tag}' => Ids::next(), '{link}' => Ids::next(), '{ring}' => Ids::next(), '{brace}' => Ids::next(), '{second}' => Ids::next(), '{way}' => Ids::next(), '{onward}' => Ids::next(), '{attached}' => Ids::next(), '{deck}' => Ids::next(), '{slide}' => Ids::next(), '{slideCopy}' => Ids::next(), '{kind}' => Ids::next(), '{field}' => Ids::next(), '{entry}' => Ids::next(), '{again}' => Ids::next(), '{file}' => Sends::kept($map, 'a plan')->hash];
+    $ids = ['{root}' => $map->root, '{topic}' => $this->id($map, 'Lanterns'), '{other}' => $this->id($map, 'Boats'), '{branch}' => $this->id($map, 'Willow'), '{new}' => Ids::next(), '{fresh}' => Ids::next(), '{split}' => Ids::next(), '{tag}' => Ids::next(), '{link}' => Ids::next(), '{ring}' => Ids::next(), '{brace}' => Ids::next(), '{second}' => Ids::next(), '{way}' => Ids::next(), '{onward}' => Ids::next(), '{attached}' => Ids::next(), '{deck}' => Ids::next(), '{slide}' => Ids::next(), '{slideCopy}' => Ids::next(), '{kind}' => Ids::next(), '{field}' => Ids::next(), '{choices}' => Ids::next(), '{entry}' => Ids::next(), '{again}' => Ids::next(), '{file}' => Sends::kept($map, 'a plan')->hash];
     preg_match_all('/```json edit\n(.*?)\n```/s', (string) file_get_contents(dirname(__DIR__, 2).'/docs/protocol.md'), $m);
     $seq = 0;
     foreach ($m[1] as $body) {

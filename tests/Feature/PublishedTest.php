@@ -214,6 +214,17 @@ it('throws away what a process that was killed left of a state which is past', f
     expect(is_dir($folder($page)))->toBeFalse()->and(is_file($folder($other).'/index.html'))->toBeTrue()->and(is_dir($stray))->toBeFalse();
 });
 
+it('makes pages anew on another day, as looks may follow the day', function () {
+    $page = ($this->publish)();
+    $file = PageFiles::folder(basename((string) parse_url($page['address'], PHP_URL_PATH))).'/index.html';
+    ($this->read)($page)->assertOk();
+    app(PageFiles::class)->sweep();
+    expect(is_file($file))->toBeTrue();
+    $this->travelTo(now('UTC')->addDay());
+    app(PageFiles::class)->sweep();
+    expect(is_file($file))->toBeFalse();
+});
+
 it('sends the pictures that are on it, kept as files, and no other picture of the map', function () {
     $kept = app(KeptPictures::class);
     [$shown, $hidden] = [$kept->add($this->map, PictureFile::read(Photos::png(40, 30))), $kept->add($this->map, PictureFile::read(Photos::png(20, 10)))];

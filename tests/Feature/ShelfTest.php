@@ -68,5 +68,5 @@ it('knows the media type of everything it writes', function () {
     foreach (Exports::names() as $name) {
         expect(Exports::mime($name))->toMatch('~^[a-z]+/[a-z+.-]+$~');
     }
-    expect(Exports::names())->toBe(['json', 'opml', 'csv', 'md', 'txt', 'html', 'docx', 'odt', 'rtf', 'epub', 'pdf', 'svg', 'png', 'jpg', 'drawing', 'print', 'sheets', 'pptx', 'slides-pdf', 'slides-html', 'slides-png', 'zip']);
+    expect(Exports::names())->toBe(['json', 'opml', 'ics', 'csv', 'md', 'txt', 'html', 'docx', 'odt', 'rtf', 'epub', 'pdf', 'svg', 'png', 'jpg', 'drawing', 'print', 'sheets', 'pptx', 'slides-pdf', 'slides-html', 'slides-png', 'zip']);
 });

@@ -139,14 +139,14 @@ it('keeps a view for each person and map', function () {
     $map = $this->mapOf($tove);
     $other = $this->mapOf($tove);
     $ines = $this->person('ines@saltmere.example');
-    $none = ['folded' => [], 'outlineFolded' => [], 'chosen' => null, 'scope' => null, 'outlineScope' => null, 'showing' => false];
+    $none = ['folded' => [], 'outlineFolded' => [], 'chosen' => null, 'scope' => null, 'outlineScope' => null, 'showing' => false, 'filter' => null];
     expect($views->of($map, $tove))->toBe($none);
 
     $lanterns = $this->id($map, 'Lanterns');
-    $views->save($map, $tove, ['folded' => [$lanterns], 'outlineFolded' => [], 'chosen' => $lanterns, 'scope' => $lanterns, 'outlineScope' => null, 'showing' => false]);
-    $views->save($map, $tove, ['folded' => [$lanterns], 'outlineFolded' => [$lanterns], 'chosen' => null, 'scope' => null, 'outlineScope' => null, 'showing' => false]);
+    $views->save($map, $tove, ['folded' => [$lanterns], 'outlineFolded' => [], 'chosen' => $lanterns, 'scope' => $lanterns, 'outlineScope' => null, 'showing' => false, 'filter' => null]);
+    $views->save($map, $tove, ['folded' => [$lanterns], 'outlineFolded' => [$lanterns], 'chosen' => null, 'scope' => null, 'outlineScope' => null, 'showing' => false, 'filter' => ['text' => 'not done', 'shows' => 'dim', 'kept' => [$lanterns]]]);
 
-    expect($views->of($map, $tove))->toBe(['folded' => [$lanterns], 'outlineFolded' => [$lanterns], 'chosen' => null, 'scope' => null, 'outlineScope' => null, 'showing' => false])
+    expect($views->of($map, $tove))->toEqual(['folded' => [$lanterns], 'outlineFolded' => [$lanterns], 'chosen' => null, 'scope' => null, 'outlineScope' => null, 'showing' => false, 'filter' => ['text' => 'not done', 'shows' => 'dim', 'kept' => [$lanterns]]])
         ->and($views->board($map, $tove)->folded)->toBe([$lanterns => true])
         ->and($views->of($map, $ines))->toBe($none)
         ->and($views->of($other, $tove))->toBe($none);

@@ -35,7 +35,8 @@ it('offers the kinds that ship and those of all maps of the person, and of nobod
     $kinds = $this->getJson('/api/kinds')->assertOk();
     expectShape('KindsAnswer', json_decode($kinds->getContent()));
     $mine = collect($kinds->json('kinds'))->firstWhere('id', $own);
-    expect($mine)->toMatchArray(['name' => 'Rehearsal', 'map' => $this->map->id])
+    // A map without a name is called as its root is.
+    expect($mine)->toMatchArray(['name' => 'Rehearsal', 'map' => $this->map->id, 'title' => $this->topics($this->map)->root()->title])
         ->and(array_column($mine['rows'], 'type'))->toBe(['kind', 'field'])
         ->and(collect($kinds->json('kinds'))->where('id', ShippedKinds::kindId('meeting')))->toHaveCount(1);
     $this->flushSession();
@@ -114,6 +115,39 @@ it('tells what a condition hits, and refuses what is none', function () {
         $ask($wrong)->assertUnprocessable();
     }
 });
+
+it('refuses what no kind, field, to-do or line of days can be, and changes nothing then', function (array $edit) {
+    $field = Ids::next();
+    $this->sendEdits($this->map, [['name' => 'row.set', 'type' => 'field', 'row' => $field, 'fields' => ['name' => 'Sort', 'sort' => 'choice', 'choices' => "book\nletter"]]])->assertOk();
+    $before = MapRecord::query()->findOrFail($this->map->id)->seq;
+    $fill = fn (mixed $value): mixed => is_array($value) ? array_map(fn (mixed $one): mixed => $one === '{field}' ? $field : ($one === '{paper}' ? $this->paper : $one), $value) : ($value === '{field}' ? $field : ($value === '{paper}' ? $this->paper : $value));
+    $answer = $this->sendEdits($this->map, [array_map($fill, $edit)]);
+    if ($answer->status() === 200) {
+        expect($answer->json('edits.0.status'))->toBe('refused')->and($answer->json('edits.0.refusal.message'))->toMatch('/[a-z].*\.$/s');
+    } else {
+        $answer->assertUnprocessable();
+    }
+    expect(MapRecord::query()->findOrFail($this->map->id)->seq)->toBe($before);
+})->with([
+    'a choice that there is not' => [['name' => 'choice.rename', 'field' => '{field}', 'from' => 'scroll', 'to' => 'roll']],
+    'a choice without a name' => [['name' => 'choice.rename', 'field' => '{field}', 'from' => 'book', 'to' => " \u{200b}"]],
+    'a choice of too long a name' => [['name' => 'choice.rename', 'field' => '{field}', 'from' => 'book', 'to' => 'x'.str_repeat('y', 100)]],
+    'a choice renamed to nothing' => [['name' => 'choice.rename', 'field' => '{field}', 'from' => 'book']],
+    'a choice of no field' => [['name' => 'choice.rename', 'field' => '01m8ah8s526vq099twwr3cxa9k', 'from' => 'book', 'to' => 'x']],
+    'a choice of what is no id' => [['name' => 'choice.rename', 'field' => '../etc', 'from' => 'book', 'to' => 'x']],
+    'a line that goes sideways' => [['name' => 'row.set', 'type' => 'arrangement', 'topics' => ['{paper}'], 'fields' => ['goes' => 'sideways']]],
+    'a day that is a path' => [['name' => 'row.set', 'type' => 'arrangement', 'topics' => ['{paper}'], 'fields' => ['day' => '../../by']]],
+    'a day that is too long' => [['name' => 'row.set', 'type' => 'arrangement', 'topics' => ['{paper}'], 'fields' => ['day' => str_repeat('a', 27)]]],
+    'a day that is a list' => [['name' => 'row.set', 'type' => 'arrangement', 'topics' => ['{paper}'], 'fields' => ['day' => ['by']]]],
+    'an order by what there is not' => [['name' => 'branch.sort', 'topics' => ['{paper}'], 'by' => 'days']],
+    'a reminder without a date' => [['name' => 'task.set', 'topics' => ['{paper}'], 'remind' => 2, 'today' => '2026-11-27']],
+    'a reminder in a year and more' => [['name' => 'task.set', 'topics' => ['{paper}'], 'remind' => 366, 'today' => '2026-11-27']],
+    'a value in no choice' => [['name' => 'value.set', 'topics' => ['{paper}'], 'field' => '{field}', 'value' => 'scroll', 'today' => '2026-11-27']],
+    'progress beyond all' => [['name' => 'task.report', 'topics' => ['{paper}'], 'progress' => 101, 'on' => '2026-11-27']],
+    'a day that there is not' => [['name' => 'task.report', 'topics' => ['{paper}'], 'progress' => 10, 'on' => '2026-02-30']],
+    'a new round from no day' => [['name' => 'branch.again', 'topic' => '{paper}', 'start' => 'spring', 'today' => '2026-11-27']],
+    'a new round of what has no day' => [['name' => 'branch.again', 'topic' => '{paper}', 'start' => '2027-01-01', 'today' => '2026-11-27']],
+]);
 
 it('lets nobody else ask or change any of it', function () {
     ($this->set)(['by' => '2026-01-02']);

@@ -78,7 +78,7 @@ it('is in no file for others, whatever is marked', function (string $format) {
     $before = $export();
     ($this->put)(['Paper', 'Boats']);
     expect($export())->toBe($before);
-})->with(['txt', 'md', 'csv', 'opml', 'svg']);
+})->with(['txt', 'md', 'csv', 'opml', 'ics', 'svg']);
 
 it('prints every stop of the map by the command line', function () {
     ($this->put)(['Willow']);

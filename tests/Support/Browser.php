@@ -13,7 +13,6 @@ use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverDimension;
-use Facebook\WebDriver\WebDriverKeys;
 use RuntimeException;
 use Symfony\Component\Process\Process;
 use Throwable;
@@ -21,6 +20,8 @@ use Throwable;
 /** Chromium without a window, driven as a person would use it: by keys, by mouse, by what is to be seen. */
 final class Browser
 {
+    use Hands;
+
     public readonly RemoteWebDriver $driver;
 
     private readonly Process $service;
@@ -126,127 +127,11 @@ final class Browser
         return $this;
     }
 
-    /** Goes by names through the menu that is about the map as a whole. */
-    public function menuOfMap(string ...$names): self
-    {
-        $this->find('.bar .name')->click();
-        foreach ($names as $name) {
-            $this->press($name);
-        }
-
-        return $this;
-    }
-
-    /** Does what goes by this name, or goes to the topic of it, by the box that finds anything. */
-    public function act(string $name): self
-    {
-        $this->keys('Mod+j')->waitFor('.palette')->type($name);
-        $this->waitUntil(fn (): bool => stripos((string) $this->script('return document.querySelector(".palette li.current span")?.innerText'), $name) === 0, "“{$name}” to be found");
-
-        return $this->keys('Enter')->saved();
-    }
-
-    /** Opens the context menu on a topic of the board, as the right mouse button does. */
-    public function menuOn(string $title): self
-    {
-        $box = $this->boxOf($title);
-        $this->rightClick($box['x'] + $box['w'] / 2, $box['y'] + $box['h'] / 2);
-
-        return $this;
-    }
-
-    public function rightClick(float $x, float $y): self
-    {
-        $this->pointer('mousePressed', $x, $y, ['button' => 'right', 'buttons' => 2]);
-        $this->pointer('mouseReleased', $x, $y, ['button' => 'right']);
-
-        return $this;
-    }
-
     /** Begins a new map from the library. */
     public function newMap(): self
     {
         $this->press('New map');
         $this->waitFor('.title-editor');
-
-        return $this;
-    }
-
-    /** Presses keys one after the other, wherever the focus is; "Mod+z" and the like are pressed together. */
-    public function keys(string ...$keys): self
-    {
-        $names = ['Mod' => WebDriverKeys::CONTROL, 'Alt' => WebDriverKeys::ALT, 'Shift' => WebDriverKeys::SHIFT];
-        $presses = [];
-        foreach ($keys as $key) {
-            if ($key === 'Shift+F10') {
-                // The menu key, which ChromeDriver's actions do not make a menu of.
-                $presses === [] ?: $this->perform($presses);
-                $presses = [];
-                foreach (['rawKeyDown', 'keyUp'] as $type) {
-                    $this->tools('Input.dispatchKeyEvent', ['type' => $type, 'key' => 'F10', 'code' => 'F10', 'windowsVirtualKeyCode' => 121, 'modifiers' => 8]);
-                }
-
-                continue;
-            }
-            $parts = $key === '+' ? ['+'] : explode('+', $key);
-            $last = array_pop($parts);
-            $name = WebDriverKeys::class.'::'.strtoupper((string) preg_replace('/(?<=[a-z])(?=[A-Z])/', '_', $last));
-            $last = strlen($last) > 1 && defined($name) ? constant($name) : $last;
-            $all = [...array_map(fn (string $part): string => $names[$part], $parts), $last];
-            foreach ($all as $one) {
-                $presses[] = ['keyDown', $one];
-            }
-            foreach (array_reverse($all) as $one) {
-                $presses[] = ['keyUp', $one];
-            }
-        }
-
-        return $presses === [] ? $this : $this->perform($presses);
-    }
-
-    /** Types text as it is. */
-    public function type(string $text): self
-    {
-        // Other letters and line breaks are ChromeDriver's to make keys of.
-        if (preg_match('/^[ -~]+$/D', $text) !== 1) {
-            $this->driver->getKeyboard()->sendKeys($text);
-
-            return $this;
-        }
-
-        return $this->perform(array_merge(...array_map(fn (string $letter): array => [['keyDown', $letter], ['keyUp', $letter]], str_split($text))));
-    }
-
-    /**
-     * Presses and releases keys, all in one request: each of its own would take longer than what most keys do.
-     *
-     * @param  list<array{string, string}>  $presses  what, and which key
-     */
-    private function perform(array $presses): self
-    {
-        $actions = array_map(fn (array $press): array => ['type' => $press[0], 'value' => $press[1]], $presses);
-        $this->driver->executeCustomCommand('/session/:sessionId/actions', 'POST', ['actions' => [['type' => 'key', 'id' => 'keyboard', 'actions' => $actions]]]);
-
-        return $this;
-    }
-
-    /** Clicks the button or link that says or is called this. */
-    public function press(string $name): self
-    {
-        $quoted = "concat('".str_replace("'", "', \"'\", '", $name)."', '')";
-        $path = "(//button | //a | //*[@role='button'] | //*[contains(@class, 'n-dropdown-option-body')] | //*[contains(@class, 'n-radio-button')] | //*[contains(@class, 'n-radio') or contains(@class, 'n-checkbox')])"
-            ."[normalize-space(.) = {$quoted} or starts-with(normalize-space(.), concat({$quoted}, '  ·')) or starts-with(normalize-space(.), concat({$quoted}, ' ·')) or @aria-label = {$quoted} or .//*[contains(@class, 'menu-line')]/span[1][normalize-space(.) = {$quoted}]]";
-        $this->waitUntil(function () use ($path): bool {
-            foreach ($this->driver->findElements(WebDriverBy::xpath($path)) as $element) {
-                if ($element->isDisplayed()) {
-                    $element->click();
-
-                    return true;
-                }
-            }
-
-            return false;
-        }, "a button called {$name}");
 
         return $this;
     }
@@ -273,7 +158,8 @@ final class Browser
         return $this->waitUntil(fn (): bool => $this->has($css), $css);
     }
 
-    public function waitUntil(callable $is, string $what = 'something', float $seconds = 12): self
+    /** Waits for what a busy machine may take long for; where all is well, nothing waits for the end of it. */
+    public function waitUntil(callable $is, string $what = 'something', float $seconds = 40): self
     {
         $end = microtime(true) + $seconds;
         do {
@@ -287,7 +173,7 @@ final class Browser
             usleep(30_000);
         } while (microtime(true) < $end);
 
-        throw new RuntimeException("Waited in vain for {$what}. The page: ".mb_substr((string) $this->script('return document.body.innerText'), 0, 800));
+        throw new RuntimeException("Waited in vain for {$what}. At ".$this->script('return location.pathname').', complaints: '.json_encode($this->complaints(), JSON_UNESCAPED_SLASHES).', what has not been answered: '.$this->script('return performance.getEntriesByType("resource").filter((one) => one.responseEnd === 0).map((one) => one.name).join()').'. The page: '.mb_substr((string) $this->script('return document.body.innerText'), 0, 800));
     }
 
     /** Waits until everything is kept by the server. */
@@ -315,21 +201,12 @@ final class Browser
     {
         $id = null;
         $this->waitUntil(function () use ($text, &$id): bool {
-            $id = $this->script('return [...document.querySelectorAll(".slip, .far-label")].find(s => [...s.querySelectorAll("text:not(.caption, .tag, .stamp, .phrase, .how-far, .task, .facts)")].map(t => t.textContent).join(" ") === arguments[0])?.dataset.topic', $text);
+            $id = $this->script('return [...document.querySelectorAll(".slip, .far-label")].find(s => [...s.querySelectorAll("text:not(.caption, .tag, .stamp, .phrase, .how-far, .task, .facts, .ruler-words, .ruler-break)")].map(t => t.textContent).join(" ") === arguments[0])?.dataset.topic', $text);
 
             return $id !== null;
         }, "a topic “{$text}” on the board");
 
         return $id;
-    }
-
-    /** Clicks on a topic on the board. */
-    public function pick(string $text, int $modifiers = 0): self
-    {
-        $box = $this->boxOf($text);
-        $at = [$box['x'] + $box['w'] / 2, $box['y'] + $box['h'] / 2];
-
-        return $this->pointer('mousePressed', ...$at, more: ['modifiers' => $modifiers])->pointer('mouseReleased', ...$at, more: ['modifiers' => $modifiers]);
     }
 
     /** @return array{x: float, y: float, w: float, h: float} where a topic is in the window */
@@ -349,53 +226,10 @@ final class Browser
         return (array) $box;
     }
 
-    /** Drags from one point of the window to others, and lets go unless told not to. */
-    public function drag(array $from, array $to, bool $release = true): self
-    {
-        $this->pointer('mousePressed', ...$from);
-        for ($i = 1; $i <= 8; $i++) {
-            $this->pointer('mouseMoved', $from[0] + ($to[0] - $from[0]) * $i / 8, $from[1] + ($to[1] - $from[1]) * $i / 8);
-        }
-        if ($release) {
-            $this->pointer('mouseReleased', ...$to);
-        }
-
-        return $this;
-    }
-
-    public function pointer(string $type, float $x, float $y, array $more = []): self
-    {
-        $this->tools('Input.dispatchMouseEvent', $more + [
-            'type' => $type,
-            'x' => $x,
-            'y' => $y,
-            'button' => $type === 'mouseWheel' ? 'none' : 'left',
-            'buttons' => $type === 'mouseReleased' ? 0 : 1,
-            'clickCount' => 1,
-        ]);
-
-        return $this;
-    }
-
     public function offline(bool $offline): self
     {
         $this->tools('Network.enable', []);
         $this->tools('Network.emulateNetworkConditions', ['offline' => $offline, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
-
-        return $this;
-    }
-
-    /** Presses one key as the system does, without waiting for what comes of it: a letter, "\n" for Enter or "\t" for Tab. */
-    public function stroke(string $letter): self
-    {
-        [$key, $code, $text] = match ($letter) {
-            "\n" => ['Enter', 13, "\r"],
-            "\t" => ['Tab', 9, null],
-            default => [$letter, mb_ord(mb_strtoupper($letter)), $letter],
-        };
-        $event = ['key' => $key, 'windowsVirtualKeyCode' => $code];
-        $this->tools('Input.dispatchKeyEvent', ['type' => 'keyDown'] + $event + ($text === null ? [] : ['text' => $text]));
-        $this->tools('Input.dispatchKeyEvent', ['type' => 'keyUp'] + $event);
 
         return $this;
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Support;
 
 use ChalkTree\CrossLink\CrossLink;
+use ChalkTree\Digest\Digest;
 use ChalkTree\Kind\FieldSort;
 use ChalkTree\Kind\Kind;
 use ChalkTree\Kind\KindField;
@@ -48,6 +49,21 @@ final class RandomFacts
         for ($i = $chance->int(0, 3); $i > 0; $i--) {
             $map->put(LookRule::fromFields(Ids::next(), self::rule($chance, $ids)));
         }
+        foreach ($ids === [] ? [] : range(1, $chance->int(1, 2)) as $_) {
+            $map->put(Digest::fromFields($chance->pick($ids), self::digest($chance, $ids)));
+        }
+    }
+
+    /**
+     * @param  list<string>  $ids
+     * @return array<string, scalar|null>
+     */
+    private static function digest(Chance $chance, array $ids): array
+    {
+        return [
+            'when' => json_encode(self::condition($chance, $ids)), 'from' => $chance->pick([null, 'branch']), 'by' => $chance->pick([null, 'who', 'by', 'kind', 'above']), 'order' => $chance->pick([null, 'progress', 'by']),
+            'tells' => $chance->pick([null, 'who by']), 'frozen' => $chance->pick([null, null, '2026-11-20']),
+        ];
     }
 
     private static function kind(Chance $chance): string
@@ -145,6 +161,8 @@ final class RandomFacts
             ['name' => 'branch.again', 'topic' => $chance->pick($ids), 'start' => '2027-11-27', 'weekdays' => $chance->yes(50), 'copy' => $chance->yes(60)] + $today,
             ['name' => 'row.remove', 'type' => 'task', 'rows' => array_slice($rows(Task::class), -2)],
             ['name' => 'row.set', 'type' => 'rule', 'row' => $chance->pick($rows(LookRule::class)), 'fields' => self::rule($chance, $ids)],
+            ['name' => 'row.set', 'type' => 'digest', 'topics' => $some, 'fields' => self::digest($chance, $ids)],
+            ['name' => 'row.remove', 'type' => 'digest', 'rows' => array_slice($rows(Digest::class), -2)],
             ['name' => 'row.remove', 'type' => 'rule', 'rows' => [$chance->pick($rows(LookRule::class))]],
             ['name' => 'row.set', 'type' => 'remark', 'row' => $chance->pick($rows(Remark::class)), 'fields' => ['said' => $chance->words(5)] + ($chance->yes(50) ? ['at' => $chance->pick($ids)] : [])],
         ]);

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Find\MapSearch;
+use App\Find\MeantSearch;
 use App\Find\QuickOpen;
+use App\Http\Requests\FindMeant;
 use App\Http\Requests\FindText;
 use App\Http\Requests\QuickFind;
 use App\Http\Requests\ReplaceText;
@@ -25,6 +27,12 @@ final readonly class FindController
     public function quick(QuickFind $request, QuickOpen $quick, #[CurrentUser] Person $person): JsonResponse
     {
         return new JsonResponse($quick->find($person, (string) $request->string('words'), $request->has('map') ? (string) $request->string('map') : null));
+    }
+
+    /** The topics that are meant, in all maps. */
+    public function meant(FindMeant $request, MeantSearch $meant, #[CurrentUser] Person $person): JsonResponse
+    {
+        return new JsonResponse($meant->find($person, (string) $request->string('text'), $request->filled('after') ? (string) $request->string('after') : null));
     }
 
     public function everywhere(FindText $request, #[CurrentUser] Person $person): JsonResponse

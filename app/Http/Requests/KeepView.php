@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use ChalkTree\Ask\Said;
+use ChalkTree\Filter\Showing;
 use ChalkTree\Map\Ids;
 use Closure;
+use Illuminate\Validation\Rule;
 
-/** What is folded, chosen and stepped into. */
+/** What is folded, chosen and stepped into, and to what the map is narrowed. */
 final class KeepView extends MapRequest
 {
     /** @return array<string, mixed> */
@@ -30,15 +33,21 @@ final class KeepView extends MapRequest
             'scope' => ['present', 'nullable', $id],
             'outlineScope' => ['present', 'nullable', $id],
             'showing' => ['boolean:strict'],
+            'filter' => ['sometimes', 'nullable', 'array:text,shows'],
+            'filter.text' => ['required_with:filter', 'string', 'max:'.Said::LONGEST],
+            'filter.shows' => ['required_with:filter', Rule::enum(Showing::class)],
         ];
     }
 
-    /** @return array{folded: list<string>, outlineFolded: list<string>, chosen: string|null, scope: string|null, outlineScope: string|null, showing: bool} */
+    /** @return array{folded: list<string>, outlineFolded: list<string>, chosen: string|null, scope: string|null, outlineScope: string|null, showing: bool, filter: array{text: string, shows: string, kept: list<string>}|null} */
     public function look(): array
     {
         /** @var array{folded: list<string>, outlineFolded: list<string>, chosen: string|null, scope: string|null, outlineScope: string|null} $look */
         $look = array_map($this->json(...), ['folded' => 'folded', 'outlineFolded' => 'outlineFolded', 'chosen' => 'chosen', 'scope' => 'scope', 'outlineScope' => 'outlineScope']);
 
-        return ['showing' => $this->json('showing') === true] + $look;
+        /** @var array{text: string, shows: string}|null $filter */
+        $filter = $this->json('filter');
+
+        return ['showing' => $this->json('showing') === true, 'filter' => $filter === null || trim($filter['text']) === '' ? null : ['text' => $filter['text'], 'shows' => $filter['shows'], 'kept' => []]] + $look;
     }
 }

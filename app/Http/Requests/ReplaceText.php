@@ -16,7 +16,8 @@ final class ReplaceText extends FindText
             'with' => ['present', 'nullable', 'string', 'max:2000'],
             'hits' => ['required', 'array', 'min:1', 'max:2000'],
             'hits.*' => ['list', 'max:10000'],
-            'hits.*.*' => ['string', 'max:60'],
+            // Two ids, a sort of row with a field that may be an id too, and a number.
+            'hits.*.*' => ['string', 'max:160'],
         ];
     }
 }

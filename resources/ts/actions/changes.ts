@@ -1,6 +1,7 @@
 import type { Edit } from '@/api/wire'
 import type { useMap } from '@/stores/map'
-import { branchOf, inOrder } from '@/stores/tree'
+import { REMINDS, today } from '@/facts/facts'
+import { branchOf, inOrder, rowOf } from '@/stores/tree'
 
 type MapStore = ReturnType<typeof useMap>
 export type Values = Record<string, string | number | boolean>
@@ -34,6 +35,8 @@ const flag = (key: string, label: string, initial: Option['initial'] = () => fal
 const chosen = (map: MapStore): string[] => inOrder(map.tree, map.chosen)
 const isSiblings = (map: MapStore): boolean => map.chosen.length > 1 && new Set(map.chosen.map((id) => map.tree.topics.get(id)?.parent)).size === 1
 
+const NEVER = 'never'
+
 const styles = { '1*': '1. 2. 3.', '1.1*': '1. 1.1 1.1.1', 'A*': 'A. B. C.', 'a*': 'a. b. c.', 'I*': 'I. II. III.', 'i*': 'i. ii. iii.' }
 
 /** The kind that is carried to its topics, and the day on which. */
@@ -43,7 +46,7 @@ export const carried = { kind: '', today: '' }
 function yearLater(map: MapStore): string {
     const branch = new Set(branchOf(map.tree, map.current ?? map.tree.root))
     const days = [...map.tree.rows.values()].filter(({ id }) => branch.has(id)).flatMap(({ type, fields }) => (type === 'task' ? [fields.begins, fields.by] : type === 'values' ? (String(fields.values).match(/\b\d{4}-\d\d-\d\d\b/g) ?? []) : []))
-    const first = days.filter((day) => typeof day === 'string').sort()[0] ?? new Date().toLocaleDateString('sv')
+    const first = days.filter((day) => typeof day === 'string').sort()[0] ?? today()
     return `${Number(first.slice(0, 4)) + 1}${first.slice(4).replace('02-29', '02-28')}`
 }
 
@@ -55,7 +58,15 @@ export const changes = {
             flag('weekdays', 'Keep the weekdays', () => true),
             flag('copy', 'As a copy right after it', (map) => map.current !== map.tree.root, (_values, map) => map.current !== map.tree.root),
         ],
-        edit: ({ start, weekdays, copy }, map) => ({ name: 'branch.again', topic: map.current ?? map.tree.root, start: String(start), weekdays: weekdays === true, copy: copy === true && map.current !== map.tree.root, today: new Date().toLocaleDateString('sv') }),
+        edit: ({ start, weekdays, copy }, map) => ({ name: 'branch.again', topic: map.current ?? map.tree.root, start: String(start), weekdays: weekdays === true, copy: copy === true && map.current !== map.tree.root, today: today() }),
+    },
+    remind: {
+        title: 'Remind', about: 'In the library, in the map and by letter, on so many days before it is to be done.',
+        options: [{
+            key: 'days', label: 'When', kind: 'choice', choices: [...REMINDS.map(([days, label]) => ({ value: String(days), label })), { value: NEVER, label: 'Not at all' }],
+            initial: (map) => String(map.current === null ? 0 : (rowOf(map.tree, 'task', map.current)?.fields.remind ?? 0)),
+        }],
+        edit: ({ days }, map) => ({ name: 'task.set', topics: chosen(map), remind: days === NEVER ? null : Number(days), today: today() }),
     },
     carry: {
         title: 'Carry the kind to its topics', about: 'Subtopics that are missing are added, and first values where fields are empty. Nothing that is there is changed.',
@@ -64,7 +75,7 @@ export const changes = {
     sort: {
         title: 'Sort', about: 'Numbers count as numbers, so 2 comes before 10. Equals keep their order.',
         options: [
-            choice('by', 'By', { title: 'Title', length: 'Length of the title', subtopics: 'Number of subtopics', changed: 'Date of change', reverse: 'Turn round', shuffle: 'Shuffle' }),
+            choice('by', 'By', { title: 'Title', length: 'Length of the title', subtopics: 'Number of subtopics', changed: 'Date of change', day: 'Their days', reverse: 'Turn round', shuffle: 'Shuffle' }),
             flag('down', 'From most to least', undefined, ({ by }) => by !== 'reverse' && by !== 'shuffle'),
             flag('these', 'The chosen topics themselves, not what is below them', isSiblings, (_values, map) => isSiblings(map)),
             flag('deep', 'All levels below', undefined, ({ these }) => these !== true),

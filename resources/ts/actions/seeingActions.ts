@@ -1,3 +1,4 @@
+import { useNarrowing } from '@/stores/narrowing'
 import { ancestorsOf, branchOf, childrenOf } from '@/stores/tree'
 import { nearestTowards, type Direction } from '@/board/geometry'
 import { onTopics } from './conditions'
@@ -55,6 +56,11 @@ function goInOutline(direction: Direction, { map }: Context): void {
 
 /** The topics that the outline shows, from top to bottom. */
 export function outlineLines(tree: Context['map']['tree'], folded: ReadonlySet<string>, scope: string | null): string[] {
+    const narrowing = useNarrowing()
+    if (narrowing.hides()) {
+        // Folds hide nothing that is left.
+        return (scope === null ? childrenOf(tree, '').flatMap((top) => branchOf(tree, top)) : branchOf(tree, scope)).filter(narrowing.isLeft)
+    }
     if (scope !== null) {
         return [scope, ...childrenOf(tree, scope).flatMap((top) => branchOf(tree, top, folded))]
     }

@@ -1,6 +1,6 @@
 import { request, sendLast } from './http'
 import type {
-    CardAnswer, Calm, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, Draft, DrawingsAnswer, Edit, EditsAnswer, FactsAnswer, Find, FindAnswer, HistoryAnswer, HitsAnswer, KindsAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, SentencesAnswer,
+    CardAnswer, Calm, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, DigestAnswer, DigestCopy, Draft, DrawingsAnswer, Edit, EditsAnswer, FactsAnswer, Find, FilterAnswer, FindAnswer, HistoryAnswer, HitsAnswer, KindsAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeantAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, SentencesAnswer,
     Person, PictureAnswer, Place, QuickAnswer, RehearsalAnswer, RemindersAnswer, ReplaceAnswer, RulesAnswer, StampsAnswer, StartersAnswer, TodosAnswer, TrashAnswer, TriesAnswer, View,
 } from './wire'
 
@@ -63,6 +63,13 @@ export const api = {
     putReminderAway: (map: string, topic: string) => request<RemindersAnswer>('DELETE', `maps/${map}/topics/${topic}/reminder`),
     rules: (map: string) => request<RulesAnswer>('GET', `maps/${map}/rules`),
     hits: (map: string, when: unknown) => request<HitsAnswer>('POST', `maps/${map}/hits`, { when }),
+    /** How words are understood that say which topics are meant, or a filter of the map. */
+    filter: (map: string, what: { text?: string; filter?: string; scope: string | null }) => request<FilterAnswer>('POST', `maps/${map}/filter`, what),
+    digest: (map: string, topic: string) => request<DigestAnswer>('GET', `maps/${map}/topics/${topic}/digest`),
+    digestCopy: (map: string, topic: string, trail: boolean) => request<DigestCopy>('GET', `maps/${map}/topics/${topic}/digest/copy?trail=${trail ? 1 : 0}`),
+    sendDigest: (map: string, topic: string, to: string, trail: boolean) => request<{ sent: boolean }>('POST', `maps/${map}/topics/${topic}/digest/letter`, { to, trail }),
+    /** The topics of all maps that are meant, after those of a map. */
+    meant: (text: string, after: string | null) => request<MeantAnswer>('POST', 'meant', { text, after }),
     keepZone: (zone: string) => request<{ person: Person }>('PUT', 'me/zone', { zone }),
     stamps: () => request<StampsAnswer>('GET', 'stamps'),
     legend: (map: string) => request<LegendAnswer>('GET', `maps/${map}/legend`),

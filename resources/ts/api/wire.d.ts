@@ -50,6 +50,8 @@ export type FeatureRow =
   | BraceRow
   | CrosslinkRow
   | ScoreWeightsRow
+  | DigestRow
+  | FilterRow
   | HandOverRow
   | KindRow
   | FieldRow
@@ -144,6 +146,8 @@ export type Edit =
   | TieTopics
   | TurnLinks
   | SpliceTopic
+  | SetDigest
+  | SetFilter
   | SetHandOver
   | SetKind
   | SetField
@@ -152,6 +156,7 @@ export type Edit =
   | PutEntry
   | GiveKind
   | SetValue
+  | RenameChoice
   | TakeKind
   | CarryKind
   | SetLink
@@ -240,6 +245,10 @@ export interface Wire {
   todos?: TodosAnswer;
   rules?: RulesAnswer;
   hits?: HitsAnswer;
+  filter?: FilterAnswer;
+  digest?: DigestAnswer;
+  digestCopy?: DigestCopy;
+  meant?: MeantAnswer;
   letter?: LetterAnswer;
   replace?: ReplaceAnswer;
 }
@@ -578,6 +587,10 @@ export interface OpenAnswer {
   rows: (Row | FeatureRow)[];
   view: View;
   /**
+   * What the map is narrowed to; null where it is whole, left out where that is as before.
+   */
+  narrowed: Narrowed | null;
+  /**
    * Where this person left the board; null the first time.
    */
   place: Place | null;
@@ -657,6 +670,8 @@ export interface ArrangementRow {
     headings: boolean;
     head: "right" | "left" | null;
     sides: "both" | "above" | "below" | null;
+    goes: "days" | "order" | null;
+    day: string | null;
     runs: "down" | "across" | null;
   } | null;
   whole?: true;
@@ -838,6 +853,50 @@ export interface ScoreWeightsRow {
  * Always with all its fields; none where it is gone.
  *
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "DigestRow".
+ */
+export interface DigestRow {
+  type: "digest";
+  id: string;
+  fields: {
+    when: string | null;
+    from: "branch" | "map" | "maps" | null;
+    by: string | null;
+    order: string | null;
+    tells: string | null;
+    frozen: string | null;
+    lines: string | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "FilterRow".
+ */
+export interface FilterRow {
+  type: "filter";
+  id: string;
+  fields: {
+    name: string | null;
+    when: string | null;
+    shows: "above" | "below" | "only" | "dim" | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "HandOverRow".
  */
 export interface HandOverRow {
@@ -850,6 +909,7 @@ export interface HandOverRow {
       | "txt"
       | "opml"
       | "csv"
+      | "ics"
       | "html"
       | "docx"
       | "odt"
@@ -897,6 +957,7 @@ export interface HandOverRow {
     noPictures: boolean;
     noTables: boolean;
     noLinks: boolean;
+    noFacts: boolean;
     numbered: boolean;
     stamps: boolean;
     tags: boolean;
@@ -1808,17 +1869,38 @@ export interface View {
    * Whether others are looking, so that only what may leave the map is drawn.
    */
   showing: boolean;
+  /**
+   * To what the map is narrowed; null for the whole map.
+   */
+  filter: ViewFilter | null;
 }
 /**
- * The point of the board in the middle of the window, and how large.
+ * Which topics are meant, in words, and what is shown of the others.
  *
  * This interface was referenced by `Wire`'s JSON-Schema
- * via the `definition` "Place".
+ * via the `definition` "ViewFilter".
  */
-export interface Place {
-  x: number;
-  y: number;
-  scale: number;
+export interface ViewFilter {
+  text: string;
+  shows: "above" | "below" | "only" | "dim";
+}
+/**
+ * What a map is narrowed to.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Narrowed".
+ */
+export interface Narrowed {
+  text: string;
+  shows: "above" | "below" | "only" | "dim";
+  /**
+   * Ids of the topics that are meant, in the order in which one reads.
+   */
+  hits: string[];
+  /**
+   * The whole of the board with what is left of the map; null where all of it is.
+   */
+  scene: SceneNews | null;
 }
 /**
  * The slips that are new or changed and the ids of those gone; all of them after a reset.
@@ -1922,6 +2004,13 @@ export interface Slip {
    * @maxItems 4
    */
   brace?: [number, number, number, number];
+  /**
+   * What the line takes along which its subtopics stand, where there is one: x, y, width and height from the corner of this box.
+   *
+   * @minItems 4
+   * @maxItems 4
+   */
+  line?: [number, number, number, number];
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -2110,6 +2199,17 @@ export interface ChalkColours {
   text: string;
 }
 /**
+ * The point of the board in the middle of the window, and how large.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Place".
+ */
+export interface Place {
+  x: number;
+  y: number;
+  scale: number;
+}
+/**
  * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "EditsAnswer".
  */
@@ -2118,6 +2218,10 @@ export interface EditsAnswer {
   edits: Outcome[];
   rows: (Row | FeatureRow)[];
   scene: SceneNews;
+  /**
+   * What the map is narrowed to; null where it is whole, left out where that is as before.
+   */
+  narrowed?: Narrowed | null;
   undo: string | null;
   redo: string | null;
   /**
@@ -2753,7 +2857,7 @@ export interface SortTopics {
   step?: string;
   name: "branch.sort";
   topics: string[];
-  by: "title" | "length" | "subtopics" | "changed" | "reverse" | "shuffle";
+  by: "title" | "length" | "subtopics" | "changed" | "day" | "reverse" | "shuffle";
   down?: boolean;
   deep?: boolean;
   these?: boolean;
@@ -2936,6 +3040,8 @@ export interface SetArrangement {
     headings?: boolean;
     head?: "right" | "left" | null;
     sides?: "both" | "above" | "below" | null;
+    goes?: "days" | "order" | null;
+    day?: string | null;
     runs?: "down" | "across" | null;
   };
 }
@@ -3273,6 +3379,55 @@ export interface SpliceTopic {
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetDigest".
+ */
+export interface SetDigest {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "digest";
+  topics: string[];
+  fields: {
+    when?: string | null;
+    from?: "branch" | "map" | "maps" | null;
+    by?: string | null;
+    order?: string | null;
+    tells?: string | null;
+    frozen?: string | null;
+    lines?: string | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetFilter".
+ */
+export interface SetFilter {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "filter";
+  row?: string;
+  rows?: string[];
+  fields: {
+    name?: string | null;
+    when?: string | null;
+    shows?: "above" | "below" | "only" | "dim" | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "SetHandOver".
  */
 export interface SetHandOver {
@@ -3295,6 +3450,7 @@ export interface SetHandOver {
       | "txt"
       | "opml"
       | "csv"
+      | "ics"
       | "html"
       | "docx"
       | "odt"
@@ -3342,6 +3498,7 @@ export interface SetHandOver {
     noPictures?: boolean;
     noTables?: boolean;
     noLinks?: boolean;
+    noFacts?: boolean;
     numbered?: boolean;
     stamps?: boolean;
     tags?: boolean;
@@ -3571,6 +3728,24 @@ export interface SetValue {
   field: string;
   value: string;
   today: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "RenameChoice".
+ */
+export interface RenameChoice {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "choice.rename";
+  field: string;
+  from: string;
+  to: string;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -4899,6 +5074,10 @@ export interface Hit {
    * title, caption, note, or a text that a feature keeps, by its sort of row and field.
    */
   field: string;
+  /**
+   * What that is called, in the middle of a sentence.
+   */
+  called: string;
   before: string;
   found: string;
   after: string;
@@ -5239,6 +5418,212 @@ export interface RulesAnswer {
 export interface HitsAnswer {
   words: string;
   topics: string[];
+}
+/**
+ * How words were understood that say which topics are meant.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "FilterAnswer".
+ */
+export interface FilterAnswer {
+  /**
+   * The words; those of a filter where one was asked for.
+   */
+  text: string;
+  /**
+   * What a filter shows that was asked for.
+   */
+  shows: ("above" | "below" | "only" | "dim") | null;
+  /**
+   * The condition as JSON; null where nothing is asked.
+   */
+  when: string | null;
+  pieces: FilterPiece[];
+  offers: FilterOffer[];
+  hits: string[];
+  /**
+   * Why it cannot be asked, in a sentence.
+   */
+  problem: string | null;
+}
+/**
+ * One question in words.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "FilterPiece".
+ */
+export interface FilterPiece {
+  /**
+   * As it was understood.
+   */
+  words: string;
+  /**
+   * Whether “not” stands before it.
+   */
+  isTurned: boolean;
+  /**
+   * Where it stands in the text, in UTF-16 units.
+   */
+  from: number;
+  to: number;
+  /**
+   * The text with it turned round.
+   */
+  turned: string;
+  /**
+   * The text without it.
+   */
+  without: string;
+}
+/**
+ * Words that could come next, and the text with them.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "FilterOffer".
+ */
+export interface FilterOffer {
+  words: string;
+  text: string;
+}
+/**
+ * What a digest gathers.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "DigestAnswer".
+ */
+export interface DigestAnswer {
+  /**
+   * What it asks; empty where that is nothing yet.
+   */
+  words: string;
+  /**
+   * The day as of which it is; null where it follows the map.
+   */
+  frozen: string | null;
+  /**
+   * Of all topics; no more than 500 are told.
+   */
+  count: number;
+  groups: DigestGroup[];
+  /**
+   * The titles of the other maps from which some are, by id.
+   */
+  maps: {
+    [k: string]: string;
+  };
+  /**
+   * What can be told of topics, and by what they can be grouped and put in order.
+   */
+  columns: DigestColumn[];
+}
+/**
+ * Lines of a digest under one head.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "DigestGroup".
+ */
+export interface DigestGroup {
+  /**
+   * Empty where nothing is grouped.
+   */
+  title: string;
+  lines: DigestLine[];
+}
+/**
+ * A topic in a digest.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "DigestLine".
+ */
+export interface DigestLine {
+  /**
+   * The id of its map; empty for the one in which the digest stands.
+   */
+  map: string;
+  topic: string;
+  title: string;
+  trail: string[];
+  /**
+   * What is told of it, in the order in which that is asked.
+   */
+  told: string[];
+  /**
+   * Null where it is nothing to be done.
+   */
+  progress: number | null;
+}
+/**
+ * Something that can be told of topics.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "DigestColumn".
+ */
+export interface DigestColumn {
+  key: string;
+  words: string;
+}
+/**
+ * A digest as a clean list, without what is private.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "DigestCopy".
+ */
+export interface DigestCopy {
+  text: string;
+  markdown: string;
+  html: string;
+}
+/**
+ * The topics that are meant, in all maps; as many as were found soon.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "MeantAnswer".
+ */
+export interface MeantAnswer {
+  text: string;
+  pieces: FilterPiece[];
+  maps: MeantMap[];
+  /**
+   * The map after which it goes on; null where all maps have been told of.
+   */
+  next: string | null;
+  /**
+   * Why it cannot be asked, in a sentence.
+   */
+  problem: string | null;
+}
+/**
+ * The topics of one map that are meant, the first of them with the way to each.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "MeantMap".
+ */
+export interface MeantMap {
+  map: string;
+  title: string;
+  /**
+   * Of all of them.
+   */
+  count: number;
+  hits: MeantTopic[];
+}
+/**
+ * A topic that is meant.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "MeantTopic".
+ */
+export interface MeantTopic {
+  topic: string;
+  title: string;
+  /**
+   * What stands around the words in its caption or note; empty where its title has them.
+   */
+  beside: string;
+  /**
+   * Titles of what is above it, from below the root down; none right below the root, and for the root itself.
+   */
+  trail: string[];
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema

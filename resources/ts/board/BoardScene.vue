@@ -14,7 +14,7 @@ import { useCamera } from './cameraStore'
 import { farLabels, isReadable, LEAST_TYPE } from './farLabels'
 import FarLabels from './FarLabels.vue'
 import FarView from './FarView.vue'
-import type { Box } from './geometry'
+import { lineBox, overlaps, type Box } from './geometry'
 import type { DrawnSlip } from './guess'
 import { smallestType } from './looks'
 import MarkShape from './MarkShape.vue'
@@ -80,7 +80,8 @@ const visible = computed(() => {
             continue
         }
         const isDrawn = isLegible(slip)
-        const isNear = box.x - ASIDE < right && x < box.x + box.w + ASIDE && box.y < bottom && y < box.y + box.h
+        const isNear = (box.x - ASIDE < right && x < box.x + box.w + ASIDE && box.y < bottom && y < box.y + box.h)
+            || (slip.line !== undefined && overlaps(lineBox(slip.line, box), props.painted))
         if (isNear && (isDrawn || ((chosen.includes(id) || showsPicture(slip, scale)) && !labelled.value.has(id)))) {
             seen.push({ slip, box })
         }

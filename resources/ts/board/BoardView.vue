@@ -21,7 +21,7 @@ import { useCamera } from './cameraStore'
 import { boardLanding } from './boardTarget'
 import DropSlot from './DropSlot.vue'
 import { endFirstPicture, keepFrame } from './firstPicture'
-import { isReadable } from './farLabels'
+import { isReadable, LEAST_TYPE } from './farLabels'
 import { deepestLevel, lookOfLevel } from './looks'
 import { features, toldOf } from '@/features'
 import FirstWords from './FirstWords.vue'
@@ -50,6 +50,8 @@ const frame = ref<HTMLElement | null>(null)
 const layer = ref<HTMLElement | null>(null)
 const { painted, moving, width, height, centre, fit, goTo, scaleFor, reveal, zoomBy, panBy, toBoard, middle } = useViewport(frame, layer, (scale) => (camera.scale = scale))
 
+/** The type of what stands on lines of days, which is smaller than any title. */
+const RULED = 12.5
 const isLegible = (slip: { readonly look: string }): boolean => isReadable(slip, painted.value.scale)
 
 const drag = useDrag()
@@ -278,8 +280,8 @@ watch(() => width.value > 0, (there, before) => there && !before && begin())
 
 <template>
     <div
-        ref="frame" class="board" :class="{ moving, walking: walk.at !== null, dragging: drag.isDragging }" data-region="board" data-focus="board"
-        tabindex="0" role="application" aria-label="Board. The outline holds the same topics as a list." :style="{ '--rest': walk.at !== null ? walk.rest : narrowing.to !== null ? 0.2 : 0.4 }"
+        ref="frame" class="board" :class="{ moving, walking: walk.at !== null, dragging: drag.isDragging, small: painted.scale * RULED < LEAST_TYPE }" data-region="board" data-focus="board"
+        tabindex="0" role="application" aria-label="Board. The outline holds the same topics as a list." :style="{ '--rest': walk.at !== null ? walk.rest : narrowing.to === null ? 0.4 : narrowing.to.left === undefined ? 0.2 : 0.7 }"
         @pointerdown="pointerDown" @click="click" @dblclick="doubleClick" @focus="map.region = 'board'">
         <div ref="layer" class="layer">
             <svg v-bind="svgFrame" aria-hidden="true">

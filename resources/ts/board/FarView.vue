@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { isReadable } from './farLabels'
-import type { DrawnSlip } from './guess'
+import { isOfLine, type DrawnSlip } from './guess'
+import { Parts } from './Parts'
 import { overlaps, type Box } from './geometry'
 import type { Painted } from './useViewport'
 
@@ -46,6 +47,11 @@ const paths = computed(() => {
     }
     return [...byChalk]
 })
+/** The lines along which topics stand, without words. */
+const lines = computed(() => [...props.boxes].flatMap(([id, box]) => {
+    const slip = props.slips.get(id)
+    return slip?.line === undefined || (isReadable(slip, props.painted.scale) && !props.labelled.has(id)) ? [] : [{ id, box, isBack: props.back(id), parts: slip.parts.filter((part) => isOfLine(part) && !('spans' in part)) }]
+}))
 </script>
 
 <template>
@@ -54,5 +60,6 @@ const paths = computed(() => {
             <path :d="path.strokes" fill="none" :stroke="`var(--${path.chalk})`" stroke-width="3" stroke-opacity="0.6" />
             <path :d="path.bars" :fill="`var(--${path.chalk})`" fill-opacity="0.32" />
         </g>
+        <g v-for="{ id, box, isBack, parts } in lines" :key="id" :transform="`translate(${box.x} ${box.y})`" :opacity="isBack ? 0.25 : 1"><Parts :parts="parts" /></g>
     </g>
 </template>

@@ -43,6 +43,7 @@ const RemovedPanel = defineAsyncComponent(() => import('@/desk/RemovedPanel.vue'
 const WalkControls = defineAsyncComponent(() => import('@/show/WalkControls.vue'))
 
 const overlays = features.flatMap((feature) => feature.overlay ?? [])
+const strips = features.flatMap(({ strip }) => strip ?? [])
 const ways = features.flatMap((feature) => feature.way ?? [])
 const sides: Readonly<Partial<Record<Side, Component>>> = Object.assign({}, ...features.map((feature) => feature.sides ?? {}))
 
@@ -174,6 +175,7 @@ onBeforeUnmount(() => {
     <div v-else class="page" :class="{ walking: walk.at !== null, narrow }">
         <TopBar v-if="walk.at === null" :narrow="narrow || inFrame" />
         <ContextMenu />
+        <template v-if="walk.at === null"><component :is="strip" v-for="(strip, i) in strips" :key="i" /></template>
         <main>
             <aside v-if="walk.at === null && narrow && ownWay !== undefined" class="left"><component :is="ownWay.left" with-desk /></aside>
             <template v-else-if="walk.at === null && (narrow ? ui.phoneView === 'outline' : (preferences.outlineOpen || isListed || ownWay !== undefined) && !inFrame)">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { DrawnSlip } from './guess'
+import { standsBeside, type DrawnSlip } from './guess'
 import { lookOf } from './looks'
 import { Parts } from './Parts'
 import { ringCorner, ringPath } from './shapes'
@@ -10,7 +10,7 @@ const props = defineProps<{ slip: DrawnSlip; x: number; y: number; chosen: boole
 defineEmits<{ fold: [] }>()
 
 /** While one types, the text stands in the field instead. */
-const still = computed(() => props.slip.parts.filter((part) => !('touch' in part && part.touch === 'fold') && !(props.typing && (('spans' in part && part.part !== 'phrase') || part.part === 'code'))))
+const still = computed(() => props.slip.parts.filter((part) => !('touch' in part && part.touch === 'fold') && !(props.typing && !standsBeside(part) && ('spans' in part || part.part === 'code'))))
 const tally = computed(() => props.slip.parts.filter((part) => 'touch' in part && part.touch === 'fold'))
 /** Where the handle that folds stands, and how far around the tally one can hit it. */
 const handle = computed(() => {
@@ -48,6 +48,7 @@ const corner = computed(() => ringCorner(lookOf(props.slip).box, props.slip))
 .moving .slip { transition: none; }
 .slip text { font-family: 'Atkinson Hyperlegible', sans-serif; font-kerning: none; font-variant-ligatures: none; white-space: pre; user-select: none; }
 .slip .paper, .slip .stamp-room, .slip .link-room, .slip .file-room, .slip .phrase-room { pointer-events: all; }
+.board.small .ruler-words, .board.small .ruler-break { display: none; }
 .slip .phrase, .slip .leader, .slip .link-sign, .slip .file-sign { pointer-events: none; }
 .slip .link-room, .slip .file-room { cursor: pointer; }
 .tally, .fold-handle { cursor: pointer; }

@@ -73,7 +73,7 @@ const handOver: readonly MenuLine[] = ['handover.open', 'handover.again', '-', '
 const show: readonly MenuLine[] = ['show.begin', 'way.slides', 'slide.add', '-', 'deck.children', 'deck.levels', 'deck.noted', 'deck.each', '-', 'walk.begin', 'walk.mark', 'walk.stops', '-', 'aloud.topic', 'aloud.branch', 'aloud.names']
 /** On a phone everything else is one list. */
 const more: readonly MenuLine[] = [
-    'help.palette', 'map.undo', 'map.redo', '-', 'find.here', 'find.everywhere', 'lot.open', 'lot.park', '-',
+    'help.palette', 'map.undo', 'map.redo', '-', 'filter.open', 'find.here', 'find.everywhere', 'lot.open', 'lot.park', '-',
     { name: 'Shape', lines: ['shape.wrap', 'shape.dissolve', 'change.sort', 'change.break', 'change.join', 'change.number', 'change.tidy'] },
     { name: 'Look', lines: ['look.larger', 'look.smaller', 'look.copy', 'look.give', 'look.for-level', 'look.reset', 'look.whole'] },
     { name: 'Hand over', lines: ['handover.open', 'handover.again', 'handover.docx', 'handover.pdf', 'handover.print', 'handover.slides', 'handover.publish', 'privacy.turn', 'export.md', 'export.txt', 'export.opml', 'export.json', 'export.zip', 'export.svg', 'export.png', 'handover.picture', 'clip.copy', 'clip.address'] },
@@ -109,7 +109,7 @@ function choose(key: string): void {
             <UndoButtons />
             <ActionMenu :lines="reshape" tall @select="run"><NButton size="small" secondary>Shape</NButton></ActionMenu>
             <ActionMenu :lines="looks" tall @select="run"><NButton size="small" secondary>Look</NButton></ActionMenu>
-            <ActionHint id="find.here"><NButton size="small" secondary @click="run('find.here')">Find</NButton></ActionHint>
+            <ActionHint id="filter.open"><NButton size="small" secondary @click="run('filter.open')">Find</NButton></ActionHint>
             <ActionHint v-if="parked > 0" id="lot.open"><NButton size="small" secondary :aria-label="`Parking lot, ${parked} parked`" @click="run('lot.open')">Parked<span class="count">{{ parked }}</span></NButton></ActionHint>
             <ActionMenu :lines="handOver" @select="run"><NButton size="small" secondary>Hand over</NButton></ActionMenu>
             <ActionMenu :lines="show" @select="run"><NButton secondary type="primary" size="small">Show</NButton></ActionMenu>

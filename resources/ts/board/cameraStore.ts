@@ -6,7 +6,7 @@ import { guessedSlip, type DrawnSlip } from './guess'
 
 /** What the board's camera can do; the board hands it over when it is there. */
 export interface CameraHandle {
-    showAll(): void
+    showAll(glides?: boolean): void
     centre(box: Box, scale?: number): void
     reveal(box: Box): void
     zoomBy(factor: number): void
@@ -118,7 +118,7 @@ export const useCamera = defineStore('camera', () => {
 
     return {
         handle, scale, drawn, boxes, slipOf, boxOf, freePoint,
-        showAll: (): void => handle.value?.showAll(),
+        showAll: (glides = true): void => handle.value?.showAll(glides),
         zoomBy: (factor: number): void => handle.value?.zoomBy(factor),
         centre: (id: string, to?: number): void => withBox(id, (box) => handle.value?.centre(box, to)),
         reveal: (id: string): void => withBox(id, (box) => handle.value?.reveal(box)),

@@ -1,6 +1,6 @@
 import type { DrawnSlip } from './guess'
 import type { Box } from './geometry'
-import { overlaps } from './geometry'
+import { lineBox, overlaps } from './geometry'
 import { lookOf } from './looks'
 
 /** Type smaller than this on the screen is not drawn as type. */
@@ -46,9 +46,14 @@ export function farLabels({ boxes, slips, title, isLeftOut }: Scene, painted: Bo
     // Twice the window is painted, and a title should not hang over its edge.
     const seen = { x: painted.x + painted.w / 4, y: painted.y + painted.h / 4, w: painted.w / 2, h: painted.h / 2 }
     const taken: Box[] = []
+    // Along which topics stand; the root's title may cover the beginning of its own.
+    const lines: Box[] = []
     const levels: string[][] = []
     for (const [id, box] of boxes) {
         const slip = slips.get(id)
+        if (slip?.line !== undefined) {
+            lines.push(lineBox(slip.line, box))
+        }
         if (slip === undefined || !overlaps(box, painted) || isLeftOut(slip)) {
             continue
         }
@@ -61,6 +66,7 @@ export function farLabels({ boxes, slips, title, isLeftOut }: Scene, painted: Bo
     const labels: FarLabel[] = []
     let tried = 0
     for (const [level, ids] of levels.entries()) {
+        taken.push(...(level === 1 ? lines : []))
         // The deepest look stands for all levels below it; these are the quiet ones.
         for (const id of level < SIZES.length - 1 ? (ids ?? []) : []) {
             if (tried++ >= MOST_TRIED) {

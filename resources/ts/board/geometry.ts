@@ -1,5 +1,5 @@
 import type { Slip } from '@/api/wire'
-import { childrenOf, siblingOf, type Tree } from '@/stores/tree'
+import { childrenOf, siblingOf, siblingsOf, type Tree } from '@/stores/tree'
 import { isMirrored } from '@/stores/mirror'
 
 /** A rectangle on the board, pixels at scale 1. */
@@ -9,6 +9,9 @@ export interface Box {
     readonly w: number
     readonly h: number
 }
+
+/** What the line takes along which subtopics stand; see Slip in the wire schema. */
+export const lineBox = ([x, y, w, h]: NonNullable<Slip['line']>, box: Box): Box => ({ x: box.x + x, y: box.y + y, w, h })
 
 export type Direction = 'up' | 'down' | 'left' | 'right'
 
@@ -83,7 +86,17 @@ export function nearestTowards(
     if (beside !== undefined && slips.get(beside)?.grows === 'down' && boxes.has(beside)) {
         return beside
     }
-    return inDirection(boxes, from, here, direction)
+    // What hangs beside a topic is come to sideways; up and down one comes to those over and under it, where there are any.
+    const isOver = (id: string): boolean => isBeyond(here, boxes.get(id), direction) && slips.get(id)?.grows === slip?.grows && asideOf(here, boxes.get(id) ?? here, true) === 0
+    const isColumn = (slip?.grows === 'left' || slip?.grows === 'right') && (direction === 'up' || direction === 'down') && siblingsOf(tree, from).some(isOver)
+    return inDirection(boxes, from, here, direction, isColumn)
+}
+
+/** How far a box is aside from the row or the column of another. */
+function asideOf(here: Box, box: Box, vertical: boolean): number {
+    return vertical
+        ? Math.max(0, box.x - (here.x + here.w), here.x - (box.x + box.w))
+        : Math.max(0, box.y - (here.y + here.h), here.y - (box.y + box.h))
 }
 
 /** Whether the middle of a box lies beyond an edge of another. */
@@ -125,7 +138,7 @@ function nearest(ids: readonly string[], boxes: ReadonlyMap<string, Box>, to: { 
 }
 
 /** Going aside costs more than going on, and topics that share the row or column come first. */
-function inDirection(boxes: ReadonlyMap<string, Box>, from: string, here: Box, direction: Direction): string | null {
+function inDirection(boxes: ReadonlyMap<string, Box>, from: string, here: Box, direction: Direction, isStraight: boolean): string | null {
     const vertical = direction === 'up' || direction === 'down'
     const sign = direction === 'down' || direction === 'right' ? 1 : -1
     const at = middle(here)
@@ -137,9 +150,10 @@ function inDirection(boxes: ReadonlyMap<string, Box>, from: string, here: Box, d
         if (id === from || ahead < 1) {
             continue
         }
-        const gapAside = vertical
-            ? Math.max(0, Math.max(box.x - (here.x + here.w), here.x - (box.x + box.w)))
-            : Math.max(0, Math.max(box.y - (here.y + here.h), here.y - (box.y + box.h)))
+        const gapAside = asideOf(here, box, vertical)
+        if (isStraight && gapAside > 0) {
+            continue
+        }
         const startAside = vertical ? Math.min(Math.abs(box.x - here.x), Math.abs(box.x + box.w - here.x - here.w)) : 0
         const cost = ahead + 4 * gapAside + 0.5 * startAside
         if (cost < least) {

@@ -68,7 +68,8 @@ export function guessedSlip(tree: Tree, topic: Topic, slips: KnownSlips): DrawnS
         look: look.name,
         way: before?.way ?? [],
         free: before?.free ?? false,
-        parts: [...shapes(before ?? like, { w, h, spine, level }, look.box.corner), ...(before?.parts.filter(({ part }) => part.startsWith('phrase')) ?? []), ...lines.map((line, i) => titleLine(
+        ...(before?.line === undefined ? {} : { line: before.line }),
+        parts: [...shapes(before ?? like, { w, h, spine, level }, look.box.corner), ...(before?.parts.filter(standsBeside) ?? []), ...lines.map((line, i) => titleLine(
             topic, line, look, before?.chalk ?? parent?.chalk ?? 'mussel', begin ?? (w - line.width) / 2,
             (shaped ? (h - lines.length * look.type.line) / 2 : look.box.padY) + i * look.type.line + look.type.baseline,
         ))],
@@ -85,6 +86,10 @@ function titleLine(topic: Topic, line: { text: string; width: number }, look: Lo
 }
 
 /** The paper and the spine of a slip as those of one that is drawn alike. */
+/** What is drawn of a topic outside of its box: the phrase that leads to it, the line along which its subtopics stand. */
+export const standsBeside = ({ part }: { part: string }): boolean => /^(phrase|leader)/.test(part) || isOfLine({ part })
+export const isOfLine = ({ part }: { part: string }): boolean => /^(axis|ruler|lasting|today)/.test(part)
+
 function shapes(like: DrawnSlip | undefined, slip: Pick<Slip, 'w' | 'h' | 'spine' | 'level'>, corner: number): DrawnPart[] {
     const its = like === undefined || like.level !== slip.level ? [] : like.parts
     const paper: GuessedPaper = { part: 'paper', rect: { w: slip.w, h: slip.h, corner }, fill: its.find((part) => part.part === 'paper')?.fill ?? '' }

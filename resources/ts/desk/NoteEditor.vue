@@ -42,7 +42,7 @@ const keep = (): void => drafts.flush(own.value, 'note')
 
 /** Another topic, somebody else's change, or an undo; what was typed here is kept first. */
 watch(
-    () => [props.topic, props.note] as const,
+    [() => props.topic, () => props.note] as const,
     ([topic, note]) => {
         if (topic !== own.value) {
             keep()

@@ -66,7 +66,15 @@ function pick(value: string | null): void {
     typed.value = value ?? ''
     emit('set', value ?? '')
 }
-defineExpose({ focus: (): void => frame.value?.querySelector<HTMLElement>('input, textarea, .n-base-selection-label, [tabindex]')?.focus() })
+/** What is there is typed over; long text is gone on with. */
+function focus(): void {
+    const target = frame.value?.querySelector<HTMLElement>('input, textarea, .n-base-selection-label, [tabindex]')
+    target?.focus()
+    if (target instanceof HTMLInputElement) {
+        target.select()
+    }
+}
+defineExpose({ focus })
 </script>
 
 <template>

@@ -1,5 +1,5 @@
 import type { KeptRow, Tree } from '@/stores/tree'
-import { rowOf } from '@/stores/tree'
+import { rowOf, rowsOf } from '@/stores/tree'
 
 /** What the map says of kinds, fields and people; what follows from that is reckoned by the server. */
 
@@ -8,7 +8,6 @@ export interface Field { readonly id: string; readonly name: string; readonly so
 export interface KindPart { readonly t: string; readonly k?: string; readonly l?: number }
 
 export const linesOf = (text: unknown): string[] => (typeof text === 'string' && text !== '' ? text.split('\n') : [])
-const rowsOf = (tree: Tree, type: string): KeptRow[] => [...tree.rows.values()].filter((row) => row.type === type)
 const byName = (a: { name: string }, b: { name: string }): number => a.name.localeCompare(b.name, undefined, { numeric: true })
 
 export const kindOf = ({ id, fields }: { id: string; fields: KeptRow['fields'] }): Kind => ({ id, name: String(fields.name ?? ''), fields })
@@ -49,6 +48,9 @@ export function peopleIn(tree: Tree): string[] {
 }
 
 export const isTodo = (tree: Tree, topic: string): boolean => rowOf(tree, 'task', topic) !== undefined || kindAt(tree, topic)?.fields.todo === true
+
+/** On how many days before it is due one can be reminded of a to-do. */
+export const REMINDS: readonly (readonly [number, string])[] = [[0, 'on the day'], [1, '1 day early'], [2, '2 days early'], [3, '3 days early'], [7, '1 week early'], [14, '2 weeks early'], [30, '30 days early']]
 
 const two = (n: number): string => String(n).padStart(2, '0')
 /** The day and the time where the person is. */

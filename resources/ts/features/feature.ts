@@ -45,6 +45,8 @@ export interface Feature {
     readonly onBoard?: Component
     /** What it shows over the map when it is asked for: its dialogs. */
     readonly overlay?: Component
+    /** What it has in a strip above the map. */
+    readonly strip?: Component
     /** Its panels that stand where the desk does, by the name under which they are asked for. */
     readonly sides?: Readonly<Partial<Record<Side, Component>>>
     /** Its pages of the tray. */

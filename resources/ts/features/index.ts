@@ -1,8 +1,10 @@
 import { aloud } from './aloud'
 import { arrange } from './arrange'
 import { brace } from './brace'
+import { digest } from './digest'
 import type { Feature } from './feature'
 import { file } from './file'
+import { filter } from './filter'
 import { crosslink } from './crosslink'
 import { handover } from './handover'
 import { kind } from './kind'
@@ -20,7 +22,7 @@ import { task } from './task'
 import { walk } from './walk'
 
 /** The list of all features. A new one is a folder and one line here. */
-export const features: readonly Feature[] = [number, privacy, handover, look, link, arrange, kind, task, rule, sign, picture, file, show, walk, aloud, process, crosslink, ring, brace]
+export const features: readonly Feature[] = [number, privacy, handover, look, link, arrange, kind, task, rule, sign, picture, file, show, walk, filter, digest, aloud, process, crosslink, ring, brace]
 
 /** What features have put on a topic, in words. */
 export const toldOf = (topic: string): string => features.map((feature) => feature.tells?.(topic) ?? '').filter((words) => words !== '').join(', ')

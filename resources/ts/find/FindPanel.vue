@@ -132,7 +132,7 @@ const lines = computed<Line[]>(() => (answer.value?.maps ?? []).flatMap((one): L
     ...(ui.findIn === 'all' ? [{ key: one.map, kind: 'map' as const, one }] : []),
     ...one.hits.map((hit): Line => ({
         key: `${one.map} ${hit.key}`, kind: 'hit', map: one.map, hit,
-        trail: `${(one.trails[hit.topic] ?? []).slice(0, hit.field === 'title' ? -1 : undefined).join(' › ') || 'root'}${hit.field === 'title' ? '' : ` · ${hit.field}`}`,
+        trail: `${(one.trails[hit.topic] ?? []).slice(0, hit.field === 'title' ? -1 : undefined).join(' › ') || 'root'}${hit.field === 'title' ? '' : ` · ${hit.called}`}`,
     })),
 ]))
 </script>

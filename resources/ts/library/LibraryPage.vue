@@ -147,7 +147,7 @@ onBeforeUnmount(leftovers.stop)
             <NButton type="primary" :loading="library.busy" @click="newMap">New map</NButton>
             <NButton secondary type="primary" @click="starting = true">From a starter</NButton>
             <NButton @click="picker?.click()">Bring in files</NButton>
-            <input ref="picker" type="file" multiple hidden accept=".json,.zip,.opml,.xml,.md,.markdown,.txt,.text,.csv,.docx,.odt,.epub,.html,.htm,.rtf" @change="pick" />
+            <input ref="picker" type="file" multiple hidden accept=".json,.zip,.opml,.xml,.md,.markdown,.txt,.text,.csv,.ics,.docx,.odt,.epub,.html,.htm,.rtf" @change="pick" />
             <NDropdown trigger="click" :options="[{ key: 'help.palette', label: 'Find anything' }, { key: 'see.board', label: 'Light board or Slate board' }, { key: 'see.calm', label: 'Calm for the eyes' }, { key: 'help.keys', label: 'All keys' }, { key: 'sign-out', label: 'Sign out' }]" @select="account">
                 <NButton quaternary>{{ session.person?.name }}</NButton>
             </NDropdown>

@@ -4,6 +4,7 @@ import { computed, nextTick, onBeforeUnmount, watch } from 'vue'
 import { outlineLines } from '@/actions/seeingActions'
 import { useBeside } from '@/stores/beside'
 import { useMap } from '@/stores/map'
+import { useNarrowing } from '@/stores/narrowing'
 import { ancestorsOf, branchOf, childrenOf, siblingsOf } from '@/stores/tree'
 import { useTitles } from '@/stores/titles'
 import { useChoosing } from '@/stores/choosing'
@@ -24,6 +25,7 @@ const map = useMap()
 const titles = useTitles()
 const typing = useTyping()
 const beside = useBeside()
+const narrowing = useNarrowing()
 /** A line of a topic, or of what a feature has below one. */
 interface Line { readonly id: string; readonly tied?: TiedLine }
 const lines = computed<Line[]>(() => {
@@ -41,7 +43,8 @@ const shown = computed(() =>
         tied,
         index,
         topic: beside.tree.topics.get(id),
-        depth: ancestorsOf(beside.tree, id).length - base.value,
+        depth: Math.max(0, narrowing.depthOf(beside.tree, id) - base.value),
+        isBack: narrowing.hides() && narrowing.isBack(id),
         below: map.outlineFolded.has(id) ? branchOf(beside.tree, id).length - 1 : childrenOf(beside.tree, id).length,
         siblings: siblingsOf(beside.tree, id),
     })),
@@ -151,7 +154,7 @@ watch(() => map.editing, (now, before) => now === null && before?.where === 'out
                     v-if="line.tied !== undefined" class="tied" :class="{ on: line.tied.isOn }" tabindex="-1" :style="{ top: `${line.index * LINE}px`, height: `${LINE}px`, paddingLeft: `${32 + line.depth * 16}px` }"
                     @pointerdown.stop.prevent @click="line.tied.act()">{{ line.tied.text }}</button>
                 <OutlineLine
-                    v-else :topic="line.topic" :depth="line.depth" :below="line.below" :folded="map.outlineFolded.has(line.id)"
+                    v-else :class="{ back: line.isBack }" :topic="line.topic" :depth="line.depth" :below="line.below" :folded="map.outlineFolded.has(line.id)"
                     :chosen="beside.chosen.includes(line.id)" :place="line.siblings.indexOf(line.id) + 1" :of="line.siblings.length"
                     :editing="editing?.id === line.id ? editing : null"
                     :chalk="map.slips.get(line.id)?.chalk ?? null" :number="map.numbers[line.id] ?? ''" :style="{ top: `${line.index * LINE}px`, height: `${LINE}px` }"
@@ -168,6 +171,7 @@ watch(() => map.editing, (now, before) => now === null && before?.where === 'out
 .lines { position: relative; }
 .tied { position: absolute; left: 0; right: 0; border: 0; background: none; font: inherit; font-size: 13px; color: var(--soft); text-align: start; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; cursor: pointer; }
 .tied:hover, .tied.on { background: color-mix(in srgb, var(--marigold) 22%, transparent); color: var(--ink); }
+.back { opacity: 0.66; }
 .landing { position: absolute; right: 8px; height: 0; border-top: 3px solid var(--tide); border-radius: 2px; pointer-events: none; }
 .landing.into { height: 26px; border: 2px dashed var(--tide); border-radius: 6px; background: color-mix(in srgb, var(--tide) 15%, transparent); }
 </style>

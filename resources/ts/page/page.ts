@@ -110,6 +110,7 @@ function countBelow(id: string): number {
 }
 function drawFolds(): void {
     svg.querySelectorAll<SVGElement>('[data-t]').forEach((part) => part.classList.toggle('away', isAway(part.dataset.t ?? '')))
+    svg.querySelectorAll<SVGElement>('[data-f]').forEach((part) => part.classList.toggle('away', folded.has(part.dataset.f ?? '')))
     svg.querySelectorAll<SVGElement>('[data-of]').forEach((part) => {
         const ends = (part.dataset.of ?? '').split(' ')
         part.classList.toggle('away', part.dataset.all === undefined ? ends.some(isAway) : ends.every(isAway))

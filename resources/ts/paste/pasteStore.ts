@@ -112,7 +112,7 @@ export const usePaste = defineStore('paste', () => {
     function openDocument(): void {
         const input = document.createElement('input')
         input.type = 'file'
-        input.accept = '.docx,.odt,.epub,.html,.htm,.xhtml,.rtf,.csv,.md,.markdown,.opml,.txt'
+        input.accept = '.docx,.odt,.epub,.html,.htm,.xhtml,.rtf,.csv,.ics,.md,.markdown,.opml,.txt'
         input.className = 'document-chooser'
         input.hidden = true
         input.addEventListener('change', () => {

@@ -3,7 +3,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { openMap } from '@/api/client'
 import { newId } from '@/api/ids'
 import { latest } from '@/api/latest'
-import type { Edit, EditsAnswer, Mark, Place, SceneNews, Slip, View } from '@/api/wire'
+import type { Edit, EditsAnswer, Mark, Narrowed, Place, SceneNews, Slip, View, ViewFilter } from '@/api/wire'
 import { learnChalks } from '@/board/chalkSheet'
 import { learnLooks } from '@/board/looks'
 import { tell } from '@/ui/tell'
@@ -31,12 +31,21 @@ export interface Editing {
 /** The map that is open: its topics, its scene, what is chosen, and the way to change it. */
 export const useMap = defineStore('map', () => {
     const id = ref('')
+    /** The map as the server told it last. */
     const base = shallowRef<Tree>(emptyTree)
-    const slips = shallowRef<ReadonlyMap<string, Slip>>(new Map())
+    /** The scene of the whole map as it is seen, whatever it is narrowed to. */
+    const drawnSlips = shallowRef<ReadonlyMap<string, Slip>>(new Map())
+    const drawnMarks = shallowRef<ReadonlyMap<string, Mark>>(new Map())
     /** Where this person left the board; null the first time. */
     const place = shallowRef<Place | null>(null)
-    /** What is drawn besides topics, by id. */
-    const marks = shallowRef<ReadonlyMap<string, Mark>>(new Map())
+    /** To what it is narrowed, as this person says it; null for the whole. */
+    const filter = shallowRef<ViewFilter | null>(null)
+    /** The same, as the server answers it. */
+    const narrowed = shallowRef<Narrowed | null>(null)
+    const narrowedScene = shallowRef<{ slips: ReadonlyMap<string, Slip>; marks: ReadonlyMap<string, Mark> } | null>(null)
+    /** What is on the board, by id: topics, and what is drawn besides them. */
+    const slips = computed(() => narrowedScene.value?.slips ?? drawnSlips.value)
+    const marks = computed(() => narrowedScene.value?.marks ?? drawnMarks.value)
     /** The board as it would be, while something is tried; null while nothing is. */
     const tried = shallowRef<ReadonlyMap<string, Slip> | null>(null)
     const seq = ref(0)
@@ -101,7 +110,9 @@ export const useMap = defineStore('map', () => {
         showing.value = answer.view.showing
         numbers.value = answer.numbers
         today.value = answer.today
+        filter.value = answer.view.filter
         takeScene(answer.scene)
+        takeNarrowed(answer.narrowed)
         seq.value = answer.seq
         undoLabel.value = answer.undo
         redoLabel.value = answer.redo
@@ -120,9 +131,10 @@ export const useMap = defineStore('map', () => {
         queue.value = null
         id.value = ''
         base.value = emptyTree
-        slips.value = new Map()
+        drawnSlips.value = new Map()
         tried.value = null
-        marks.value = new Map()
+        drawnMarks.value = new Map()
+        filter.value = narrowed.value = narrowedScene.value = null
         chosen.value = []
         editing.value = null
         outcomes.clear()
@@ -134,6 +146,9 @@ export const useMap = defineStore('map', () => {
             base.value = merged(answer.scene.reset ? emptyTreeLike(answer) : base.value, answer.rows)
         }
         takeScene(answer.scene)
+        if (answer.narrowed !== undefined) {
+            takeNarrowed(answer.narrowed)
+        }
         numbers.value = answer.numbers ?? numbers.value
         if (answer.seq !== seq.value) {
             channel.postMessage({ map: id.value, seq: answer.seq })
@@ -162,6 +177,7 @@ export const useMap = defineStore('map', () => {
         const answer = await openMap(its).catch(() => null)
         if (answer !== null && its === id.value && answer.seq === seq.value) {
             takeScene(answer.scene)
+            takeNarrowed(answer.narrowed)
         }
         today.value = answer?.today ?? ''
     }
@@ -180,22 +196,47 @@ export const useMap = defineStore('map', () => {
         learnLooks(news)
         learnChalks(news)
         if (news.reset || news.marks.length > 0 || news.goneMarks.length > 0) {
-            const drawn = new Map(news.reset ? [] : marks.value)
+            const drawn = new Map(news.reset ? [] : drawnMarks.value)
             news.goneMarks.forEach((gone) => drawn.delete(gone))
             news.marks.forEach((mark) => drawn.set(mark.id, mark))
-            marks.value = drawn
+            drawnMarks.value = drawn
         }
         if (!news.reset && news.slips.length === 0 && news.gone.length === 0) {
             return
         }
-        const next = new Map(news.reset ? [] : slips.value)
+        const next = new Map(news.reset ? [] : drawnSlips.value)
         for (const gone of news.gone) {
             next.delete(gone)
         }
         for (const slip of news.slips) {
             next.set(slip.id, Object.freeze(slip))
         }
-        slips.value = next
+        drawnSlips.value = next
+    }
+
+    /** What was said since goes over what is answered to what was said before. */
+    function takeNarrowed(news: Narrowed | null): void {
+        if (filter.value === null || (news !== null && (news.text !== filter.value.text || news.shows !== filter.value.shows))) {
+            return
+        }
+        const scene = news?.scene ?? null
+        if (scene !== null) {
+            learnLooks({ looks: scene.looks, levels: [] })
+        }
+        narrowedScene.value = scene === null ? null : { slips: new Map(scene.slips.map((slip) => [slip.id, Object.freeze(slip)])), marks: new Map(scene.marks.map((mark) => [mark.id, mark])) }
+        narrowed.value = news
+    }
+
+    /** Narrows the map to what is meant; null shows the whole, which is here already. */
+    function setFilter(said: ViewFilter | null): void {
+        if (said?.text === filter.value?.text && said?.shows === filter.value?.shows) {
+            return
+        }
+        filter.value = said
+        if (said === null) {
+            narrowed.value = narrowedScene.value = null
+        }
+        keepView()
     }
 
     /** Shows the board as it would be after something that is not done; null shows it as it is. */
@@ -338,6 +379,9 @@ export const useMap = defineStore('map', () => {
     /** Unfolds whatever hides a topic, and steps out to where it is. */
     function uncover(topic: string, where: Region): void {
         bringIntoScope(topic, where)
+        if (narrowedScene.value !== null && base.value.topics.has(topic) && !narrowedScene.value.slips.has(topic)) {
+            setFilter(null)
+        }
         const set = where === 'board' ? folded : outlineFolded
         const hiding = ancestorsOf(tree.value, topic).filter((above) => set.value.has(above))
         if (hiding.length > 0) {
@@ -370,6 +414,7 @@ export const useMap = defineStore('map', () => {
             scope: scope.value,
             outlineScope: outlineScope.value,
             showing: showing.value,
+            filter: filter.value,
         }
         queue.value?.keepView(view)
     }
@@ -379,9 +424,9 @@ export const useMap = defineStore('map', () => {
     }
 
     return {
-        id, tree, slips, tried, showTried, marks, place, waiting, savedState, savedProblem, undoLabel, redoLabel,
+        id, told: base, tree, slips, tried, showTried, marks, place, waiting, savedState, savedProblem, undoLabel, redoLabel,
         chosen, current, currentTopic, region, editing, folded, outlineFolded,
-        scope, outlineScope, showing, setShowing, numbers, seq, today,
+        scope, outlineScope, showing, setShowing, filter, narrowed, setFilter, numbers, seq, today,
         open, close, beforeLeaving, beforeHiding, edit, outcomeOf, refusalOf, choose, setFolded, refold, uncover, stepInto, afterAnswer, goOnAfterAnswer, askForNews,
         tryAgain: (): void => queue.value?.tryAgain(),
         giveUp: async (): Promise<void> => {

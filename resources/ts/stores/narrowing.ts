@@ -1,11 +1,35 @@
 import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
+import { ancestorsOf, type Tree } from './tree'
 
-/** What the map is narrowed to: all other topics stand back. Whoever narrows it says what is left. */
+/** What the map is narrowed to. */
+export interface Narrowed {
+    readonly words: string
+    /** The topics that do not stand back. */
+    readonly ids: ReadonlySet<string>
+    /** Where others are not shown at all: those that are left in the outline, and whether each stands below the next that is left. */
+    readonly left?: ReadonlySet<string>
+    readonly isFlat?: boolean
+    /** The topics that whoever says it knew of; what is made since, or is on its way, neither stands back nor is hidden. */
+    readonly known?: ReadonlyMap<string, unknown>
+    /** Whether somebody else says that the map is narrowed, and ends it. */
+    readonly isTold?: boolean
+}
+
+/** What the map is narrowed to: all other topics stand back, or are not shown. Whoever narrows it says what is left. */
 export const useNarrowing = defineStore('narrowing', () => {
-    const to = shallowRef<{ readonly words: string; readonly ids: ReadonlySet<string> } | null>(null)
+    const to = shallowRef<Narrowed | null>(null)
 
-    const isBack = (id: string): boolean => to.value !== null && !to.value.ids.has(id)
+    const isNew = (id: string): boolean => to.value?.known?.has(id) === false
+    const isBack = (id: string): boolean => to.value !== null && !to.value.ids.has(id) && !isNew(id)
+    /** Whether nothing but what is left is shown. */
+    const hides = (): boolean => to.value?.left !== undefined
+    const isLeft = (id: string): boolean => (to.value?.left?.has(id) ?? true) || isNew(id)
+    /** How deep a topic stands among those that are left. */
+    function depthOf(tree: Tree, id: string): number {
+        const above = ancestorsOf(tree, id)
+        return to.value?.isFlat === true ? above.filter(isLeft).length : above.length
+    }
 
-    return { to, isBack }
+    return { to, isBack, hides, isLeft, depthOf }
 })

@@ -45,6 +45,9 @@ export interface Tree {
 
 const keyOf = (row: { type: string; id: string }): string => `${row.type} ${row.id}`
 
+/** The rows of a sort. */
+export const rowsOf = (tree: Tree, type: string): KeptRow[] => [...tree.rows.values()].filter((row) => row.type === type)
+
 /** A row that there is one of for a topic. */
 export function rowOf(tree: Tree, type: string, topic: string): KeptRow | undefined {
     return tree.rows.get(keyOf({ type, id: topic }))

@@ -47,7 +47,9 @@ const entries = computed<Entry[]>(() => {
         run: () => void router.push(`/maps/${one.map}/topics/${one.topic}`),
     }))
     const good = words.value.trim().length > 2 ? acts.slice(0, MOST_ACTIONS) : acts.slice(0, 4)
-    return [...maps.slice(0, 3), ...good.slice(0, 3), ...topics, ...maps.slice(3), ...good.slice(3)]
+    // A topic of this map that is called just so is what was meant.
+    const isMeant = ({ key, name }: Entry): boolean => key.startsWith(`${map.id} `) && name.toLowerCase() === words.value.trim().toLowerCase()
+    return [...topics.filter(isMeant), ...maps.slice(0, 3), ...good.slice(0, 3), ...topics.filter((one) => !isMeant(one)), ...maps.slice(3), ...good.slice(3)]
 })
 
 const { at, current, move } = usePickList(words, entries)

@@ -6,7 +6,7 @@ import { isCell } from '@/features/arrange/arrangements'
 const STAMPS = ['done', 'doing', 'idea', 'question', 'warning', 'important', 'likes', 'dislikes']
 const SIGNS: MenuLine = { name: 'Put a stamp on', lines: [...STAMPS.map((stamp) => `sign.stamp-${stamp}`), '-', 'sign.clear', 'sign.stamps', 'sign.tags'] }
 const PICTURES: MenuLine = { name: 'Picture', lines: ['picture.drawings', 'picture.file', 'picture.open', '-', 'picture.place-above', 'picture.place-below', 'picture.place-left', 'picture.place-right', 'picture.place-instead', '-', 'picture.larger', 'picture.smaller', 'picture.pick', 'picture.put', '-', 'picture.take'] }
-const TRACKING: MenuLine = { name: 'Kind and to-do', lines: ['kind.entry', 'kind.again', 'kind.give', '-', 'kind.todo', 'task.report', 'task.done', 'task.again', '-', 'task.list', 'kind.panel', 'rule.panel'] }
+const TRACKING: MenuLine = { name: 'Kind and to-do', lines: ['kind.entry', 'kind.again', 'kind.give', '-', 'kind.todo', 'task.report', 'task.done', 'task.remind', 'task.again', '-', 'task.list', 'kind.panel', 'rule.panel'] }
 const onTopic: readonly MenuLine[] = [
     'topic.subtopic', 'topic.next', 'topic.retitle', 'topic.note', '-',
     'clip.copy', 'clip.cut', 'clip.paste', 'look.copy', 'look.give', '-', TRACKING, SIGNS, PICTURES, 'crosslink.tie', '-', 'shape.wrap', 'topic.fold', 'scope.in', 'lot.park', 'privacy.turn', 'topic.remove', '-', 'help.palette',

@@ -5,10 +5,10 @@ import { usePreferences } from '@/stores/preferences'
 
 /** Dialogs, and panels that stand where the desk does and stay while a dialog is open. */
 export type Panel = 'palette' | 'keys' | 'calm' | 'change' | 'move'
-export type Side = 'find' | 'lot' | 'removed' | 'files' | 'walk' | 'kinds' | 'todos' | 'rules'
+export type Side = 'find' | 'lot' | 'removed' | 'files' | 'walk' | 'kinds' | 'todos' | 'rules' | 'meant'
 export type PhoneView = 'outline' | 'board' | 'desk' | 'slides'
 
-const REGIONS = ['outline', 'board', 'second', 'tray', 'desk', 'top']
+const REGIONS = ['filter', 'outline', 'board', 'second', 'notice', 'tray', 'desk', 'top']
 
 /** Which dialog is open, which part of a narrow window is seen, and where the focus goes. */
 export const useUi = defineStore('ui', () => {

@@ -18,7 +18,7 @@ const common = computed(() => {
     return said.size === 1 ? [...said][0] ?? '' : ''
 })
 const text = ref('')
-watch(() => [beside.chosen.join(), common.value], () => (text.value = common.value), { immediate: true })
+watch([() => beside.chosen.join(), common], () => (text.value = common.value), { immediate: true })
 function keep(): void {
     if (text.value.trim() !== common.value) {
         phrases.set(text.value, beside.chosen)

@@ -30,6 +30,12 @@ const sides: readonly Action[] = ([['both', 'on both sides of its line'], ['abov
     run: ({ map }) => map.edit({ name: 'row.set', type: 'arrangement', topics: [...map.chosen], fields: { sides: value } }),
 }))
 
+const goes: readonly Action[] = ([['days', 'by their days'], ['order', 'in their order']] as const).map(([value, words]) => ({
+    id: `timeline.${value}`, name: `Timeline: places ${words}`, what: value === 'days' ? 'Topics stand as far from each other as their days are; the line is broken where nothing is for long.' : 'Topics stand one after the other, however far their days are apart.',
+    group: 'Shape', keys: [], scopes: onTopics, available: areAll('timeline'),
+    run: ({ map }) => map.edit({ name: 'row.set', type: 'arrangement', topics: [...map.chosen], fields: { goes: value } }),
+}))
+
 const runs: readonly Action[] = ([['down', 'downwards'], ['across', 'from the left']] as const).map(([value, words]) => ({
     id: `flow.${value}`, name: `Flow: run ${words}`, what: `Lays the steps of the flow out ${words}.`, group: 'Shape', keys: [], scopes: onTopics, available: areAll('flow'),
     run: ({ map }) => map.edit({ name: 'row.set', type: 'arrangement', topics: [...map.chosen], fields: { runs: value } }),
@@ -40,6 +46,7 @@ export const arrangeActions: readonly Action[] = [
     ...ofMap,
     ...ofBranch,
     ...sides,
+    ...goes,
     ...runs,
     {
         id: 'fishbone.head', name: 'Fishbone: head to the other side', group: 'Shape', keys: [], scopes: onTopics, available: areAll('fishbone'),

@@ -6,12 +6,12 @@ import { freeActions } from './freeActions'
 import { gridActions } from './gridActions'
 import ArrangeBoard from './ArrangeBoard.vue'
 import ArrangeHints from './ArrangeHints.vue'
-import ArrangeSection from './ArrangeSection.vue'
 import { phraseActions } from './phraseActions'
 import PhraseInLine from './PhraseInLine.vue'
 import { phrasesBelow, usePhrases } from './phraseStore'
 import { useBeside } from '@/stores/beside'
 
+const ArrangeSection = defineAsyncComponent(() => import('./ArrangeSection.vue'))
 const PhraseSection = defineAsyncComponent(() => import('./PhraseSection.vue'))
 
 export const arrange: Feature = {

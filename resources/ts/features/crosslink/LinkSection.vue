@@ -31,7 +31,7 @@ const setNumber = (field: string, value: number | null): void => links.set({ [fi
 const pick = (field: string, blank: string, value: string): void => links.set({ [field]: value === blank ? null : value })
 
 const phrase = ref('')
-watch(() => [single.value?.id, single.value?.phrase], () => (phrase.value = single.value?.phrase ?? ''), { immediate: true })
+watch([() => single.value?.id, () => single.value?.phrase], () => (phrase.value = single.value?.phrase ?? ''), { immediate: true })
 function say(): void {
     if (single.value !== undefined && phrase.value.trim() !== single.value.phrase) {
         links.set({ phrase: phrase.value.trim() })

@@ -18,7 +18,7 @@ const beside = useBeside()
 const kinds = useKinds()
 const { run } = useActions()
 const { problems, setValue } = useFactEdits()
-kinds.load()
+void kinds.load()
 
 const its = computed(() => new Set(beside.chosen.map((id) => kindAt(beside.tree, id)?.id ?? null)))
 const kind = computed(() => (its.value.size === 1 ? [...its.value][0] : undefined))

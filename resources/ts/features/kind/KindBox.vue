@@ -24,14 +24,15 @@ const isTodo = ref(false)
 const inputs = ref<InstanceType<typeof FieldInput>[]>([])
 const step = newId()
 const { problems, setValue, setTask } = useFactEdits()
-kinds.load()
+const isLoaded = ref(kinds.others.length > 0)
+const loading = kinds.load().then(() => void (isLoaded.value = true))
 
 /** A to-do has these, whatever its kind. */
 const ofTodo: readonly Field[] = [['who', 'Who', 'people'], ['by', 'By when', 'date'], ['effort', 'Effort, in hours', 'number']].map(([id = '', name = '', sort = '']) => ({ id, name, sort, choices: [], fields: {} }))
 
 const found = computed(() => {
     const typed = words.value.trim().toLowerCase()
-    const number = /^\d+$/.test(typed) ? kinds.offered[Number(typed) - 1] : undefined
+    const number = /^\d+$/.test(typed) ? kinds.offered.find((one) => one.number === Number(typed)) : undefined
     if (number !== undefined) {
         return [number]
     }
@@ -50,6 +51,10 @@ const valueOf = (field: Field): string => {
 
 function pick(offer: Offered | undefined, typed = ''): void {
     if (offer === undefined) {
+        // It may be one that is still on its way.
+        if (!isLoaded.value) {
+            void loading.then(() => asked.value !== null && pick(found.value[0], typed))
+        }
         return
     }
     if (what.for === 'entry') {
@@ -169,7 +174,7 @@ const time = timeNow()
                 <NInput v-model:value="words" placeholder="A kind, by its name or its number" size="large" :input-props="{ 'aria-label': 'Kind', role: 'combobox', 'aria-expanded': 'true', 'aria-controls': 'kind-list', 'aria-activedescendant': current === undefined ? undefined : `kind-${at}` }" @keydown.down.prevent="move(1)" @keydown.up.prevent="move(-1)" @keydown.enter.prevent="pick(current)" />
                 <ul id="kind-list" ref="list" role="listbox" aria-label="Kinds">
                     <li v-for="(one, i) in found" :id="`kind-${i}`" :key="one.kind.id" role="option" :class="{ current: i === at }" :aria-selected="i === at" @pointermove="at = i" @click="pick(one)">
-                        <b>{{ kinds.offered.indexOf(one) + 1 }}</b><span>{{ one.kind.name }}</span><small>{{ one.taken === null ? 'of this map' : one.from === '' ? 'comes with Chalk Tree' : `from “${one.from}”` }}</small>
+                        <b>{{ one.number }}</b><span>{{ one.kind.name }}</span><small>{{ one.taken === null ? 'of this map' : one.from === '' ? 'comes with Chalk Tree' : `from “${one.from}”` }}</small>
                     </li>
                     <li v-if="found.length === 0" class="none">No kind is called anything like this. Kinds are made in “Kinds and fields of the map”.</li>
                 </ul>

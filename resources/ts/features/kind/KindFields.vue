@@ -25,7 +25,13 @@ function type(field: Field, name: string, value: string): void {
 }
 function choices(field: Field, value: string): void {
     const all = [...new Set(value.split(/[,;\n]/).map((one) => one.trim()).filter((one) => one !== ''))]
-    if (all.join('\n') !== linesOf(field.fields.choices).join('\n')) {
+    const before = linesOf(field.fields.choices)
+    const others = before.flatMap((one, i) => (one === all[i] ? [] : [i]))
+    const [i = -1] = others
+    if (all.length === before.length && others.length === 1 && !before.includes(all[i] ?? '')) {
+        // One that is called otherwise, and not another: topics that have it go along.
+        kinds.renameChoice(field.id, before[i] ?? '', all[i] ?? '')
+    } else if (all.join('\n') !== before.join('\n')) {
         set(field, { choices: all.length === 0 ? null : all.join('\n') })
     }
 }

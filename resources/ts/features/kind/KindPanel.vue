@@ -18,7 +18,7 @@ import { partsAsText, partsFromText } from './partsText'
 const beside = useBeside()
 const ui = useUi()
 const kinds = useKinds()
-kinds.load()
+void kinds.load()
 
 const kind = computed<Kind | undefined>(() => kinds.kinds.find(({ id }) => id === changed.value) ?? kinds.kinds[0])
 const count = computed(() => (kind.value === undefined ? 0 : (kinds.counts.get(kind.value.id) ?? 0)))

@@ -4,6 +4,7 @@ import { api } from '@/api/client'
 import type { Draft, Edit, KindsAnswer } from '@/api/wire'
 import { useCamera } from '@/board/cameraStore'
 import { fieldIds, fieldOf, fieldsIn, kindOf, kindsIn, partsOf, timeNow, today, type Field, type Kind, type KindPart } from '@/facts/facts'
+import { shippedKinds } from '@/facts/shipped'
 import { useBeside } from '@/stores/beside'
 import { newId, useMap } from '@/stores/map'
 import { plantings, rowOf, type KeptRow } from '@/stores/tree'
@@ -13,7 +14,7 @@ import { lastKind } from './asked'
 type Fields = KeptRow['fields']
 type Taken = KindsAnswer['kinds'][number]
 /** A kind that can be used: of this map, or one that is taken into it then. */
-export interface Offered { readonly kind: Kind; readonly from: string; readonly taken: Taken | null }
+export interface Offered { readonly kind: Kind; readonly from: string; readonly taken: Taken | null; readonly number: number }
 
 /** Branches that are on their way, by the id of their top, as they will be near enough. */
 const waiting = new Map<string, { draft: Draft; parent: string; first: boolean }>()
@@ -24,13 +25,12 @@ export const useKinds = defineStore('kinds', () => {
     const map = useMap()
     const beside = useBeside()
     const others = shallowRef<readonly Taken[]>([])
-    let isAsked = false
+    let asking: Promise<void> | null = null
 
-    function load(): void {
-        if (!isAsked) {
-            isAsked = true
-            void api.kinds().then(({ kinds }) => (others.value = kinds)).catch(() => (isAsked = false))
-        }
+    /** Asks for the kinds that can be taken, once; those of the map are there without. */
+    function load(): Promise<void> {
+        asking ??= api.kinds().then(({ kinds }) => void (others.value = kinds)).catch(() => void (asking = null))
+        return asking
     }
 
     const kinds = computed(() => kindsIn(beside.tree))
@@ -44,12 +44,19 @@ export const useKinds = defineStore('kinds', () => {
         }
         return found
     })
-    /** Those of the map first, then those that ship and those of other maps, unless one of that name is here. */
+    /**
+     * Those that ship first, in the map or not; then those made in it, the first made first; then those of other maps,
+     * unless one of that name is here. So a kind keeps its number, in all maps if it ships.
+     */
     const offered = computed<readonly Offered[]>(() => {
-        const own = kinds.value.map((kind): Offered => ({ kind, from: '', taken: null }))
+        const own = kinds.value.map((kind) => ({ kind, from: '', taken: null }))
         const names = new Set(own.map(({ kind }) => kind.name.toLowerCase()))
         const foreign = others.value.filter(({ id, name }) => rowOf(beside.tree, 'kind', id) === undefined && !names.has(name.toLowerCase()))
-        return [...own, ...foreign.map((taken): Offered => ({ kind: kindOf({ id: taken.id, fields: (taken.rows[0]?.fields ?? {}) as Fields }), from: taken.title, taken }))]
+            .map((taken) => ({ kind: kindOf({ id: taken.id, fields: (taken.rows[0]?.fields ?? {}) as Fields }), from: taken.title, taken }))
+        const isShipped = ({ kind }: { kind: Kind }): boolean => shippedKinds.includes(kind.id)
+        const shipped = [...own, ...foreign].filter(isShipped).map((one) => ({ ...one, number: shippedKinds.indexOf(one.kind.id) + 1 }))
+        const rest = [...own.sort((a, b) => (a.kind.id < b.kind.id ? -1 : 1)), ...foreign].filter((one) => !isShipped(one))
+        return [...shipped.sort((a, b) => a.number - b.number), ...rest.map((one, i) => ({ ...one, number: shippedKinds.length + 1 + i }))]
     })
 
     /** What takes a kind into the map, where it is not there yet. */
@@ -106,8 +113,8 @@ export const useKinds = defineStore('kinds', () => {
     }
 
     function again(parent: string): void {
-        load()
-        const offer = offered.value.find(({ kind }) => kind.id === lastKind.value) ?? kindsIn(map.tree).filter(({ id }) => id === lastKind.value).map((kind): Offered => ({ kind, from: '', taken: null }))[0]
+        void load()
+        const offer = offered.value.find(({ kind }) => kind.id === lastKind.value) ?? kindsIn(map.tree).filter(({ id }) => id === lastKind.value).map((kind): Offered => ({ kind, from: '', taken: null, number: 0 }))[0]
         if (offer !== undefined) {
             // Beside the entry made last, where one still is in it.
             enter(offer, homeOf(parent, offer.kind.id))
@@ -160,6 +167,8 @@ export const useKinds = defineStore('kinds', () => {
         set('kind', kind.id, { fields: ids.length === 0 ? null : ids.join(' ') })
     }
 
+    const renameChoice = (field: string, from: string, to: string): void => map.edit({ name: 'choice.rename', field, from, to })
+
     function drop(type: 'kind' | 'field', row: string): void {
         map.edit({ name: 'row.remove', type, rows: [row] })
     }
@@ -174,5 +183,5 @@ export const useKinds = defineStore('kinds', () => {
         })
     }
 
-    return { kinds, fields, counts, offered, others, load, fieldsOf, enter, again, give, take, set, addKind, addField, orderFields, drop, resume }
+    return { kinds, fields, counts, offered, others, load, fieldsOf, enter, again, give, take, set, addKind, addField, orderFields, renameChoice, drop, resume }
 })

@@ -66,7 +66,7 @@ useEventListener(window, 'keydown', (event) => event.key === 'Escape' && leave()
 watch(() => beside.tree, () => shown.value !== null && (shown.value = { ...shown.value, outs: links.of(shown.value.topic) }))
 watch(() => map.id, leave)
 // Whether a map that is opened shows how far others are.
-watch(() => [map.id, map.tree.root], () => [...map.tree.rows.values()].some(({ type }) => type === 'how-far') && void import('./howFar').then(({ tellHowFar }) => tellHowFar()), { immediate: true })
+watch([() => map.id, () => map.tree.root], () => [...map.tree.rows.values()].some(({ type }) => type === 'how-far') && void import('./howFar').then(({ tellHowFar }) => tellHowFar()), { immediate: true })
 </script>
 
 <template>

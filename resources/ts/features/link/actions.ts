@@ -22,5 +22,5 @@ export const linkActions: readonly Action[] = [
             void import('./howFar').then(({ setHowFar, showsHowFar }) => topic !== null && setHowFar(topic, !showsHowFar(topic)))
         },
     },
-    { id: 'link.back', name: 'Back to where one was before a link', group: 'Topics', keys: ['Alt+Backspace'], scopes: onTopics, available: () => useOuts().canGoBack, run: () => useOuts().back() },
+    { id: 'link.back', name: 'Back to where one was', group: 'Topics', keys: ['Alt+Backspace'], scopes: onTopics, available: () => useOuts().canGoBack, run: () => useOuts().back() },
 ]

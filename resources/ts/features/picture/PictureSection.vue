@@ -21,7 +21,7 @@ const row = computed(() => (typeof pictures.current?.fields.source === 'string' 
 const source = computed(() => String(row.value?.fields.source ?? ''))
 const width = computed(() => (row.value === undefined ? null : Math.round(pictures.widthOf(row.value.id))))
 const about = ref('')
-watch(() => [row.value?.id, row.value?.fields.about], () => (about.value = String(row.value?.fields.about ?? '')), { immediate: true })
+watch([() => row.value?.id, () => row.value?.fields.about], () => (about.value = String(row.value?.fields.about ?? '')), { immediate: true })
 function describe(): void {
     if (row.value !== undefined && about.value !== String(row.value.fields.about ?? '')) {
         pictures.set({ about: about.value.slice(0, 2000) }, [row.value.id])

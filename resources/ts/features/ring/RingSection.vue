@@ -26,7 +26,7 @@ const number = (field: string): number | null => (typeof common(field) === 'numb
 const setNumber = (field: string, value: number | null): void => rings.set({ [field]: value === null ? null : Math.round(value) })
 
 const name = ref('')
-watch(() => [single.value?.id, single.value?.name], () => (name.value = single.value?.name ?? ''), { immediate: true })
+watch([() => single.value?.id, () => single.value?.name], () => (name.value = single.value?.name ?? ''), { immediate: true })
 function say(): void {
     if (single.value !== undefined && name.value.trim() !== single.value.name) {
         rings.set({ name: name.value.trim() })

@@ -24,7 +24,7 @@ useEventListener(window, 'pointerover', (event) => {
 <template>
     <LegendPanel v-if="signs.isOpen" />
     <p v-if="hint !== null" class="stamp-hint" :style="{ left: `${hint.x}px`, top: `${hint.y}px` }">{{ hint.words }}</p>
-    <p v-if="narrowing.to !== null && !signs.isOpen" class="narrowed" role="status">Only “{{ narrowing.to.words }}”, on {{ narrowing.to.ids.size === 1 ? '1 topic' : `${narrowing.to.ids.size} topics` }} <NButton size="tiny" secondary @click="signs.narrow(null); narrowing.to = null">Show everything again</NButton></p>
+    <p v-if="narrowing.to !== null && narrowing.to.isTold !== true && !signs.isOpen" class="narrowed" role="status">Only “{{ narrowing.to.words }}”, on {{ narrowing.to.ids.size === 1 ? '1 topic' : `${narrowing.to.ids.size} topics` }} <NButton size="tiny" secondary @click="signs.narrow(null); narrowing.to = null">Show everything again</NButton></p>
 </template>
 
 <style scoped>

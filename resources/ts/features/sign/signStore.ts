@@ -7,7 +7,7 @@ import { useBeside } from '@/stores/beside'
 import { useChalks } from '@/stores/chalks'
 import { newId, useMap } from '@/stores/map'
 import { useNarrowing } from '@/stores/narrowing'
-import { rowOf, type KeptRow, type Tree } from '@/stores/tree'
+import { rowOf, rowsOf, type Tree } from '@/stores/tree'
 
 type Fields = Record<string, string | number | boolean | null>
 
@@ -20,7 +20,6 @@ function fieldOf(sign: string): { name: string; on: string | number | true; off:
     return value.length === 1 ? { name: 'letter', on: value, off: null } : { name: value, on: true, off: false }
 }
 
-const rowsOf = (tree: Tree, type: string): KeptRow[] => [...tree.rows.values()].filter((row) => row.type === type)
 const setRow = (type: string, target: { topics: readonly string[] } | { row: string }, fields: Fields, step: string): Edit => ({ name: 'row.set', step, type, ...target, fields } as Edit)
 
 export interface Tag { readonly id: string; readonly name: string; readonly chalk: string; readonly hidden: boolean; readonly isPrivate: boolean; readonly count: number }
@@ -188,11 +187,11 @@ export const useSigns = defineStore('signs', () => {
     function narrow(sign: string | null): void {
         narrowed.value = sign === narrowed.value ? null : sign
     }
-    watch([narrowed, () => map.slips, () => map.tree], ([sign]) => {
+    watch([narrowed, () => map.slips, () => map.tree], ([sign], [before]) => {
         if (sign !== null) {
             const tag = tags.value.find(({ id }) => `tag:${id}` === sign)
             narrowing.to = { words: tag?.name ?? wordsOf(sign), ids: topicsWith(sign) }
-        } else {
+        } else if (before !== null) {
             narrowing.to = null
         }
     })

@@ -5,6 +5,7 @@ import { api } from '@/api/client'
 import type { DueTodo } from '@/api/wire'
 import { today } from '@/facts/facts'
 import { useMap } from '@/stores/map'
+import { useUi } from '@/ui/uiStore'
 import ReminderList from './ReminderList.vue'
 
 /** What comes up, told once a day where somebody works, also when a day begins meanwhile. */
@@ -12,6 +13,8 @@ const KEPT = 'reminders told'
 const map = useMap()
 const reminders = shallowRef<readonly DueTodo[]>([])
 const open = ref(false)
+const frame = ref<HTMLElement | null>(null)
+const ui = useUi()
 
 async function ask(): Promise<void> {
     if (localStorage.getItem(KEPT) === today()) {
@@ -22,6 +25,9 @@ async function ask(): Promise<void> {
     open.value = reminders.value.length > 0
 }
 function close(): void {
+    if (frame.value?.contains(document.activeElement) === true) {
+        ui.focusRegion(map.region)
+    }
     open.value = false
     localStorage.setItem(KEPT, today())
 }
@@ -29,7 +35,7 @@ watch([() => map.id, () => map.today], ask, { immediate: true })
 </script>
 
 <template>
-    <section v-if="open && reminders.length > 0" class="notice" role="status" aria-label="What comes up" @keydown.escape.stop="close">
+    <section v-if="open && reminders.length > 0" ref="frame" class="notice" role="status" data-focus="notice" aria-label="What comes up" @keydown.escape.stop="close">
         <header><h2>Comes up</h2><NButton size="tiny" secondary @click="close">Not again today</NButton></header>
         <ReminderList :reminders="reminders.slice(0, 5)" @left="(left) => (reminders = left)" @gone="close" />
     </section>

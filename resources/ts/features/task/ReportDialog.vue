@@ -42,6 +42,15 @@ function enterRemark(event: KeyboardEvent): void {
     }
 }
 
+/** From wherever one is in it. */
+function togglePrivate(event: KeyboardEvent): void {
+    if (event.altKey && !event.ctrlKey && !event.metaKey && event.code === 'KeyP') {
+        event.preventDefault()
+        event.stopPropagation()
+        isPrivate.value = !isPrivate.value
+    }
+}
+
 function close(): void {
     reported.value = null
     void nextTick(() => ui.focusRegion(map.region))
@@ -50,7 +59,7 @@ function close(): void {
 
 <template>
     <NModal :show="true" aria-label="Report progress" @update:show="close">
-        <div class="report" role="dialog" aria-label="Report progress" @keydown.escape.prevent.stop="close">
+        <div class="report" role="dialog" aria-label="Report progress" @keydown.escape.prevent.stop="close" @keydown="togglePrivate">
             <h2>How far is it? <small>{{ about }}</small></h2>
             <div class="grid">
                 <span>Done, in percent</span>
@@ -63,7 +72,7 @@ function close(): void {
                 <span>On</span>
                 <input v-model="on" type="date" aria-label="On which day" @keydown.enter.prevent="report" />
                 <span />
-                <NCheckbox v-model:checked="isPrivate">Private: the remark never leaves the map</NCheckbox>
+                <NCheckbox v-model:checked="isPrivate" aria-keyshortcuts="Alt+P">Private: the remark never leaves the map <kbd>Alt+P</kbd></NCheckbox>
             </div>
             <p v-if="problem !== ''" class="wrong" role="alert">{{ problem }}</p>
             <p class="hint">Enter goes from the number to the remark, and from there reports. Shift+Enter makes a new line.</p>
@@ -83,5 +92,6 @@ h2 small { font-weight: 400; color: var(--soft); font-size: 14px; margin-left: 6
 input[type=date] { justify-self: start; font: 14px 'Atkinson Hyperlegible'; color: var(--ink); background: var(--slip); border: 1px solid var(--field); border-radius: 6px; padding: 3px 8px; color-scheme: light dark; }
 .wrong { margin: 8px 0 0; border-left: 3px solid var(--ember); padding-left: 8px; font-size: 13.5px; }
 .hint { margin: 8px 0; color: var(--soft); font-size: 13px; }
+kbd { font: 12px 'Atkinson Hyperlegible'; border: 1px solid var(--edge); border-radius: 4px; padding: 0 5px; margin-left: 4px; color: var(--soft); }
 .row { display: flex; justify-content: flex-end; gap: 8px; }
 </style>

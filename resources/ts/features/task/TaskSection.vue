@@ -5,7 +5,7 @@ import { useActions } from '@/actions/useActions'
 import { api } from '@/api/client'
 import { latest } from '@/api/latest'
 import type { Edit, FactsAnswer } from '@/api/wire'
-import { dayWords, isTodo, peopleIn, today } from '@/facts/facts'
+import { REMINDS, dayWords, isTodo, peopleIn, today } from '@/facts/facts'
 import { useFactEdits } from '@/facts/useFactEdits'
 import { useBeside } from '@/stores/beside'
 import { newId, useMap } from '@/stores/map'
@@ -27,7 +27,7 @@ function common(name: string): string | number | null | undefined {
 }
 const texts = [{ id: 'who', name: 'Who', sort: 'people' }, { id: 'by', name: 'By when', sort: 'date' }, { id: 'begins', name: 'Begins', sort: 'date' }].map((field) => ({ ...field, choices: [] }))
 const repeats = [{ value: 'weekly', label: 'every week' }, { value: 'two-weekly', label: 'every two weeks' }, { value: 'monthly', label: 'every month' }, { value: 'yearly', label: 'every year' }]
-const reminds = [[0, 'on the day'], [1, '1 day early'], [2, '2 days early'], [3, '3 days early'], [7, '1 week early'], [14, '2 weeks early'], [30, '30 days early']].map(([value, label]) => ({ value: Number(value), label: String(label) }))
+const reminds = REMINDS.map(([value, label]) => ({ value, label }))
 const remind = computed(() => (typeof common('remind') === 'number' ? Number(common('remind')) : null))
 const remindsToo = computed(() => (remind.value === null || reminds.some(({ value }) => value === remind.value) ? reminds : [...reminds, { value: remind.value, label: `${remind.value} days early` }]))
 const textOf = (id: string): string => String(common(id) ?? '')

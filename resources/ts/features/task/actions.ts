@@ -1,6 +1,6 @@
 import { hasChoice, onTopics } from '@/actions/conditions'
 import type { Action } from '@/actions/registry'
-import { today } from '@/facts/facts'
+import { isTodo, today } from '@/facts/facts'
 import { newId } from '@/stores/map'
 import { rowOf } from '@/stores/tree'
 import { reported } from './asked'
@@ -15,6 +15,7 @@ export const taskActions: readonly Action[] = [
             map.edit({ name: 'task.set', step: newId(), topics: [...map.chosen], progress: isDone ? null : 100, today: today() })
         },
     },
+    { id: 'task.remind', name: 'Remind before it is due …', group: 'Tracking', keys: [], scopes: onTopics, available: ({ map }) => map.chosen.some((id) => isTodo(map.tree, id)), run: ({ ui }) => ui.showChange('remind') },
     { id: 'task.again', name: 'Begin the branch again …', group: 'Tracking', keys: [], scopes: onTopics, available: hasChoice, run: ({ ui }) => ui.showChange('again') },
     { id: 'task.list', name: 'To-dos of the map', group: 'Tracking', keys: ['Mod+F3'], scopes: [...onTopics, 'field'], run: ({ ui }) => ui.toggleSide('todos') },
 ]

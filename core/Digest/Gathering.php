@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Digest;
+
+use ChalkTree\Ask\Column;
+use ChalkTree\Ask\Columns;
+use ChalkTree\Ask\Condition;
+use ChalkTree\Ask\Moment;
+use ChalkTree\Ask\TodoProgress;
+use ChalkTree\Map\Trail;
+use ChalkTree\Text\InlineMarkdown;
+
+/** Gathers the topics that a digest asks for, map by map, and puts them under heads and in order. */
+final class Gathering
+{
+    /** Lines of a digest; what is gathered then is counted, and not told. */
+    public const MOST = 500;
+
+    private const WIDEST = 200;
+
+    private int $count = 0;
+
+    /** @var list<array{line: DigestLine, groups: list<array{string, float|string|null}>, rank: float|string|null}> */
+    private array $found = [];
+
+    public function __construct(private readonly Digest $digest)
+    {
+    }
+
+    /** The groups of a digest that asks of nothing but the map in which it stands. */
+    public static function in(Moment $now, Digest $digest): self
+    {
+        $gathering = new self($digest);
+        $condition = $digest->condition();
+        $parent = $now->map->find($digest->id)?->parent;
+        if ($condition !== null) {
+            $gathering->add($now, $condition, $digest->from() === 'branch' && $parent !== null ? $parent : null);
+        }
+
+        return $gathering;
+    }
+
+    /**
+     * Takes what is gathered of one map.
+     *
+     * @param  string|null  $branch  the topic below which it is looked; null for the whole map
+     * @param  string  $as  the id of the map, where it is another than that of the digest
+     */
+    public function add(Moment $now, Condition $condition, ?string $branch = null, string $as = ''): void
+    {
+        $columns = Columns::of($now);
+        $told = array_values(array_intersect_key($columns, array_flip($this->digest->tells())));
+        $order = $columns[$this->digest->text('order')] ?? null;
+        $by = $columns[$this->digest->text('by')] ?? null;
+        foreach ($branch === null ? $now->map->all() : $now->map->branch($branch) as $id => $topic) {
+            $id = (string) $id;
+            // A digest does not gather itself, nor another.
+            if ($id === $branch || $now->map->row(Digest::type(), $id) !== null || ! $condition->holds($now, $id)) {
+                continue;
+            }
+            $this->count++;
+            if (count($this->found) < self::MOST) {
+                $trail = array_map(fn (string $title): string => mb_substr($title, 0, self::WIDEST), array_slice(Trail::to($now->map, $id, self::WIDEST), $now->map->isWithin($id, $now->map->root()->id) ? 1 : 0, -1));
+                $this->found[] = [
+                    'line' => new DigestLine($as, $id, InlineMarkdown::oneLine($topic->title, self::WIDEST), $trail, array_values(array_filter(array_map(fn (Column $column): string => mb_strimwidth(implode(', ', $column->told($id)), 0, self::WIDEST, '…'), $told))), TodoProgress::of($now, $id)),
+                    'groups' => $by === null ? [] : array_map(fn (string $head): array => [$head, $by->isRanked() ? $by->rank($id) : null], $by->groups($id)),
+                    'rank' => $order?->rank($id),
+                ];
+            }
+        }
+    }
+
+    public function count(): int
+    {
+        return $this->count;
+    }
+
+    /** @return list<DigestGroup> one without a head where nothing is grouped; what stands under none comes last */
+    public function groups(): array
+    {
+        $found = $this->found;
+        if ($this->digest->text('order') !== '') {
+            usort($found, fn (array $a, array $b): int => self::compare($a['rank'], $b['rank']));
+        }
+        $lines = $ranks = $rest = [];
+        foreach ($found as $one) {
+            foreach ($one['groups'] as [$head, $rank]) {
+                $lines[$head][] = $one['line'];
+                $ranks[$head] = isset($ranks[$head]) && self::compare($ranks[$head], $rank) <= 0 ? $ranks[$head] : $rank;
+            }
+            if ($one['groups'] === []) {
+                $rest[] = $one['line'];
+            }
+        }
+        // Numbers and days stand as they follow each other, all else by its name.
+        uksort($lines, fn (int|string $a, int|string $b): int => self::compare($ranks[$a], $ranks[$b]) ?: strnatcasecmp((string) $a, (string) $b));
+        $groups = array_map(fn (int|string $head): DigestGroup => new DigestGroup(mb_substr((string) $head, 0, self::WIDEST), $lines[$head]), array_keys($lines));
+
+        return $rest === [] ? $groups : [...$groups, new DigestGroup($groups === [] ? '' : 'None', $rest)];
+    }
+
+    private static function compare(float|string|null $a, float|string|null $b): int
+    {
+        return $a === null || $b === null ? ($a === null ? 1 : 0) - ($b === null ? 1 : 0) : (is_float($a) && is_float($b) ? $a <=> $b : strnatcasecmp((string) $a, (string) $b));
+    }
+}

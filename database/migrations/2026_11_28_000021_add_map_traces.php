@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\Schema;
+
+return new class extends Migration
+{
+    public function up(): void
+    {
+        Schema::create('map_traces', function (Blueprint $table): void {
+            $table->char('map_id', 26)->primary();
+            $table->unsignedInteger('seq');
+            $table->unsignedInteger('bytes');
+            $table->longText('traces');
+            $table->foreign('map_id')->references('id')->on('maps')->cascadeOnDelete();
+        });
+    }
+
+    public function down(): void
+    {
+        Schema::dropIfExists('map_traces');
+    }
+};

@@ -1,0 +1,39 @@
+import { shallowRef } from 'vue'
+import { api } from '@/api/client'
+import type { Edit } from '@/api/wire'
+import type { Context } from '@/actions/registry'
+import { newId } from '@/stores/map'
+
+/** The digest into whose list the focus is wanted. */
+export const asked = shallowRef<string | null>(null)
+/** The line from which one went, and how many marks there were to come back to then: whoever comes back is put on it. */
+export const left = shallowRef<{ digest: string; line: string; marks: number } | null>(null)
+
+/** What is told of each line where nobody has said. */
+export const TELLS = 'who by'
+
+/** Shows the desk, and puts the focus into the list of a digest there. */
+export function goInto({ ui, preferences }: Pick<Context, 'ui' | 'preferences'>, digest: string): void {
+    preferences.deskOpen = true
+    ui.side = null
+    ui.phoneView = 'desk'
+    asked.value = digest
+}
+
+/**
+ * Adds a topic that gathers others. Where the map is narrowed, it gathers those to which it is; else whoever makes it says
+ * which.
+ */
+export async function makeDigest({ map, ui, preferences }: Pick<Context, 'map' | 'ui' | 'preferences'>): Promise<void> {
+    const step = newId()
+    const topic = newId()
+    const parent = map.current ?? map.tree.root
+    const words = map.filter?.text ?? ''
+    const when = words === '' ? null : ((await api.filter(map.id, { text: words, scope: null }).catch(() => null))?.when ?? null)
+    map.edit(
+        { name: 'topic.add', step, parent, topic: { id: topic, title: when === null ? 'Gathered' : words } } as Edit,
+        { name: 'row.set', step, type: 'digest', topics: [topic], fields: { tells: TELLS, ...(when === null ? {} : { when }) } } as Edit,
+    )
+    map.choose(topic)
+    goInto({ ui, preferences }, topic)
+}

@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+use Tests\Browser\Studio;
+use Tests\Support\Browser;
+
+/* Topics that gather others into a list, with ways there and back. */
+
+/** A log of its own, with a digest of what is not done, made from what the map is narrowed to. */
+function gathering(): Browser
+{
+    $browser = Studio::copyOf('meeting-log');
+    $browser->keys('Mod+f')->waitFor("input[aria-label='Which topics']")->type('not done');
+    $browser->waitUntil(fn (): bool => count($browser->outline()) === 7, 'a short outline')->saved();
+    $browser->keys('Enter')->pick("Volunteers' meeting log")->keys('Mod+Shift+F3')->waitFor('.digest .lines li');
+
+    return $browser->saved()->waitUntil(fn (): bool => $browser->script('return document.activeElement.matches(".digest li")') === true, 'the focus in the list');
+}
+
+/** @return list<string> */
+function gatheredLines(Browser $browser): array
+{
+    return (array) $browser->script('return [...document.querySelectorAll(".digest .lines li > span")].map((one) => one.firstChild.textContent.trim())');
+}
+
+function chooseIn(Browser $browser, int $select, string $option): Browser
+{
+    $browser->script('document.querySelectorAll(".digest .n-select")[arguments[0]].querySelector(".n-base-selection").click()', $select);
+    $browser->waitUntil(fn (): bool => $browser->script('const its = [...document.querySelectorAll(".n-base-select-option")].find((one) => one.textContent.trim() === arguments[0]); its?.click(); return its !== undefined', $option) === true, "“{$option}”");
+
+    return $browser->saved();
+}
+
+it('gathers what the map is narrowed to, leads to its place and back, and ticks it off, by keys alone', function () {
+    $browser = gathering();
+    $all = ['Oskar settles the accounts with the town', 'Tove mends the crane lantern', 'Wren asks for the permits for next year', 'Someone keeps the box of lamps dry'];
+    expect(gatheredLines($browser))->toBe($all);
+    $browser->keys('ArrowDown', 'Enter')->waitUntil(fn (): bool => $browser->script('return document.querySelector(".desk h2").textContent') === $all[1], 'its place');
+    $browser->keys('Alt+Backspace');
+    $browser->waitUntil(fn (): bool => $browser->script('return document.activeElement.matches(".digest li") ? document.activeElement.innerText : ""') !== '' && str_starts_with((string) $browser->script('return document.activeElement.querySelector("span").innerText'), $all[1]), 'the line from which one came');
+    $browser->keys('ArrowDown', ' ')->saved()->waitUntil(fn (): bool => count(gatheredLines($browser)) === 3, 'it gone from the list');
+    expect(gatheredLines($browser))->not->toContain($all[2]);
+    $browser->keys('Mod+z')->saved()->waitUntil(fn (): bool => gatheredLines($browser) === $all, 'it back again');
+    expect($browser->script('return document.activeElement.matches(".digest li")'))->toBeTrue();
+    // From the board into the list by one key, though the desk is away.
+    $browser->keys('Escape')->waitUntil(fn (): bool => $browser->script('return document.activeElement.matches(".board")') === true, 'the board')->keys('F8')->waitUntil(fn (): bool => ! $browser->has('.desk'), 'the desk away');
+    $browser->keys('Mod+Shift+F2')->waitUntil(fn (): bool => $browser->script('return document.activeElement.matches(".digest li")') === true, 'the list');
+    // A line written otherwise is its topic written otherwise.
+    $browser->script('document.querySelector(".digest li").focus()');
+    $browser->keys('F2')->waitFor('.digest li input')->keys('Mod+a')->type('Oskar pays the town')->keys('Enter')->saved();
+    $browser->waitUntil(fn (): bool => gatheredLines($browser)[0] === 'Oskar pays the town' && in_array('Oskar pays the town', array_map(trim(...), $browser->outline()), true), 'the new title in both');
+    expect($browser->complaints())->toBe([]);
+});
+
+it('groups by person, gathers from all maps, and is frozen as of a day, by mouse', function () {
+    $browser = gathering();
+    chooseIn($browser, 1, 'Who')->waitUntil(fn (): bool => $browser->script('return [...document.querySelectorAll(".digest h4")].map((one) => one.firstChild.textContent).join()') === 'Oskar,Tove,Wren,None', 'the heads');
+    chooseIn($browser, 0, 'all maps')->waitUntil(fn (): bool => in_array('Compost the paper, keep the lamps', gatheredLines($browser), true), 'lines of another map');
+    $browser->script('[...document.querySelectorAll(".digest li")].find((one) => one.innerText.startsWith("Compost")).click()');
+    $browser->waitUntil(fn (): bool => $browser->script('return document.querySelector(".desk h2")?.textContent') === 'Compost the paper, keep the lamps', 'its place in the other map')->ready()->saved();
+    $browser->keys('Alt+Backspace')->waitUntil(fn (): bool => $browser->script('return document.activeElement.matches(".digest li") && document.activeElement.innerText.trim().startsWith("Compost")') === true, 'the line, in its map');
+    chooseIn($browser, 0, 'this map')->waitUntil(fn (): bool => count(gatheredLines($browser)) === 4, 'this map alone');
+    $browser->press('Freeze as it is today')->saved()->waitUntil(fn (): bool => str_starts_with((string) $browser->script('return document.querySelector(".digest .count").textContent'), 'As of '), 'the day');
+    $browser->script('document.querySelector(".digest .tick").click()');
+    $browser->saved()->waitUntil(fn (): bool => $browser->script('return document.querySelector(".digest .tick").getAttribute("aria-pressed")') === 'true', 'it done');
+    expect(gatheredLines($browser))->toHaveCount(4);
+    $browser->press('Follow the map again')->saved()->waitUntil(fn (): bool => count(gatheredLines($browser)) === 3, 'what is left');
+    // Said otherwise, it gathers otherwise; what cannot be asked is told.
+    $browser->script('document.querySelector(".digest input").focus()');
+    $browser->keys('Mod+a')->type('kind Meeting')->keys('Enter')->saved()->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".digest").innerText'), '22 September'), 'the meetings');
+    $browser->script('document.querySelector(".digest input").focus()');
+    $browser->keys('Mod+a')->type('zzzz')->keys('Enter')->saved()->waitUntil(fn (): bool => $browser->script('return document.querySelector(".digest .count").textContent') === 'Nothing is found.', 'that nothing is found');
+    $browser->press('No digest')->saved()->waitUntil(fn (): bool => ! $browser->has('.digest'), 'a topic like others');
+    expect($browser->complaints())->toBe([]);
+});
+
+it('is copied as a list and sent by letter', function () {
+    $browser = gathering();
+    $browser->tools('Browser.grantPermissions', ['permissions' => ['clipboardReadWrite', 'clipboardSanitizedWrite']]);
+    try {
+        $read = fn (): string => (string) $browser->driver->executeAsyncScript('const done = arguments[0]; navigator.clipboard.readText().then(done, () => done(""))');
+        $browser->press('Copy the list')->waitUntil(fn (): bool => str_contains($read(), '- ☐ Tove mends the crane lantern · Tove · by Sun 30 May') && str_contains($read(), '· 22 September › To do'), 'the list on the clipboard');
+        $browser->press('with the way to each')->press('As Markdown')->waitUntil(fn (): bool => str_contains($read(), '- [ ] Tove mends the crane lantern · Tove'), 'the Markdown on the clipboard');
+        expect($read())->not->toContain('22 September');
+        $browser->press('Send …')->waitFor("input[aria-label='To whom it is sent']")->type('marit@saltmere.example')->keys('Enter');
+        $browser->waitUntil(fn (): bool => str_contains(Studio::server()->artisan('outbox:show'), 'Tove mends the crane lantern'), 'the letter');
+    } finally {
+        // What others paste is asked for as it is for everyone.
+        $browser->tools('Browser.resetPermissions', []);
+    }
+    expect($browser->complaints())->toBe([]);
+});

@@ -22,6 +22,7 @@ use ChalkTree\Ring\RingFeature;
 use ChalkTree\Rule\RuleFeature;
 use ChalkTree\Show\ShowFeature;
 use ChalkTree\Sign\SignFeature;
+use ChalkTree\Table\TableFeature;
 use ChalkTree\Task\TaskFeature;
 use ChalkTree\Walk\WalkFeature;
 
@@ -48,6 +49,7 @@ final class Features
         RuleFeature::class,
         ShowFeature::class,
         SignFeature::class,
+        TableFeature::class,
         TaskFeature::class,
         WalkFeature::class,
     ];

@@ -22,6 +22,7 @@ use App\Http\Controllers\SentenceController;
 use App\Http\Controllers\ShowController;
 use App\Http\Controllers\SignController;
 use App\Http\Controllers\SpeechController;
+use App\Http\Controllers\TableController;
 use App\Http\Controllers\TrackController;
 use Illuminate\Support\Facades\Route;
 
@@ -46,6 +47,7 @@ Route::prefix('api')->group(function (): void {
 
     Route::post('maps/{map}/clip/document', [ClipboardController::class, 'document'])->middleware(['auth', 'throttle:work', 'can:work,map', 'throttle:heavy', 'body:file', 'alone:files']);
 
+    Route::post('maps/{map}/table/file', [TableController::class, 'look'])->middleware(['auth', 'throttle:work', 'can:work,map', 'throttle:heavy', 'body:file', 'alone:files']);
     Route::put('uploads/{upload}/{at}', [FileController::class, 'piece'])->where('at', '[0-9]{1,12}')->middleware(['auth', 'throttle:work', 'can:send,upload', 'body:file']);
 
     Route::middleware(['auth', 'throttle:work', 'body'])->group(function (): void {
@@ -118,6 +120,8 @@ Route::prefix('api')->group(function (): void {
             Route::get('maps/{map}/rules', [TrackController::class, 'rules']);
             Route::post('maps/{map}/hits', [TrackController::class, 'hits'])->middleware('alone:search');
             Route::post('maps/{map}/filter', [FilterController::class, 'ask']);
+            Route::post('maps/{map}/table', [TableController::class, 'show']);
+            Route::get('maps/{map}/table/file', [TableController::class, 'file'])->middleware('alone:files');
             Route::get('maps/{map}/legend', [SignController::class, 'legend']);
             Route::get('maps/{map}/card', [LinkController::class, 'card']);
             Route::get('maps/{map}/topics/{topic}/card', [LinkController::class, 'card'])->where('topic', '[0-9a-z]{26}');

@@ -50,7 +50,7 @@ final readonly class Digests
             'count' => $count,
             'groups' => array_map(fn (DigestGroup $group): array => $group->toArray(), $groups),
             'maps' => (object) $maps,
-            'columns' => array_values(array_map(fn (Column $column): array => ['key' => $column->key, 'words' => $column->words], Columns::of($now))),
+            'columns' => array_values(array_map(fn (Column $column): array => ['key' => $column->key, 'words' => $column->words], array_filter(Columns::of($now), fn (Column $column): bool => $column->isOfLists))),
         ];
     }
 

@@ -8,7 +8,7 @@ use ChalkTree\Text\Sameness;
 
 /**
  * What a person types to say which topics are meant, word by word, with the place up to which it has been understood.
- * Quotes, straight or curly, hold words together; brackets are words of their own.
+ * Quotes, straight or curly, hold words together, and curly ones straight ones too; brackets are words of their own.
  */
 final class Said
 {
@@ -25,13 +25,14 @@ final class Said
 
     public function __construct(public readonly string $text, public readonly string $today)
     {
-        preg_match_all('/[()]|["“”]([^"“”]*)(?:["“”]|$)|[^\s()"“”]+/u', $text, $all, PREG_OFFSET_CAPTURE | PREG_SET_ORDER);
+        preg_match_all('/[()]|“(?<curly>[^“”]*)”|["“”](?<any>[^"“”]*)(?:["“”]|$)|[^\s()"“”]+/u', $text, $all, PREG_OFFSET_CAPTURE | PREG_SET_ORDER);
         foreach ($all as $match) {
             [$word, $from] = $match[0];
             // What is quoted to the end of what is said has no blanks behind it.
             $word = rtrim($word);
-            $isQuoted = isset($match[1]) && $match[1][1] >= 0;
-            $inside = $isQuoted ? trim($match[1][0]) : $word;
+            $quoted = array_filter([$match['curly'] ?? ['', -1], $match['any'] ?? ['', -1]], fn (array $one): bool => $one[1] >= 0);
+            $isQuoted = $quoted !== [];
+            $inside = $isQuoted ? trim(reset($quoted)[0]) : $word;
             if ($inside !== '') {
                 $this->words[] = ['text' => $inside, 'key' => $isQuoted ? '' : mb_strtolower($word), 'from' => $from, 'to' => $from + strlen($word), 'isQuoted' => $isQuoted];
             }

@@ -82,27 +82,22 @@ final class Gathering
     {
         $found = $this->found;
         if ($this->digest->text('order') !== '') {
-            usort($found, fn (array $a, array $b): int => self::compare($a['rank'], $b['rank']));
+            usort($found, fn (array $a, array $b): int => Column::compare($a['rank'], $b['rank']));
         }
         $lines = $ranks = $rest = [];
         foreach ($found as $one) {
             foreach ($one['groups'] as [$head, $rank]) {
                 $lines[$head][] = $one['line'];
-                $ranks[$head] = isset($ranks[$head]) && self::compare($ranks[$head], $rank) <= 0 ? $ranks[$head] : $rank;
+                $ranks[$head] = isset($ranks[$head]) && Column::compare($ranks[$head], $rank) <= 0 ? $ranks[$head] : $rank;
             }
             if ($one['groups'] === []) {
                 $rest[] = $one['line'];
             }
         }
         // Numbers and days stand as they follow each other, all else by its name.
-        uksort($lines, fn (int|string $a, int|string $b): int => self::compare($ranks[$a], $ranks[$b]) ?: strnatcasecmp((string) $a, (string) $b));
+        uksort($lines, fn (int|string $a, int|string $b): int => Column::compare($ranks[$a], $ranks[$b]) ?: strnatcasecmp((string) $a, (string) $b));
         $groups = array_map(fn (int|string $head): DigestGroup => new DigestGroup(mb_substr((string) $head, 0, self::WIDEST), $lines[$head]), array_keys($lines));
 
         return $rest === [] ? $groups : [...$groups, new DigestGroup($groups === [] ? '' : 'None', $rest)];
-    }
-
-    private static function compare(float|string|null $a, float|string|null $b): int
-    {
-        return $a === null || $b === null ? ($a === null ? 1 : 0) - ($b === null ? 1 : 0) : (is_float($a) && is_float($b) ? $a <=> $b : strnatcasecmp((string) $a, (string) $b));
     }
 }

@@ -113,6 +113,14 @@ final class Arguments
         return $values;
     }
 
+    /** @return list<mixed> what is in it is for whoever asks to check */
+    public function list(string $key, int $most): array
+    {
+        $values = $this->take($key);
+
+        return is_array($values) && array_is_list($values) && count($values) <= $most ? $values : throw $this->wrong($key, "“{$key}” has to be a list of at most {$most}.");
+    }
+
     public function intOrNull(string $key, int $least, int $most): ?int
     {
         $value = $this->take($key);

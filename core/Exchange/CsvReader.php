@@ -14,21 +14,14 @@ use ChalkTree\Text\InlineMarkdown;
  */
 final class CsvReader implements Reader
 {
-    /** More columns than anybody has. */
-    private const WIDEST = 500;
-
     public function read(string $contents, string $title): TopicMap
     {
-        $rows = self::rows($contents);
+        $table = CsvTable::read($contents);
         $topics = new Gathering;
-        $head = array_map(fn (string $cell): string => mb_strtolower(trim($cell)), $rows[0] ?? []);
+        $head = array_map(mb_strtolower(...), $table->head);
         $isOurs = array_diff(['level', 'title'], $head) === [];
-        foreach (array_slice($rows, 1) as $row) {
-            $isOurs ? self::own($topics, array_flip($head), $row) : self::other($topics, $rows[0], $row);
-        }
-        // One row is no head.
-        if (count($rows) === 1) {
-            self::other($topics, [], $rows[0]);
+        foreach ($table->rows as $row) {
+            $isOurs ? self::own($topics, array_flip($head), $row) : self::other($topics, $table->head, $row);
         }
 
         return $topics->map(InlineMarkdown::escape($title));
@@ -40,7 +33,7 @@ final class CsvReader implements Reader
      */
     private static function own(Gathering $topics, array $columns, array $row): void
     {
-        $cell = fn (string $name): string => self::bare($row[$columns[$name] ?? -1] ?? '');
+        $cell = fn (string $name): string => $row[$columns[$name] ?? -1] ?? '';
         if (preg_match('/^\d{1,4}$/D', trim($cell('level'))) !== 1) {
             throw new UnreadableFile('A row of this table has no whole number as its level: “'.mb_strimwidth(implode(', ', $row), 0, 60, '…').'”.');
         }
@@ -61,39 +54,9 @@ final class CsvReader implements Reader
         foreach (array_slice($row, $first + 1, preserve_keys: true) as $i => $cell) {
             $name = trim($head[$i] ?? '');
             if (trim($cell) !== '') {
-                $rest[] = ($name === '' ? '' : '**'.InlineMarkdown::escape(rtrim($name, ':')).':** ').InlineMarkdown::escape(trim(self::bare($cell)));
+                $rest[] = ($name === '' ? '' : '**'.InlineMarkdown::escape(rtrim($name, ':')).':** ').InlineMarkdown::escape(trim($cell));
             }
         }
-        $topics->add($first, InlineMarkdown::escape(trim(self::bare($row[$first]))), '', implode("\n", $rest));
-    }
-
-    /** Without the apostrophe that keeps spreadsheets from taking it for a formula. */
-    private static function bare(string $cell): string
-    {
-        return preg_match("/^'(?:'|[=+\\-@\t\r])/", $cell) === 1 ? substr($cell, 1) : $cell;
-    }
-
-    /** @return list<list<string>> those that have anything in them */
-    private static function rows(string $contents): array
-    {
-        $line = strtok($contents, "\n");
-        $counts = array_map(fn (string $sign): int => substr_count((string) $line, $sign), [',' => ',', ';' => ';', "\t" => "\t"]);
-        arsort($counts);
-        $file = fopen('php://temp', 'r+');
-        if ($file === false) {
-            return [];
-        }
-        fwrite($file, $contents);
-        rewind($file);
-        $rows = [];
-        while (($row = fgetcsv($file, separator: (string) array_key_first($counts), enclosure: '"', escape: '')) !== false) {
-            $cells = array_map(fn (?string $cell): string => $cell ?? '', array_slice($row, 0, self::WIDEST));
-            if (implode('', $cells) !== '') {
-                $rows[] = $cells;
-            }
-        }
-        fclose($file);
-
-        return $rows;
+        $topics->add($first, InlineMarkdown::escape(trim($row[$first])), '', implode("\n", $rest));
     }
 }

@@ -20,19 +20,12 @@ final class CsvWriter implements Writer
     {
         $numbers = Numbers::of($map);
         $depths = [];
-        $lines = [implode(',', self::HEAD)];
+        $rows = [self::HEAD];
         foreach ($map->all() as $id => $topic) {
             $depths[$id] = $topic->parent === null ? 0 : $depths[$topic->parent] + 1;
-            $lines[] = implode(',', array_map(self::cell(...), [(string) $depths[$id], $numbers[$id] ?? '', InlineMarkdown::plain($topic->title), $topic->caption, $topic->note]));
+            $rows[] = [(string) $depths[$id], $numbers[$id] ?? '', InlineMarkdown::plain($topic->title), $topic->caption, $topic->note];
         }
 
-        return implode("\r\n", $lines)."\r\n";
-    }
-
-    private static function cell(string $text): string
-    {
-        $text = preg_match("/^(?:'|[=+\\-@\t\r])/", $text) === 1 ? "'{$text}" : $text;
-
-        return preg_match('/[",;\r\n\t]|^\s|\s$/', $text) === 1 ? '"'.str_replace('"', '""', $text).'"' : $text;
+        return CsvTable::write($rows);
     }
 }

@@ -6,7 +6,6 @@ namespace ChalkTree\Kind;
 
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Ask\Asks;
-use ChalkTree\Ask\Column;
 use ChalkTree\Ask\Days;
 use ChalkTree\Ask\HasColumns;
 use ChalkTree\Ask\Measures;
@@ -47,22 +46,7 @@ final class KindFeature implements Asks, HasColumns, Measures, NamesPeople, Puts
 
     public function columns(Moment $now): iterable
     {
-        $kinds = $now->map->rowsOf(Kind::class);
-        if ($kinds !== []) {
-            yield new Column('kind', 'Kind', fn (string $id): array => array_filter([Kinds::kindOf($now->map, $id)?->text('name') ?? '']));
-        }
-        foreach ($now->map->rowsOf(KindField::class) as $field) {
-            $value = fn (string $id): ?string => $field->sort() === FieldSort::Computed ? null : (Kinds::values($now->map, $id)[$field->id] ?? null);
-            yield new Column(
-                "field:{$field->id}", $field->text('name'),
-                function (string $id) use ($now, $field): array {
-                    $told = Fields::told($now, $id, $field);
-
-                    return $told === null || $told[1] ? [] : ($field->sort()->isSeveral() ? explode(', ', $told[0]) : [$told[0]]);
-                },
-                $field->sort()->isNumber() || $field->sort()->isDay() ? fn (string $id): float|string|null => ($its = $value($id)) === null ? null : ($field->sort()->isNumber() ? (float) $its : $its) : null,
-            );
-        }
+        return KindColumns::of($now);
     }
 
     public function schema(): array

@@ -122,7 +122,8 @@ final readonly class ValueForm
     {
         $bare = trim(str_replace([$unit === '' ? "\0" : $unit, "\u{a0}", "\u{202f}", ' '], '', $typed));
         $bare = str_replace('−', '-', $bare);
-        // "1,240.50" has commas between thousands; "12,50" has one for the point.
+        // "1,240.50" has commas between thousands, "1.240,50" points; "12,50" has one for the point.
+        $bare = preg_match('/^-?\d{1,3}(\.\d{3})+,\d+$/D', $bare) === 1 ? str_replace('.', '', $bare) : $bare;
         $bare = preg_match('/^-?\d{1,3}(,\d{3})+(\.\d+)?$/D', $bare) === 1 ? str_replace(',', '', $bare) : str_replace(',', '.', $bare);
         if (preg_match('/^-?(\d{1,16}(\.\d{0,8})?|\.\d{1,8})$/D', $bare) !== 1) {
             return null;

@@ -6,7 +6,6 @@ namespace ChalkTree\Sign;
 
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Ask\Asks;
-use ChalkTree\Ask\Column;
 use ChalkTree\Ask\HasColumns;
 use ChalkTree\Ask\Moment;
 use ChalkTree\Document\Block;
@@ -44,11 +43,7 @@ final class SignFeature implements Asks, HasColumns, HoldsBack, PutsInBoxes, Put
 
     public function columns(Moment $now): iterable
     {
-        if ($now->map->rowsOf(Tag::class) !== []) {
-            yield new Column('tags', 'Tags', fn (string $id): array => array_values(array_filter(array_map(
-                fn (string $tag): string => $now->map->row(Tag::type(), $tag) instanceof Tag ? $now->map->row(Tag::type(), $tag)->text('name') : '', $now->row(TopicTags::class, $id)?->tags() ?? [],
-            ))));
-        }
+        return SignColumns::of($now);
     }
 
     public function rows(): array

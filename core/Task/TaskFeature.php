@@ -121,7 +121,7 @@ final class TaskFeature implements Asks, BringsRules, HasColumns, HoldsBack, Mea
 
     public function columns(Moment $now): iterable
     {
-        return self::isThere($now->map) ? TaskColumns::of($now) : [];
+        return TaskColumns::of($now);
     }
 
     public function people(Moment $now, string $topic): array

@@ -114,6 +114,12 @@ it('reads the words of any condition as that condition', function (int $seed) {
     }
 })->with(range(1, 60));
 
+it('hears a title with straight quotes and brackets in it between curly ones', function () {
+    $map = readableLog();
+    done($map, 'topic.retitle', ['topic' => titled($map, 'Winter'), 'title' => 'The "long (dark']);
+    expect(understood($map, 'below “The "long (dark”'))->toBe('below “The "long (dark”')->and(meant($map, 'not below “The "long (dark” and not done'))->not->toContain('Order paper');
+});
+
 it('tells of each piece where it stands, how the text is with it turned round, and without it', function () {
     $now = new Moment(readableLog(), A_DAY);
     $told = fn (string $text): array => array_map(fn (Piece $piece): array => [$piece->words, $piece->isTurned, $piece->turned, $piece->without], Reading::of($text, $now)->pieces);

@@ -15,6 +15,7 @@ use ChalkTree\Kind\Values;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Rule\LookRule;
+use ChalkTree\Table\Table;
 use ChalkTree\Task\Remark;
 use ChalkTree\Task\Task;
 
@@ -51,6 +52,7 @@ final class RandomFacts
         }
         foreach ($ids === [] ? [] : range(1, $chance->int(1, 2)) as $_) {
             $map->put(Digest::fromFields($chance->pick($ids), self::digest($chance, $ids)));
+            $map->put(Table::fromFields(Ids::next(), self::table($chance, $ids)));
         }
     }
 
@@ -63,6 +65,18 @@ final class RandomFacts
         return [
             'when' => json_encode(self::condition($chance, $ids)), 'from' => $chance->pick([null, 'branch']), 'by' => $chance->pick([null, 'who', 'by', 'kind', 'above']), 'order' => $chance->pick([null, 'progress', 'by']),
             'tells' => $chance->pick([null, 'who by']), 'frozen' => $chance->pick([null, null, '2026-11-20']),
+        ];
+    }
+
+    /**
+     * @param  list<string>  $ids
+     * @return array<string, scalar|null>
+     */
+    private static function table(Chance $chance, array $ids): array
+    {
+        return [
+            'name' => $chance->pick(['Plan', 'Costs']), 'branch' => $chance->pick([null, $chance->pick($ids)]), 'deep' => $chance->yes(50), 'when' => $chance->pick([null, json_encode(self::condition($chance, $ids))]),
+            'columns' => $chance->pick([null, "title 200\nwho\nby 90 least", 'progress - done']), 'by' => $chance->pick([null, 'who', 'kind']), 'order' => $chance->pick([null, '-by title']), 'lanes' => $chance->yes(30),
         ];
     }
 
@@ -163,6 +177,10 @@ final class RandomFacts
             ['name' => 'row.set', 'type' => 'rule', 'row' => $chance->pick($rows(LookRule::class)), 'fields' => self::rule($chance, $ids)],
             ['name' => 'row.set', 'type' => 'digest', 'topics' => $some, 'fields' => self::digest($chance, $ids)],
             ['name' => 'row.remove', 'type' => 'digest', 'rows' => array_slice($rows(Digest::class), -2)],
+            ['name' => 'row.set', 'type' => 'table', 'row' => $chance->pick([...array_keys($map->rowsOf(Table::class)), Ids::next()]), 'fields' => self::table($chance, $ids)],
+            ['name' => 'cells.set', 'cells' => array_map(fn (string $id): array => ['topic' => $id, 'column' => $chance->pick(['title', 'caption', 'note', 'tags', 'stamps', 'kind', 'who', 'by', 'progress', 'effort', 'field:'.$chance->pick($rows(KindField::class))]), 'text' => $chance->pick(['', '12', 'fri', 'Ines, Theo', 'idea', 'done, 3', 'Meeting', 'yes'])], $some)] + $today,
+            ['name' => 'rows.order', 'branch' => $chance->pick($ids), 'deep' => $chance->yes(50), 'order' => $chance->pick(['title', '-title', 'by -progress', 'kind'])] + $today,
+            ['name' => 'rows.bring', 'parent' => $chance->pick($ids), 'columns' => ['title', null, $chance->pick(['tags', 'who', 'caption'])], 'rows' => [[$chance->words(3), 'x', 'Ines'], ['Oil', '', $chance->words(2)], ['', '', '']], 'key' => $chance->pick([null, 0])] + $today,
             ['name' => 'row.remove', 'type' => 'rule', 'rows' => [$chance->pick($rows(LookRule::class))]],
             ['name' => 'row.set', 'type' => 'remark', 'row' => $chance->pick($rows(Remark::class)), 'fields' => ['said' => $chance->words(5)] + ($chance->yes(50) ? ['at' => $chance->pick($ids)] : [])],
         ]);

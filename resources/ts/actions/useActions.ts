@@ -45,6 +45,9 @@ export function sentenceOf({ id, what }: Action): string {
 
 /** In the strip of slides, what is done with topics waits for the board; all else works there too. */
 const ofAnyPart: ReadonlySet<Group> = new Set<Group>(['Seeing', 'Map', 'Finding', 'Hand over', 'Show', 'Walk', 'Help'])
+/** In a table so do moving topics and what is put on them. */
+const ofRows: ReadonlySet<Group> = new Set<Group>([...ofAnyPart, 'Moving', 'Signs', 'Tracking', 'Look'])
+const ofPart: Readonly<Partial<Record<Scope, ReadonlySet<Group>>>> = { strip: ofAnyPart, table: ofRows }
 
 const byId = new Map(actions.map((action) => [action.id, action]))
 
@@ -78,8 +81,9 @@ export function useActions() {
         if (stores.walk.at !== null) {
             return 'walk'
         }
-        if (element?.closest('[data-scope=strip]') != null) {
-            return 'strip'
+        const part = element?.closest<HTMLElement>('[data-scope]')?.dataset.scope
+        if (part === 'strip' || part === 'table') {
+            return part
         }
         return stores.map.id === '' ? 'library' : marks.chosen !== null ? 'mark' : stores.map.region
     }
@@ -135,7 +139,7 @@ export function useActions() {
         }
         const key = pressed(event)
         // On a mark all else works too, but for what is done with topics.
-        const found = actionOf(key, scope) ?? (scope === 'mark' ? actionOf(key, stores.map.region) : scope === 'strip' ? [actionOf(key, stores.map.region)].find((one) => one !== undefined && ofAnyPart.has(one.group) && !one.id.startsWith('go.')) : undefined)
+        const found = actionOf(key, scope) ?? (scope === 'mark' ? actionOf(key, stores.map.region) : [actionOf(key, stores.map.region)].find((one) => one !== undefined && ofPart[scope]?.has(one.group) === true && !one.id.startsWith('go.')))
         if (found !== undefined) {
             event.preventDefault()
             event.stopPropagation()

@@ -1,7 +1,7 @@
 import { request, sendLast } from './http'
 import type {
-    CardAnswer, Calm, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, DigestAnswer, DigestCopy, Draft, DrawingsAnswer, Edit, EditsAnswer, FactsAnswer, Find, FilterAnswer, FindAnswer, HistoryAnswer, HitsAnswer, KindsAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeantAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, SentencesAnswer,
-    Person, PictureAnswer, Place, QuickAnswer, RehearsalAnswer, RemindersAnswer, ReplaceAnswer, RulesAnswer, StampsAnswer, StartersAnswer, TodosAnswer, TrashAnswer, TriesAnswer, View,
+    CardAnswer, Calm, CellsAnswer, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, DigestAnswer, DigestCopy, Draft, DrawingsAnswer, Edit, EditsAnswer, FactsAnswer, Find, FilterAnswer, FindAnswer, HistoryAnswer, HitsAnswer, KindsAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeantAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, SentencesAnswer,
+    Person, PictureAnswer, Place, QuickAnswer, RehearsalAnswer, RemindersAnswer, ReplaceAnswer, RulesAnswer, StampsAnswer, StartersAnswer, TableAnswer, TableFileAnswer, TodosAnswer, TrashAnswer, TriesAnswer, View,
 } from './wire'
 
 interface Entered { person: Person }
@@ -66,6 +66,11 @@ export const api = {
     /** How words are understood that say which topics are meant, or a filter of the map. */
     filter: (map: string, what: { text?: string; filter?: string; scope: string | null }) => request<FilterAnswer>('POST', `maps/${map}/filter`, what),
     digest: (map: string, topic: string) => request<DigestAnswer>('GET', `maps/${map}/topics/${topic}/digest`),
+    table: (map: string, what: { table: string | null; branch: string | null; text: string; topics: readonly string[]; known: string | null }) => request<TableAnswer>('POST', `maps/${map}/table`, what),
+    /** The cells of some rows, and nothing else. */
+    cells: (map: string, what: { table: string | null; branch: string | null; topics: readonly string[] }) => request<CellsAnswer>('POST', `maps/${map}/table`, { ...what, only: true }),
+    /** What a table in a file would bring. */
+    tableFile: (map: string, file: Blob) => request<TableFileAnswer>('POST', `maps/${map}/table/file`, file),
     digestCopy: (map: string, topic: string, trail: boolean) => request<DigestCopy>('GET', `maps/${map}/topics/${topic}/digest/copy?trail=${trail ? 1 : 0}`),
     sendDigest: (map: string, topic: string, to: string, trail: boolean) => request<{ sent: boolean }>('POST', `maps/${map}/topics/${topic}/digest/letter`, { to, trail }),
     /** The topics of all maps that are meant, after those of a map. */

@@ -80,6 +80,7 @@ export type FeatureRow =
   | TagsRow
   | MeaningRow
   | LegendRow
+  | TableRow
   | TaskRow
   | RemarkRow
   | StopRow;
@@ -200,6 +201,10 @@ export type Edit =
   | PutTag
   | JoinTags
   | SayMeaning
+  | SetTable
+  | SetCells
+  | OrderRows
+  | BringRows
   | SetTask
   | SetRemark
   | ChangeTask
@@ -248,6 +253,9 @@ export interface Wire {
   filter?: FilterAnswer;
   digest?: DigestAnswer;
   digestCopy?: DigestCopy;
+  table?: TableAnswer;
+  cells?: CellsAnswer;
+  tableFile?: TableFileAnswer;
   meant?: MeantAnswer;
   letter?: LetterAnswer;
   replace?: ReplaceAnswer;
@@ -1781,6 +1789,31 @@ export interface LegendRow {
     shown: boolean;
     x: number | null;
     y: number | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "TableRow".
+ */
+export interface TableRow {
+  type: "table";
+  id: string;
+  fields: {
+    name: string | null;
+    branch: string | null;
+    deep: boolean;
+    when: string | null;
+    columns: string | null;
+    by: string | null;
+    order: string | null;
+    lanes: boolean;
   } | null;
   whole?: true;
   /**
@@ -4827,6 +4860,94 @@ export interface SayMeaning {
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetTable".
+ */
+export interface SetTable {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "table";
+  row?: string;
+  rows?: string[];
+  fields: {
+    name?: string | null;
+    branch?: string | null;
+    deep?: boolean;
+    when?: string | null;
+    columns?: string | null;
+    by?: string | null;
+    order?: string | null;
+    lanes?: boolean;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetCells".
+ */
+export interface SetCells {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "cells.set";
+  cells: {
+    topic: string;
+    column: string;
+    text: string;
+  }[];
+  today: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "OrderRows".
+ */
+export interface OrderRows {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "rows.order";
+  branch?: string | null;
+  deep?: boolean;
+  order: string;
+  today: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "BringRows".
+ */
+export interface BringRows {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "rows.bring";
+  parent: string;
+  columns: (string | null)[];
+  rows: string[][];
+  key?: number | null;
+  today: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "SetTask".
  */
 export interface SetTask {
@@ -5572,6 +5693,120 @@ export interface DigestCopy {
   text: string;
   markdown: string;
   html: string;
+}
+/**
+ * What stands in a table.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "TableAnswer".
+ */
+export interface TableAnswer {
+  /**
+   * Which topics are its rows; empty where all are.
+   */
+  words: string;
+  columns: ShownColumn[];
+  /**
+   * Every column that the map has.
+   */
+  all: DigestColumn[];
+  /**
+   * Names the rows as they are.
+   */
+  hash: string;
+  /**
+   * Null where whoever asks has them.
+   */
+  groups: RowGroup[] | null;
+  /**
+   * By topic, for each column: as people read it; as one would type it, null where nothing is typed; what those below come to, where it has nothing itself.
+   */
+  cells: {
+    [k: string]: (string | null)[][];
+  };
+}
+/**
+ * A column of a table.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ShownColumn".
+ */
+export interface ShownColumn {
+  key: string;
+  words: string;
+  /**
+   * How it is typed; null where it follows from other things.
+   */
+  form: string | null;
+  choices: string[];
+  numbers: boolean;
+  width: number | null;
+  /**
+   * What is told below it.
+   */
+  how: string | null;
+  total: string;
+}
+/**
+ * Rows of a table under a head.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "RowGroup".
+ */
+export interface RowGroup {
+  title: string;
+  /**
+   * A topic, and how far it is indented.
+   */
+  rows: (string | number)[][];
+}
+/**
+ * What stands in cells of a table.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "CellsAnswer".
+ */
+export interface CellsAnswer {
+  /**
+   * As in TableAnswer.
+   */
+  cells: {
+    [k: string]: (string | null)[][];
+  };
+}
+/**
+ * What a table in a file holds.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "TableFileAnswer".
+ */
+export interface TableFileAnswer {
+  encoding: string;
+  separator: string;
+  /**
+   * Whether its numbers have a comma where others have a point.
+   */
+  comma: boolean;
+  rows: string[][];
+  columns: FileColumn[];
+}
+/**
+ * A column of a file, and where it would go.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "FileColumn".
+ */
+export interface FileColumn {
+  name: string;
+  /**
+   * The key of a column of the map; null where there is none of that name.
+   */
+  column: string | null;
+  /**
+   * What a new field for it would hold.
+   */
+  sort: string;
+  choices: string[];
 }
 /**
  * The topics that are meant, in all maps; as many as were found soon.

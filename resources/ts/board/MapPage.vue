@@ -70,7 +70,7 @@ const narrow = inFrame ? ref(false) : useBreakpoints({ wide: 800 }).smaller('wid
 const isListed = computed(() => !narrow.value && !inFrame && preferences.way === 'outline')
 /** The way of seeing that a feature has, where it is turned to; what stands at the left then. */
 const ownWay = computed(() => (inFrame ? undefined : ways.find(({ id }) => id === (narrow.value ? ui.phoneView : preferences.way))))
-const hasBoard = computed(() => (narrow.value ? ui.phoneView === 'board' : !isListed.value))
+const hasBoard = computed(() => (narrow.value ? ui.phoneView === 'board' : !isListed.value && ownWay.value?.middle === undefined))
 watch(hasBoard, (there) => {
     if (!there) {
         keepFrame(preferences.board, null)
@@ -177,13 +177,14 @@ onBeforeUnmount(() => {
         <ContextMenu />
         <template v-if="walk.at === null"><component :is="strip" v-for="(strip, i) in strips" :key="i" /></template>
         <main>
-            <aside v-if="walk.at === null && narrow && ownWay !== undefined" class="left"><component :is="ownWay.left" with-desk /></aside>
-            <template v-else-if="walk.at === null && (narrow ? ui.phoneView === 'outline' : (preferences.outlineOpen || isListed || ownWay !== undefined) && !inFrame)">
-                <aside v-if="ownWay !== undefined" class="left" :style="{ width: `${preferences.outlineWidth}px` }"><component :is="ownWay.left" /></aside>
+            <aside v-if="walk.at === null && narrow && ownWay?.left !== undefined" class="left"><component :is="ownWay.left" with-desk /></aside>
+            <template v-else-if="walk.at === null && (narrow ? ui.phoneView === 'outline' : (preferences.outlineOpen || isListed || ownWay?.left !== undefined) && !inFrame)">
+                <aside v-if="ownWay?.left !== undefined" class="left" :style="{ width: `${preferences.outlineWidth}px` }"><component :is="ownWay.left" /></aside>
                 <aside v-else class="left" :class="{ alone: isListed }" :style="narrow || isListed ? {} : { width: `${preferences.outlineWidth}px` }"><ScopeTrail where="outline" /><OutlineTree /><FirstWords v-if="isListed || narrow" /></aside>
                 <PanelEdge v-if="!narrow && !isListed" />
             </template>
             <div v-if="walk.at !== null || hasBoard" class="middle"><ScopeTrail v-if="walk.at === null" where="board" /><BoardView /><Tray v-if="walk.at === null && !inFrame && trayPages.length > 0" /></div>
+            <div v-else-if="ownWay?.middle !== undefined" class="middle"><component :is="ownWay.middle" /></div>
             <SecondView v-if="walk.at === null && !narrow && pane === 'first' && preferences.second !== null" />
             <aside v-if="walk.at === null && ui.side !== null" class="right wide">
                 <FindPanel v-if="ui.side === 'find'" /><ParkingLot v-else-if="ui.side === 'lot'" /><component :is="sides[ui.side]" v-else-if="sides[ui.side] !== undefined" /><RemovedPanel v-else />

@@ -21,7 +21,7 @@ import UndoButtons from './UndoButtons.vue'
 defineProps<{ narrow: boolean }>()
 
 const RENAME = 'rename'
-const ways = [{ id: 'outline', text: 'Outline' }, { id: 'board', text: 'Board' }, ...features.flatMap(({ way }) => (way === undefined ? [] : [{ id: way.id, text: way.name }]))]
+const ways = [{ id: 'outline', text: 'Outline' }, { id: 'board', text: 'Board' }, ...features.flatMap(({ way }) => (way === undefined ? [] : [{ id: way.id, text: way.name }])).sort((a, b) => b.id.localeCompare(a.id))]
 
 const map = useMap()
 const preferences = usePreferences()
@@ -77,7 +77,7 @@ const more: readonly MenuLine[] = [
     { name: 'Shape', lines: ['shape.wrap', 'shape.dissolve', 'change.sort', 'change.break', 'change.join', 'change.number', 'change.tidy'] },
     { name: 'Look', lines: ['look.larger', 'look.smaller', 'look.copy', 'look.give', 'look.for-level', 'look.reset', 'look.whole'] },
     { name: 'Hand over', lines: ['handover.open', 'handover.again', 'handover.docx', 'handover.pdf', 'handover.print', 'handover.slides', 'handover.publish', 'privacy.turn', 'export.md', 'export.txt', 'export.opml', 'export.json', 'export.zip', 'export.svg', 'export.png', 'handover.picture', 'clip.copy', 'clip.address'] },
-    { name: 'View', lines: VIEW }, 'see.calm', 'way.slides', 'show.begin', 'walk.begin', 'walk.stops', 'aloud.branch', 'aloud.names', 'clip.preview', 'clip.document',
+    { name: 'View', lines: VIEW }, 'see.calm', 'way.table', 'way.slides', 'show.begin', 'walk.begin', 'walk.stops', 'aloud.branch', 'aloud.names', 'clip.preview', 'clip.document',
 ]
 function choose(key: string): void {
     if (key === RENAME) {

@@ -1,6 +1,7 @@
 import type { Component } from 'vue'
 import type { Action } from '@/actions/registry'
 import type { Landing } from '@/stores/drag'
+import type { OwnWay } from '@/stores/preferences'
 import type { Side } from '@/ui/uiStore'
 import type { MenuLine } from '@/ui/useMenu'
 
@@ -39,8 +40,8 @@ export interface Feature {
     readonly deskHint?: Component
     /** Its parts of the desk, for what is chosen. */
     readonly desk?: readonly DeskPart[]
-    /** A way of seeing of its own: what stands at the left of the board then, at the desk, and on the board. */
-    readonly way?: { readonly id: 'slides'; readonly name: string; readonly left: Component; readonly desk: Component; readonly onBoard: Component }
+    /** A way of seeing of its own: what stands at the left of the board then, at the desk, and on the board; or in its place. */
+    readonly way?: { readonly id: OwnWay; readonly name: string; readonly left?: Component; readonly desk?: Component; readonly onBoard?: Component; readonly middle?: Component }
     /** What it draws on the board for the hand, above the topics. */
     readonly onBoard?: Component
     /** What it shows over the map when it is asked for: its dialogs. */

@@ -15,7 +15,7 @@ export interface Standing {
 
 /** Where dragged topics would land. What shows it is up to the part of the window it is in. */
 export interface Landing {
-    region: Region | 'lot' | 'frame'
+    region: Region | 'table' | 'lot' | 'frame'
     place: Place | 'lot' | 'frame' | Standing
     /** What the place is called, for those who hear it. */
     words: string

@@ -5,6 +5,8 @@ import type { Calm } from '@/api/wire'
 import { isDark, type BoardName } from '@/ui/boards'
 
 export type { BoardName }
+/** The ways of seeing that features have. */
+export type OwnWay = 'slides' | 'table'
 
 /** What a person chose for this browser: the board, which panels are open, how wide they are. */
 export const usePreferences = defineStore('preferences', () => {
@@ -15,8 +17,8 @@ export const usePreferences = defineStore('preferences', () => {
     const motion = useStorage<Calm['motion']>('chalk-motion', 'system')
     /** Whether the names of tools are said when one comes to them. */
     const names = useStorage<NonNullable<Calm['names']>>('chalk-names', 'read')
-    /** The way of seeing: the board, with the outline beside it if that is open, the outline alone, or the board with slides beside it. */
-    const way = useStorage<'board' | 'outline' | 'slides'>('chalk-way', 'board')
+    /** The way of seeing: the board, with the outline beside it if that is open, the outline alone, or one that a feature has. */
+    const way = useStorage<'board' | 'outline' | OwnWay>('chalk-way', 'board')
     const outlineOpen = useStorage('chalk-outline-open', true)
     const deskOpen = useStorage('chalk-desk-open', true)
     const trayOpen = useStorage('chalk-tray-open', false)

@@ -1,14 +1,14 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import type { ChangeId } from '@/actions/changes'
-import { usePreferences } from '@/stores/preferences'
+import { usePreferences, type OwnWay } from '@/stores/preferences'
 
 /** Dialogs, and panels that stand where the desk does and stay while a dialog is open. */
 export type Panel = 'palette' | 'keys' | 'calm' | 'change' | 'move'
 export type Side = 'find' | 'lot' | 'removed' | 'files' | 'walk' | 'kinds' | 'todos' | 'rules' | 'meant'
-export type PhoneView = 'outline' | 'board' | 'desk' | 'slides'
+export type PhoneView = 'outline' | 'board' | 'desk' | OwnWay
 
-const REGIONS = ['filter', 'outline', 'board', 'second', 'notice', 'tray', 'desk', 'top']
+const REGIONS = ['filter', 'outline', 'board', 'table', 'second', 'notice', 'tray', 'desk', 'top']
 
 /** Which dialog is open, which part of a narrow window is seen, and where the focus goes. */
 export const useUi = defineStore('ui', () => {

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use ChalkTree\Ask\Said;
+use ChalkTree\Map\Ids;
+use Closure;
+
+/** Which table of a map is seen, to what it is narrowed, and of which rows the cells are wanted. */
+final class AskTable extends MapRequest
+{
+    /** Topics of which the cells are asked for at a time. */
+    public const MOST = 2_000;
+
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        $id = function (string $attribute, mixed $value, Closure $fail): void {
+            if (! is_string($value) || ! Ids::valid($value)) {
+                $fail('This has to be an id.');
+            }
+        };
+
+        return [
+            ...parent::rules(),
+            'table' => ['sometimes', 'nullable', $id],
+            'branch' => ['sometimes', 'nullable', $id],
+            'text' => ['sometimes', 'nullable', 'string', 'max:'.Said::LONGEST],
+            'topics' => ['sometimes', 'array', 'max:'.self::MOST],
+            'topics.*' => [$id],
+            'only' => ['sometimes', 'boolean'],
+            'known' => ['sometimes', 'nullable', 'string', 'max:64'],
+        ];
+    }
+
+    public function table(): ?string
+    {
+        return $this->idOf('table');
+    }
+
+    public function branch(): ?string
+    {
+        return $this->idOf('branch');
+    }
+
+    public function text(): string
+    {
+        return (string) $this->string('text');
+    }
+
+    /** @return list<string> */
+    public function topics(): array
+    {
+        return array_values(array_filter((array) $this->input('topics', []), is_string(...)));
+    }
+
+    /** Whether nothing but the cells is wanted. */
+    public function isOnlyCells(): bool
+    {
+        return $this->boolean('only');
+    }
+
+    public function known(): string
+    {
+        return (string) $this->string('known');
+    }
+
+    private function idOf(string $key): ?string
+    {
+        $id = $this->input($key);
+
+        return is_string($id) ? $id : null;
+    }
+}

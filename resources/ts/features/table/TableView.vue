@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { defineAsyncComponent, watch } from 'vue'
+import { useMap } from '@/stores/map'
+import { usePreferences } from '@/stores/preferences'
+import AddColumn from './AddColumn.vue'
+import { current } from './current'
+import TableBar from './TableBar.vue'
+import TableGrid from './TableGrid.vue'
+import { useTable } from './tableStore'
+
+/** A branch as a table, or as lanes beside each other. */
+const BringTable = defineAsyncComponent(() => import('./BringTable.vue'))
+const TableLanes = defineAsyncComponent(() => import('./TableLanes.vue'))
+
+const map = useMap()
+const table = useTable()
+const preferences = usePreferences()
+current.table = table
+
+/** A title that is begun elsewhere, by a key that makes entries, is typed in its row, where no outline is there for it. */
+watch(() => map.editing, (editing) => {
+    if (editing !== null && !preferences.outlineOpen) {
+        const { id } = editing
+        map.editing = null
+        const at = table.columns.findIndex(({ key }) => key === 'title')
+        setTimeout(() => {
+            const line = table.lineOf(id)
+            if (line >= 0 && at >= 0) {
+                table.go({ line, column: at })
+                table.begin()
+            }
+        }, 80)
+    }
+})
+</script>
+
+<template>
+    <section class="table-view">
+        <TableBar />
+        <p v-if="table.problem !== ''" class="wrong" role="alert">{{ table.problem }}</p>
+        <TableLanes v-if="table.isLanes" />
+        <TableGrid v-else />
+        <AddColumn v-if="table.isAdding" />
+        <BringTable v-if="table.isBringing" />
+    </section>
+</template>
+
+<style scoped>
+.table-view { flex: 1; min-height: 0; display: flex; flex-direction: column; background: var(--slip); }
+.wrong { margin: 0; padding: 4px 12px; border-left: 3px solid var(--ember); font-size: 13px; }
+</style>

@@ -1,0 +1,196 @@
+<?php
+
+declare(strict_types=1);
+
+use Tests\Browser\Studio;
+use Tests\Support\Browser;
+
+/* A branch as a table: typed by keys as a spreadsheet is, put in order, under heads, in lanes, out and in as files. */
+
+/** @return list<string> what stands in the rows that are in view, cells with bars between, heads with "#" */
+function rowsSeen(Browser $browser): array
+{
+    return (array) $browser->script(<<<'JS'
+        return [...document.querySelectorAll('.table-grid .line:not(.fresh), .table-grid .group')].sort((a, b) => a.getBoundingClientRect().y - b.getBoundingClientRect().y)
+            .map((line) => line.matches('.group') ? `# ${line.querySelector('strong').textContent}` : [...line.querySelectorAll('.cell > span')].map((cell) => cell.textContent).join('|'))
+        JS);
+}
+
+function rowsAre(Browser $browser, array $rows): Browser
+{
+    try {
+        return $browser->waitUntil(fn (): bool => rowsSeen($browser) === $rows, 'the rows '.implode(' / ', $rows), 15);
+    } catch (RuntimeException $problem) {
+        throw new RuntimeException('Rows are '.implode(' / ', rowsSeen($browser)).'. '.$problem->getMessage());
+    }
+}
+
+/** The table of a map made of a text, open. */
+function tabled(string $text): Browser
+{
+    return Studio::opened($text)->keys('Alt+3')->waitFor('.table-grid .line');
+}
+
+/** The middle of a cell in the window. */
+function cellAt(Browser $browser, int $line, int $column): array
+{
+    return $browser->script('const r = document.querySelector(`#cell-${arguments[0]}-${arguments[1]}`).getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2]', $line, $column);
+}
+
+/** Adds a field as a column by keys alone. */
+function withColumn(Browser $browser, string $name, string $sort = 'Text', string $more = ''): Browser
+{
+    $browser->keys('Mod+Alt+Enter')->waitFor('[aria-label="Name of the column"]')->type($name);
+    if ($sort !== 'Text') {
+        $browser->keys('Tab', 'Enter')->waitFor('.n-base-select-menu')->type($sort)->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".n-base-select-option--pending")?.textContent'), $sort), 'the sort')->keys('Enter');
+    }
+    if ($more !== '') {
+        $browser->keys('Tab')->type($more);
+        $browser->keys('Enter');
+    } else {
+        $browser->script('document.querySelector(`[aria-label="Name of the column"]`).focus()');
+        $browser->keys('Enter');
+    }
+
+    return $browser->waitUntil(fn (): bool => ! $browser->has('[aria-label="Name of the column"]') && str_contains((string) $browser->script('return document.querySelector(".table-grid .heads")?.textContent'), $name), "the column {$name}")->saved();
+}
+
+it('is typed by keys as a spreadsheet is, saved, and taken back in steps', function () {
+    $browser = tabled("Budget\n\tLanterns\n\tOil");
+    rowsAre($browser, ['Lanterns', 'Oil']);
+    withColumn($browser, 'Cost', 'Money', '€');
+    // Down to the new row: what is typed there makes topics.
+    $browser->keys('ArrowLeft', 'ArrowDown', 'ArrowDown')->type('Boats')->keys('Enter')->type('Rope')->keys('Tab');
+    rowsAre($browser, ['Lanterns|', 'Oil|', 'Boats|', 'Rope|']);
+    $browser->type('80')->keys('Shift+Enter')->type('900')->keys('ArrowUp')->type('35,5')->keys('Shift+Enter')->type('dear')->keys('Enter');
+    rowsAre($browser, ['Lanterns|', 'Oil|€35.50', 'Boats|€900', 'Rope|€80']);
+    expect($browser->script('return document.querySelector(".n-message")?.textContent'))->toContain('“Cost” wants a number');
+    // F2 goes on with what is there; Escape leaves it.
+    $browser->keys('F2')->waitFor('.cell-editor input');
+    expect($browser->script('return document.querySelector(".cell-editor input").value'))->toBe('35.5');
+    $browser->keys('End')->type('0')->keys('Escape')->saved();
+    rowsAre($browser, ['Lanterns|', 'Oil|€35.50', 'Boats|€900', 'Rope|€80']);
+    $browser->keys('Delete')->saved();
+    rowsAre($browser, ['Lanterns|', 'Oil|', 'Boats|€900', 'Rope|€80']);
+    $browser->keys('Mod+z')->saved();
+    rowsAre($browser, ['Lanterns|', 'Oil|€35.50', 'Boats|€900', 'Rope|€80']);
+    // A row between, and the same below what is chosen.
+    $browser->keys('Mod+Enter')->waitFor('.cell-editor input')->type('Wicks')->keys('Tab')->type('4')->keys('Enter');
+    rowsAre($browser, ['Lanterns|', 'Oil|€35.50', 'Wicks|€4', 'Boats|€900', 'Rope|€80']);
+    $browser->keys('ArrowUp', 'Shift+ArrowDown', 'Shift+ArrowDown', 'Alt+Shift+ArrowDown')->saved();
+    rowsAre($browser, ['Lanterns|', 'Oil|€35.50', 'Wicks|€4', 'Boats|€4', 'Rope|€4']);
+    $browser->keys('Mod+z')->saved();
+    rowsAre($browser, ['Lanterns|', 'Oil|€35.50', 'Wicks|€4', 'Boats|€900', 'Rope|€80']);
+    // Rows are moved, which moves the topics; and it all survives a reload.
+    $browser->keys('Alt+ArrowUp')->saved();
+    expect($browser->complaints())->toBe([]);
+    $browser->script('location.reload()');
+    $browser->waitFor('.table-grid .line')->waitUntil(fn (): bool => count(rowsSeen($browser)) === 5 && str_contains(implode(rowsSeen($browser)), '€900'), 'the table');
+    $browser->keys('Alt+2')->waitFor('.board .slip');
+    expect($browser->outline())->toContain('  Wicks');
+});
+
+it('copies cells as text and HTML, and takes them from a spreadsheet, making rows as it needs', function () {
+    $browser = tabled("Plan\n\tOne\n\tTwo\n\tThree");
+    withColumn($browser, 'Place');
+    rowsAre($browser, ['One|', 'Two|', 'Three|']);
+    $browser->keys('Mod+ArrowUp')->waitUntil(fn (): bool => $browser->has('#cell-0-1.at'), 'the first row');
+    $paste = fn (string $text) => $browser->script('const data = new DataTransfer(); data.setData("text/plain", arguments[0]); document.querySelector(".table-grid").dispatchEvent(new ClipboardEvent("paste", {clipboardData: data, bubbles: true, cancelable: true}))', $text);
+    $paste("Quay\r\n\"Net\nloft\"\r\nSlip \"B\"\r\nGreen\r\n");
+    rowsAre($browser, ['One|Quay', 'Two|Net loft', 'Three|Slip "B"', '|Green']);
+    $browser->saved();
+    $copied = $browser->script('const data = new DataTransfer(); document.querySelector(".table-grid").dispatchEvent(new ClipboardEvent("copy", {clipboardData: data, bubbles: true, cancelable: true})); return [data.getData("text/plain"), data.getData("text/html")]');
+    expect($copied[0])->toBe("Quay\nNet loft\n\"Slip \"\"B\"\"\"\nGreen")->and($copied[1])->toContain('<td>Slip "B"</td>');
+    // One value into all that is chosen.
+    $browser->keys('Mod+ArrowUp', 'Shift+ArrowDown', 'Shift+ArrowDown');
+    $paste('Pier');
+    rowsAre($browser, ['One|Pier', 'Two|Pier', 'Three|Pier', '|Green']);
+    $browser->saved()->keys('Mod+z')->saved();
+    rowsAre($browser, ['One|Quay', 'Two|Net loft', 'Three|Slip "B"', '|Green']);
+    $browser->keys('Mod+z')->saved();
+    rowsAre($browser, ['One|', 'Two|', 'Three|']);
+});
+
+it('is put in order, under heads and told in totals by the menu of a column, by keys and by mouse', function () {
+    $browser = tabled("Budget\n\tLanterns\n\tOil\n\tBoats");
+    withColumn($browser, 'Cost', 'Number');
+    $browser->keys('Mod+ArrowUp')->type('12')->keys('Enter')->type('3')->keys('Enter')->type('900')->keys('Enter');
+    rowsAre($browser, ['Lanterns|12', 'Oil|3', 'Boats|900']);
+    $browser->saved()->keys('ArrowUp', 'Alt+Enter')->waitFor('.column-menu')->keys('ArrowDown', 'Enter');
+    rowsAre($browser, ['Boats|900', 'Lanterns|12', 'Oil|3']);
+    $browser->saved()->press('Column Cost')->waitFor('.column-menu')->press('Sum')->saved();
+    $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".table-grid .foot")?.textContent'), '915'), 'the sum');
+    // For good: the map is in this order then.
+    $browser->press('Column Cost')->waitFor('.column-menu')->press('Put the map in this order')->saved();
+    $browser->press('Column Cost')->waitFor('.column-menu')->press('As in the map')->saved();
+    rowsAre($browser, ['Boats|900', 'Lanterns|12', 'Oil|3']);
+    withColumn($browser, 'State', 'One of several', 'open, done');
+    $browser->keys('ArrowRight', 'ArrowRight', 'Mod+ArrowUp')->type('d')->keys('ArrowDown', 'Enter');
+    rowsAre($browser, ['Boats|900|done', 'Lanterns|12|', 'Oil|3|']);
+    $browser->saved()->press('Column State')->waitFor('.column-menu')->press('Rows under heads by this')->saved();
+    rowsAre($browser, ['# open', '# done', 'Boats|900|done', '# None', 'Lanterns|12|', 'Oil|3|']);
+    // A finer look: hidden, and back.
+    $browser->press('Column Cost')->waitFor('.column-menu')->press('Hide the column')->saved();
+    rowsAre($browser, ['# open', '# done', 'Boats|done', '# None', 'Lanterns|', 'Oil|']);
+    $browser->keys('Mod+z')->saved();
+    rowsAre($browser, ['# open', '# done', 'Boats|900|done', '# None', 'Lanterns|12|', 'Oil|3|']);
+    expect($browser->outline())->toBe(['Budget', '  Boats', '  Lanterns', '  Oil'])->and($browser->complaints())->toBe([]);
+});
+
+it('has lanes, where a card goes to another by mouse and by keys', function () {
+    $browser = tabled("Plan\n\tOne\n\tTwo");
+    withColumn($browser, 'State', 'One of several', 'open, done');
+    $browser->press('Column State')->waitFor('.column-menu')->press('Rows under heads by this')->saved();
+    $browser->press('Lanes')->waitFor('.lane')->saved();
+    $lanes = fn (): array => (array) $browser->script('return [...document.querySelectorAll(".lane")].map((lane) => `${lane.querySelector("header strong").textContent}: ${[...lane.querySelectorAll(".card > strong")].map((one) => one.textContent).join(", ")}`)');
+    $browser->waitUntil(fn (): bool => $lanes() === ['open: ', 'done: ', 'None: One, Two'], 'the lanes');
+    $from = $browser->script('const r = [...document.querySelectorAll(".card")].find((e) => e.textContent.startsWith("One")).getBoundingClientRect(); return [r.x + 30, r.y + 10]');
+    $to = $browser->script('const r = document.querySelector(".lane").getBoundingClientRect(); return [r.x + 60, r.y + 120]');
+    $browser->drag($from, $to);
+    $browser->waitUntil(fn (): bool => $lanes() === ['open: One', 'done: ', 'None: Two'], 'the card in its lane')->saved();
+    $browser->keys('Mod+ArrowRight')->waitUntil(fn (): bool => $lanes() === ['open: ', 'done: One', 'None: Two'], 'the card in the next')->saved();
+    $browser->keys('ArrowRight', 'Mod+ArrowLeft')->waitUntil(fn (): bool => $lanes() === ['open: ', 'done: One, Two', 'None: '], 'the other too')->saved();
+    $browser->keys('Mod+z')->waitUntil(fn (): bool => $lanes() === ['open: ', 'done: One', 'None: Two'], 'it back');
+    expect($browser->complaints())->toBe([]);
+});
+
+it('brings rows of a file in, to new topics and to those that are there, and takes the table out', function () {
+    $browser = tabled("Stores\n\tLanterns\n\tOil");
+    withColumn($browser, 'Cost', 'Number');
+    $file = tempnam(sys_get_temp_dir(), 'rows').'.csv';
+    file_put_contents($file, mb_convert_encoding("Thing;Cost;Since;Läge\r\nOil;3,50;2026-03-01;Quay\r\nRope;1.004,25;2026-04-01;Loft\r\n", 'Windows-1252', 'UTF-8'));
+    $browser->press('About this table')->press('Bring in a file (CSV) …')->waitFor('.bring input[type=file]');
+    $browser->find('.bring input[type=file]')->setFileDetector(new Facebook\WebDriver\Remote\LocalFileDetector)->sendKeys($file);
+    $browser->waitFor('.bring table');
+    expect($browser->script('return document.querySelector(".bring").textContent'))->toContain('2 rows, semicolons between the cells, Windows-1252, decimal commas')->toContain('1004.25')->toContain('Läge');
+    $browser->script('document.querySelector(".bring .key .n-base-selection").dispatchEvent(new MouseEvent("click", {bubbles: true}))');
+    $browser->waitFor('.n-base-select-option')->script('[...document.querySelectorAll(".n-base-select-option")].find((one) => one.textContent.includes("the same “Thing” changes it")).click()');
+    $browser->press('Bring in 2 rows');
+    rowsAre($browser, ['Lanterns|||', 'Oil|3.5|Sun 1 Mar|Quay', 'Rope|1,004.25|Wed 1 Apr|Loft']);
+    $browser->saved()->keys('Mod+z')->saved();
+    $browser->waitUntil(fn (): bool => ! str_contains(implode(rowsSeen($browser)), 'Rope'), 'it taken back');
+    unlink($file);
+});
+
+it('follows what is chosen elsewhere, is narrowed by what is sought, and leads to the board', function () {
+    $browser = tabled("Plan\n\tBoats\n\t\tFerry\n\tQuay\n\t\tFerry slip");
+    $browser->press('All levels')->saved();
+    rowsAre($browser, ['Boats', 'Ferry', 'Quay', 'Ferry slip']);
+    $browser->keys('Mod+f')->waitFor('[data-focus=filter] input')->type('slip');
+    rowsAre($browser, ['Ferry slip']);
+    $browser->keys('Escape')->keys('Escape');
+    rowsAre($browser, ['Boats', 'Ferry', 'Quay', 'Ferry slip']);
+    $at = cellAt($browser, 2, 0);
+    $browser->pointer('mousePressed', ...$at)->pointer('mouseReleased', ...$at)->waitUntil(fn (): bool => $browser->has('#cell-2-0.at'), 'the cell');
+    $browser->keys('Alt+Backspace')->waitFor('.board .slip.chosen, .board [data-topic]');
+    expect($browser->script('return document.querySelector(".outline [aria-selected=true]")?.textContent'))->toContain('Quay');
+});
+
+it('moves a row by dragging its number', function () {
+    $browser = tabled("Plan\n\tOne\n\tTwo\n\tThree");
+    $at = fn (int $line): array => $browser->script('const r = document.querySelectorAll(".table-grid .number")[arguments[0]].getBoundingClientRect(); return [r.x + 20, r.y + r.height / 2]', $line);
+    [$from, $to] = [$at(0), $at(2)];
+    $browser->drag($from, [$to[0], $to[1] + 12])->saved();
+    rowsAre($browser, ['Two', 'Three', 'One']);
+    expect($browser->outline())->toBe(['Plan', '  Two', '  Three', '  One']);
+});

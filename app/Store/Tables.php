@@ -10,6 +10,7 @@ use App\Models\Person;
 use ChalkTree\Ask\Column;
 use ChalkTree\Ask\Moment;
 use ChalkTree\Ask\Reading;
+use ChalkTree\Calendar\CalendarItem;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Exchange\CsvTable;
 use ChalkTree\Exchange\UnreadableFile;
@@ -19,6 +20,7 @@ use ChalkTree\Map\Ids;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Table\Table;
 use ChalkTree\Table\TableColumn;
+use ChalkTree\Table\TableDays;
 use ChalkTree\Table\TableFile;
 use ChalkTree\Table\TableGroup;
 use ChalkTree\Table\TableRow;
@@ -36,11 +38,12 @@ final readonly class Tables
      * @param  string  $text  to what the map is narrowed, in words
      * @param  list<string>  $topics  those of which the cells are wanted
      * @param  string  $known  the rows that whoever asks has already
+     * @param  array{string, string}|null  $days  the first and the last of those that are seen in a calendar
      * @return array<string, mixed> "TableAnswer" in the wire schema
      *
      * @throws InvalidEdit where there is no such table
      */
-    public function of(MapRecord $record, Person $person, ?string $table, ?string $branch, string $text, array $topics, string $known): array
+    public function of(MapRecord $record, Person $person, ?string $table, ?string $branch, string $text, array $topics, string $known, ?array $days = null): array
     {
         $now = new Moment($this->store->load($record), $person->today());
         $its = self::at($now->map, $table, $branch);
@@ -62,7 +65,16 @@ final readonly class Tables
             'hash' => $hash,
             'groups' => $hash === $known ? null : $groups,
             'cells' => (object) $rows->cells($topics),
+            'days' => $days === null ? [] : array_map(fn (CalendarItem $item): array => self::day($now, $item), TableDays::of($now, $its, $also, ...$days)),
         ];
+    }
+
+    /** @return array{topic: string, what: string, title: string, from: string, to: string, begins: bool, span: bool, time: string|null, progress: int|null} "DayItem" in the wire schema */
+    private static function day(Moment $now, CalendarItem $item): array
+    {
+        [$from, $to] = TableDays::span($item);
+
+        return ['topic' => $item->topic, 'what' => $item->what, 'title' => mb_substr($item->title, 0, 200), 'from' => $from, 'to' => $to, 'begins' => $item->isTodo() && $item->from !== null, 'span' => TableDays::isSpan($now, $item), 'time' => $item->time, 'progress' => $item->progress];
     }
 
     /**

@@ -21,6 +21,9 @@ final readonly class Table extends FeatureRow implements AsksOfTopics
 
     public const MOST_COLUMNS = 60;
 
+    /** Forms in which it is seen besides rows. */
+    public const FORMS = ['lanes', 'month', 'week', 'spans'];
+
     private const MOST_KEYS = 4;
 
     private const KEY = '[a-z]{1,20}(?::[0-9a-z]{26})?';
@@ -49,7 +52,7 @@ final readonly class Table extends FeatureRow implements AsksOfTopics
      * "branch": the topic of which the rows are what is below; without one the root. "deep": all levels below it, not the
      * first alone. "when": a condition as JSON; then the rows are the topics below of which it holds. "columns": one a line,
      * see TableColumn. "by": the key of the column under whose heads the rows stand. "order": keys of columns, with "-"
-     * before one where the most comes first. "lanes": whether what stands under a head is a lane beside the others.
+     * before one where the most comes first. "form": rows if it is not said; lanes, one for each head; days in a calendar, or spans along time.
      */
     public static function declared(): array
     {
@@ -63,7 +66,7 @@ final readonly class Table extends FeatureRow implements AsksOfTopics
             'columns' => Field::formed(self::fit(...), 80 * self::MOST_COLUMNS, 'be columns, one a line, at most '.self::MOST_COLUMNS)->called('columns of a table'),
             'by' => Field::formed(fn (string $text): bool => preg_match("/^{$key}$/D", $text) === 1, 60, 'be the key of a column')->called('grouping of a table'),
             'order' => Field::formed(fn (string $text): bool => preg_match("/^-?{$key}( -?{$key}){0,".(self::MOST_KEYS - 1).'}$/D', $text) === 1, 60 * self::MOST_KEYS, 'be keys of at most '.self::MOST_KEYS.' columns')->called('order of a table'),
-            'lanes' => Field::flag()->called('lanes of a table'),
+            'form' => Field::choice(self::FORMS)->called('form of a table'),
         ];
     }
 

@@ -31,6 +31,15 @@ function tabled(string $text): Browser
     return Studio::opened($text)->keys('Alt+3')->waitFor('.table-grid .line');
 }
 
+/** Sees a table in another form. */
+function inForm(Browser $browser, string $form): Browser
+{
+    $browser->script('document.querySelector(".table-bar .form .n-base-selection").click()');
+    $browser->waitUntil(fn (): bool => (bool) $browser->script('const one = [...document.querySelectorAll(".n-base-select-option")].find((o) => o.textContent === arguments[0]); one?.click(); return one !== undefined', $form), "the form {$form}");
+
+    return $browser->saved();
+}
+
 /** The middle of a cell in the window. */
 function cellAt(Browser $browser, int $line, int $column): array
 {
@@ -141,7 +150,7 @@ it('has lanes, where a card goes to another by mouse and by keys', function () {
     $browser = tabled("Plan\n\tOne\n\tTwo");
     withColumn($browser, 'State', 'One of several', 'open, done');
     $browser->press('Column State')->waitFor('.column-menu')->press('Rows under heads by this')->saved();
-    $browser->press('Lanes')->waitFor('.lane')->saved();
+    inForm($browser, 'Lanes')->waitFor('.lane');
     $lanes = fn (): array => (array) $browser->script('return [...document.querySelectorAll(".lane")].map((lane) => `${lane.querySelector("header strong").textContent}: ${[...lane.querySelectorAll(".card > strong")].map((one) => one.textContent).join(", ")}`)');
     $browser->waitUntil(fn (): bool => $lanes() === ['open: ', 'done: ', 'None: One, Two'], 'the lanes');
     $from = $browser->script('const r = [...document.querySelectorAll(".card")].find((e) => e.textContent.startsWith("One")).getBoundingClientRect(); return [r.x + 30, r.y + 10]');
@@ -152,6 +161,50 @@ it('has lanes, where a card goes to another by mouse and by keys', function () {
     $browser->keys('ArrowRight', 'Mod+ArrowLeft')->waitUntil(fn (): bool => $lanes() === ['open: ', 'done: One, Two', 'None: '], 'the other too')->saved();
     $browser->keys('Mod+z')->waitUntil(fn (): bool => $lanes() === ['open: ', 'done: One', 'None: Two'], 'it back');
     expect($browser->complaints())->toBe([]);
+});
+
+it('has a calendar, where what is dragged or pushed by keys is on other days then', function () {
+    $day = fn (int $by): string => date('Y-m-d', strtotime("monday this week {$by} days"));
+    $browser = tabled("Plan\n\tBoats\n\tQuay");
+    $browser->press('Columns')->waitFor('.columns .n-checkbox');
+    foreach (['Begins', 'By when'] as $column) {
+        $browser->script('[...document.querySelectorAll(".columns .n-checkbox")].find((one) => one.textContent.trim() === arguments[0]).click()', $column);
+        $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".table-grid .heads").textContent'), $column), "the column {$column}")->saved();
+    }
+    $browser->script('document.querySelector(".table-grid").focus()');
+    $browser->keys('Mod+ArrowUp', 'Home', 'ArrowRight')->type($day(1))->keys('Tab')->type($day(2))->keys('Enter')->type($day(4))->keys('Enter')->saved();
+    inForm($browser, 'Week')->waitFor('.calendar .item');
+    // What is on each day of the week, from its Monday: first and last column, and title.
+    $items = fn (): array => (array) $browser->script('return [...document.querySelectorAll(".calendar .item")].map((one) => `${one.textContent} ${one.style.gridColumn.replace(/\\s/g, "")}`).sort()');
+    $are = fn (array $wanted) => $browser->waitUntil(fn (): bool => $items() === $wanted, 'the days '.implode(', ', $wanted).', which are '.implode(', ', $items()), 15);
+    $are(['Boats 2/4', 'Quay 5/6']);
+    $at = fn (string $css): array => $browser->script('const r = document.querySelector(arguments[0]).getBoundingClientRect(); return [r.x + Math.min(20, r.width / 2), r.y + r.height / 2]', $css);
+    // By mouse: a day on, and longer by its edge.
+    $from = $at('.calendar .item[aria-label^="Boats"]');
+    $browser->drag($from, [$at("[data-day='{$day(2)}']")[0], $from[1]])->saved();
+    $are(['Boats 3/5', 'Quay 5/6']);
+    usleep(500_000);
+    $from = $at('.calendar .item[aria-label^="Boats"] .pull');
+    $browser->drag($from, [$at("[data-day='{$day(5)}']")[0], $from[1]])->saved();
+    $are(['Boats 3/7', 'Quay 5/6']);
+    // By keys: from one to the next, days and weeks on, shorter, and back.
+    usleep(500_000);
+    $browser->keys('ArrowRight', 'Mod+ArrowLeft')->saved();
+    $are(['Boats 3/7', 'Quay 4/5']);
+    $browser->keys('Mod+ArrowDown')->saved();
+    $are(['Boats 3/7']);
+    $browser->keys('Mod+z')->saved();
+    $are(['Boats 3/7', 'Quay 4/5']);
+    $browser->keys('ArrowLeft', 'Shift+ArrowLeft')->saved();
+    $are(['Boats 3/6', 'Quay 4/5']);
+    // Something more to do, on the day of what is chosen; it is a topic of the branch.
+    $browser->keys('Mod+Enter')->waitFor('.adding')->type('Ropes')->keys('Enter')->saved();
+    $are(['Boats 3/6', 'Quay 4/5', 'Ropes 3/4']);
+    inForm($browser, 'Month')->waitFor('.of-month .item');
+    inForm($browser, 'Spans')->waitFor('.of-spans .item');
+    expect($browser->count('.of-spans .item'))->toBe(3)->and($browser->complaints())->toBe([]);
+    $browser->keys('Alt+1');
+    expect($browser->outline())->toBe(['Plan', '  Boats', '  Quay', '  Ropes']);
 });
 
 it('brings rows of a file in, to new topics and to those that are there, and takes the table out', function () {

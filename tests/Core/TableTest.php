@@ -8,11 +8,13 @@ use ChalkTree\Ask\Reading;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Exchange\CsvTable;
 use ChalkTree\Kind\Kinds;
+use ChalkTree\Kind\ShippedKinds;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Table\Table;
 use ChalkTree\Table\TableColumn;
+use ChalkTree\Table\TableDays;
 use ChalkTree\Table\TableFile;
 use ChalkTree\Table\TableRow;
 use ChalkTree\Table\TableRows;
@@ -189,6 +191,23 @@ it('makes no to-do of a topic where nothing is typed, and a tag of the same name
     expect(Tasks::is($map, titled($map, 'Oil')))->toBeFalse();
     done($map, 'cells.set', ['cells' => [['topic' => titled($map, 'Oil'), 'column' => 'tags', 'text' => 'Sea'], ['topic' => titled($map, 'Boats'), 'column' => 'tags', 'text' => 'sea, rope']], 'today' => A_DAY]);
     expect($map->rowsOf(ChalkTree\Sign\Tag::class))->toHaveCount(2);
+});
+
+it('tells what there is on some days, whatever its level, and which of it can be several', function () {
+    $map = budget();
+    setTask($map, 'Oil', ['by' => '2026-12-05', 'begins' => '2026-12-01']);
+    setTask($map, 'Ropes', ['by' => '2026-12-20']);
+    setTask($map, 'Songs', ['who' => 'Ines']);
+    done($map, 'kind.give', ['topics' => [titled($map, 'Boats')], 'kind' => ShippedKinds::kindId('meeting'), 'today' => A_DAY]);
+    done($map, 'value.set', ['topics' => [titled($map, 'Boats')], 'field' => ShippedKinds::fieldId('date'), 'value' => '2026-12-04', 'today' => A_DAY]);
+    $on = fn (string $from, string $to, array $fields = []): array => array_map(
+        fn ($item): string => $item->title.' '.implode(' – ', array_map(fn (string $day): string => substr($day, 5), TableDays::span($item))).(TableDays::isSpan(new Moment($map, A_DAY), $item) ? ' …' : ''),
+        TableDays::of(new Moment($map, A_DAY), tableOf($fields), null, $from, $to),
+    );
+    expect($on('2026-12-01', '2026-12-31'))->toBe(['Oil 12-01 – 12-05 …', 'Boats 12-04 – 12-04', 'Ropes 12-20 – 12-20 …'])
+        ->and($on('2026-12-05', '2026-12-05'))->toBe(['Oil 12-01 – 12-05 …'])
+        ->and($on('2026-12-06', '2026-12-19'))->toBe([])
+        ->and($on('2026-12-01', '2026-12-31', ['branch' => titled($map, 'Winter')]))->toBe(['Boats 12-04 – 12-04', 'Ropes 12-20 – 12-20 …']);
 });
 
 it('puts topics in the order of a table for good', function () {

@@ -35,6 +35,14 @@ it('tells rows, columns and the cells that are asked for, and the rows only to w
     expect(($this->ask)(['known' => $answer->json('hash')])->json('groups.0.rows'))->toHaveCount(count($rows) + 1);
 });
 
+it('tells what there is on the days of a calendar', function () {
+    $this->sendEdits($this->map, [['name' => 'task.set', 'topics' => [$this->lanterns], 'by' => '2026-12-05', 'progress' => 40, 'today' => '2026-11-28']])->assertOk();
+    $answer = ($this->ask)(['from' => '2026-12-01', 'to' => '2026-12-31'])->assertOk();
+    expectShape('TableAnswer', json_decode($answer->getContent()));
+    expect($answer->json('days'))->toBe([['topic' => $this->lanterns, 'what' => 'todo', 'title' => 'Lanterns', 'from' => '2026-12-05', 'to' => '2026-12-05', 'begins' => false, 'span' => true, 'time' => null, 'progress' => 40]])
+        ->and(($this->ask)(['from' => '2027-01-01', 'to' => '2027-01-31'])->json('days'))->toBe([]);
+});
+
 it('tells a table that is kept, and the map narrowed', function () {
     $this->sendEdits($this->map, [['name' => 'row.set', 'type' => 'table', 'row' => $table = Ids::next(), 'fields' => ['name' => 'Costs', 'deep' => true, 'columns' => "title 220\nfield:{$this->cost} 90 sum"]]])->assertOk();
     $answer = ($this->ask)(['table' => $table])->assertOk();
@@ -49,7 +57,7 @@ it('tells a table that is kept, and the map narrowed', function () {
 it('bounds what is asked', function (array $what, string $field) {
     ($this->ask)($what)->assertStatus(422)->assertJsonPath('field', $field);
 })->with([
-    [['table' => 'no id'], 'table'], [['only' => 'perhaps'], 'only'], [['topics' => array_fill(0, 2_001, 'x')], 'topics'], [['topics' => ['x']], 'topics.0'], [['text' => str_repeat('a', 5_000)], 'text'], [['known' => ['a']], 'known'],
+    [['table' => 'no id'], 'table'], [['only' => 'perhaps'], 'only'], [['from' => 'Friday', 'to' => '2026-12-05'], 'from'], [['from' => '2026-12-05'], 'to'], [['from' => '2026-12-05', 'to' => '2026-12-04'], 'to'], [['topics' => array_fill(0, 2_001, 'x')], 'topics'], [['topics' => ['x']], 'topics.0'], [['text' => str_repeat('a', 5_000)], 'text'], [['known' => ['a']], 'known'],
 ]);
 
 it('types into cells, takes all of it back in one step, and refuses what does not belong there', function () {

@@ -76,7 +76,7 @@ final class RandomFacts
     {
         return [
             'name' => $chance->pick(['Plan', 'Costs']), 'branch' => $chance->pick([null, $chance->pick($ids)]), 'deep' => $chance->yes(50), 'when' => $chance->pick([null, json_encode(self::condition($chance, $ids))]),
-            'columns' => $chance->pick([null, "title 200\nwho\nby 90 least", 'progress - done']), 'by' => $chance->pick([null, 'who', 'kind']), 'order' => $chance->pick([null, '-by title']), 'lanes' => $chance->yes(30),
+            'columns' => $chance->pick([null, "title 200\nwho\nby 90 least", 'progress - done']), 'by' => $chance->pick([null, 'who', 'kind']), 'order' => $chance->pick([null, '-by title']), 'form' => $chance->pick([null, ...Table::FORMS]),
         ];
     }
 

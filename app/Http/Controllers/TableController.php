@@ -31,7 +31,7 @@ final readonly class TableController
     {
         return new PlainJson($request->isOnlyCells()
             ? $this->tables->cells($map, $person, $request->table(), $request->branch(), $request->topics())
-            : $this->tables->of($map, $person, $request->table(), $request->branch(), $request->text(), $request->topics(), $request->known()));
+            : $this->tables->of($map, $person, $request->table(), $request->branch(), $request->text(), $request->topics(), $request->known(), $request->days()));
     }
 
     /** Without what is private. */

@@ -30,6 +30,8 @@ final class AskTable extends MapRequest
             'text' => ['sometimes', 'nullable', 'string', 'max:'.Said::LONGEST],
             'topics' => ['sometimes', 'array', 'max:'.self::MOST],
             'topics.*' => [$id],
+            'from' => ['sometimes', 'nullable', 'date_format:Y-m-d'],
+            'to' => ['required_with:from', 'nullable', 'date_format:Y-m-d', 'after_or_equal:from'],
             'only' => ['sometimes', 'boolean'],
             'known' => ['sometimes', 'nullable', 'string', 'max:64'],
         ];
@@ -54,6 +56,12 @@ final class AskTable extends MapRequest
     public function topics(): array
     {
         return array_values(array_filter((array) $this->input('topics', []), is_string(...)));
+    }
+
+    /** @return array{string, string}|null the first and the last day of those that are seen in a calendar */
+    public function days(): ?array
+    {
+        return $this->filled('from') ? [(string) $this->string('from'), (string) $this->string('to')] : null;
     }
 
     /** Whether nothing but the cells is wanted. */

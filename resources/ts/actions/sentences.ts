@@ -194,7 +194,7 @@ export const sentences: Readonly<Record<string, string>> = {
     'table.up-': 'A range of cells, from where one was.', 'table.down-': 'A range of cells, from where one was.', 'table.left-': 'A range of cells, from where one was.', 'table.right-': 'A range of cells, from where one was.',
     'table.page-': 'Eighteen rows at once.', 'table.page-up-': 'Eighteen rows at once, all chosen.', 'table.page-down-': 'Eighteen rows at once, all chosen.',
     'table.first-': 'All cells on the way.', 'table.last-': 'All cells on the way.', 'table.top-': 'All rows on the way.', 'table.bottom-': 'All rows on the way.',
-    'table.lane-': 'What the lane stands for is said of the topic then.',
+    'table.lane-': 'What the lane stands for, or the day, is said of the topic then.',
     'table.edit': 'What is in the cell can be changed; letters typed on it replace it. Enter goes down, Tab to the right, Esc leaves it as it was.',
     'table.clear': 'What is chosen holds nothing then; titles stay.',
     'table.fill': 'What stands in the first row that is chosen goes into those below it; of one row, what stands above it.',

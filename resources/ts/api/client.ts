@@ -66,7 +66,7 @@ export const api = {
     /** How words are understood that say which topics are meant, or a filter of the map. */
     filter: (map: string, what: { text?: string; filter?: string; scope: string | null }) => request<FilterAnswer>('POST', `maps/${map}/filter`, what),
     digest: (map: string, topic: string) => request<DigestAnswer>('GET', `maps/${map}/topics/${topic}/digest`),
-    table: (map: string, what: { table: string | null; branch: string | null; text: string; topics: readonly string[]; known: string | null }) => request<TableAnswer>('POST', `maps/${map}/table`, what),
+    table: (map: string, what: { table: string | null; branch: string | null; text: string; topics: readonly string[]; known: string | null; from?: string; to?: string }) => request<TableAnswer>('POST', `maps/${map}/table`, what),
     /** The cells of some rows, and nothing else. */
     cells: (map: string, what: { table: string | null; branch: string | null; topics: readonly string[] }) => request<CellsAnswer>('POST', `maps/${map}/table`, { ...what, only: true }),
     /** What a table in a file would bring. */

@@ -1813,7 +1813,7 @@ export interface TableRow {
     columns: string | null;
     by: string | null;
     order: string | null;
-    lanes: boolean;
+    form: "lanes" | "month" | "week" | "spans" | null;
   } | null;
   whole?: true;
   /**
@@ -4883,7 +4883,7 @@ export interface SetTable {
     columns?: string | null;
     by?: string | null;
     order?: string | null;
-    lanes?: boolean;
+    form?: "lanes" | "month" | "week" | "spans" | null;
   };
 }
 /**
@@ -5724,6 +5724,10 @@ export interface TableAnswer {
   cells: {
     [k: string]: (string | null)[][];
   };
+  /**
+   * What there is on the days that are asked for.
+   */
+  days: DayItem[];
 }
 /**
  * A column of a table.
@@ -5759,6 +5763,35 @@ export interface RowGroup {
    * A topic, and how far it is indented.
    */
   rows: (string | number)[][];
+}
+/**
+ * A topic on its days, by what is said of one of its fields or of it as a to-do.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "DayItem".
+ */
+export interface DayItem {
+  topic: string;
+  /**
+   * The id of a field, or todo.
+   */
+  what: string;
+  title: string;
+  from: string;
+  to: string;
+  /**
+   * Whether the first day is said of a to-do by itself.
+   */
+  begins: boolean;
+  /**
+   * Whether it can be on several days.
+   */
+  span: boolean;
+  time: string | null;
+  /**
+   * Null for what is no to-do.
+   */
+  progress: number | null;
 }
 /**
  * What stands in cells of a table.

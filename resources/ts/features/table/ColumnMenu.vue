@@ -67,7 +67,7 @@ function key(event: KeyboardEvent): void {
         <button v-if="table.field('when') === '' && table.field('by') === ''" @click="settle">Put the map in this order</button>
         <hr />
         <button v-if="table.field('by') !== column.key" @click="then(() => table.configure({ by: column.key }))">Rows under heads by this</button>
-        <button v-else @click="then(() => table.configure({ by: null, lanes: null }))">No heads</button>
+        <button v-else @click="then(() => table.configure({ by: null }))">No heads</button>
         <hr />
         <div class="totals"><span>Below it</span><button v-for="[how, words] in totals" :key="how" :aria-pressed="column.how === how" :class="{ on: column.how === how }" @click="change({ how: column.how === how ? null : how })">{{ words }}</button></div>
         <hr />

@@ -62,8 +62,11 @@ async function say(): Promise<void> {
     }
 }
 
-const byWords = computed(() => table.answer?.all.find(({ key }) => key === table.field('by'))?.words ?? '')
-const all = computed(() => (table.answer?.all ?? []).map(({ key, words: label }) => ({ value: key, label })))
+/** In a calendar there are neither levels nor columns. */
+const isOfDays = computed(() => ['month', 'week', 'spans'].includes(table.form))
+/** Lanes need heads to stand under. */
+const forms = computed(() => [{ value: 'rows', label: 'Rows' }, { value: 'lanes', label: 'Lanes', disabled: table.field('by') === '' }, { value: 'month', label: 'Month' }, { value: 'week', label: 'Week' }, { value: 'spans', label: 'Spans' }])
+const all = computed(() => [...(table.answer?.all ?? [])].sort((a, b) => Number(b.key === 'title') - Number(a.key === 'title')).map(({ key, words: label }) => ({ value: key, label })))
 const isShown = (key: string): boolean => table.columns.some((column) => column.key === key)
 function show(key: string, on: boolean): void {
     table.setColumns(on ? [...table.columns, { key, width: null, how: null } as Column] : table.columns.filter((column) => column.key !== key))
@@ -93,7 +96,7 @@ function takeOut(): void {
                 <button @click="takeOut">Take it out as a file (CSV)</button>
             </div>
         </NPopover>
-        <div class="pair" role="group" aria-label="Levels">
+        <div v-if="!isOfDays" class="pair" role="group" aria-label="Levels">
             <button :aria-pressed="!table.isDeep && table.field('when') === ''" :disabled="table.field('when') !== ''" @click="table.isDeep && table.configure({ deep: null })">One level</button>
             <button :aria-pressed="table.isDeep && table.field('when') === ''" :disabled="table.field('when') !== ''" @click="!table.isDeep && table.configure({ deep: true })">All levels</button>
         </div>
@@ -101,18 +104,17 @@ function takeOut(): void {
             v-model:value="words" class="only" size="small" clearable placeholder="All, or “not done” …" :maxlength="1000" :status="problem === '' ? undefined : 'error'" :title="problem"
             :input-props="{ 'aria-label': 'Which topics are its rows', dir: 'auto', autocomplete: 'off', spellcheck: false }" @focus="isTyping = true" @blur="say" @keydown.enter.prevent="say" @clear="() => { words = ''; void say() }" />
         <NSelect
-            class="by" size="small" clearable placeholder="no heads" :value="table.field('by') === '' ? null : table.field('by')" :options="all" :consistent-menu-width="false" :input-props="{ 'aria-label': 'Rows under heads by' }"
-            aria-label="Rows under heads by" @update:value="(key: string | null) => table.configure(key === null ? { by: null, lanes: null } : { by: key })" />
-        <div v-if="byWords !== ''" class="pair" role="group" aria-label="Form">
-            <button :aria-pressed="!table.isLanes" @click="table.isLanes && table.configure({ lanes: null })">Rows</button>
-            <button :aria-pressed="table.isLanes" @click="!table.isLanes && table.configure({ lanes: true })">Lanes</button>
-        </div>
-        <NPopover trigger="click" placement="bottom-end" scrollable :style="{ maxHeight: '60vh' }">
+            v-if="!isOfDays" class="by" size="small" clearable placeholder="no heads" :value="table.field('by') === '' ? null : table.field('by')" :options="all" :consistent-menu-width="false" :input-props="{ 'aria-label': 'Rows under heads by' }"
+            aria-label="Rows under heads by" @update:value="(key: string | null) => table.configure(key === null ? { by: null } : { by: key })" />
+        <NSelect
+            class="form" size="small" :value="table.form" :options="forms" :consistent-menu-width="false" :input-props="{ 'aria-label': 'Form' }" aria-label="Form"
+            @update:value="(form: string) => table.configure({ form: form === 'rows' ? null : form })" />
+        <NPopover v-if="!isOfDays" trigger="click" placement="bottom-end" scrollable :style="{ maxHeight: '60vh' }">
             <template #trigger><NButton size="small" secondary>Columns</NButton></template>
             <div class="columns"><NCheckbox v-for="one in all" :key="one.value" :checked="isShown(one.value)" :disabled="one.value === 'title' && table.columns.length === 1" @update:checked="(on: boolean) => show(one.value, on)">{{ one.label }}</NCheckbox></div>
         </NPopover>
-        <ActionHint id="table.column"><NButton size="small" secondary @click="run('table.column')">Add a column</NButton></ActionHint>
-        <ActionHint id="table.row"><NButton size="small" secondary type="primary" @click="run('table.row')">Add a row</NButton></ActionHint>
+        <ActionHint v-if="!isOfDays" id="table.column"><NButton size="small" secondary @click="run('table.column')">Add a column</NButton></ActionHint>
+        <ActionHint id="table.row"><NButton size="small" secondary type="primary" @click="run('table.row')">{{ isOfDays ? 'Add a to-do' : 'Add a row' }}</NButton></ActionHint>
         <p v-if="problem !== ''" class="wrong" role="alert">{{ problem }}</p>
     </div>
 </template>
@@ -122,6 +124,7 @@ function takeOut(): void {
 .which { width: 176px; }
 .only { flex: 1 1 180px; max-width: 340px; }
 .by { width: 128px; }
+.form { width: 96px; }
 .pair { display: flex; border: 1px solid var(--edge); border-radius: 6px; overflow: hidden; }
 .pair button { border: 0; background: none; font: inherit; font-size: 13px; padding: 4px 9px; color: inherit; cursor: pointer; }
 .pair button[aria-pressed=true] { background: color-mix(in srgb, var(--tide) 20%, transparent); font-weight: 700; }

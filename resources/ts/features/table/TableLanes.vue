@@ -86,8 +86,8 @@ function move(along: number, across: number): void {
         void nextTick(() => frame.value?.querySelector('.card.at')?.scrollIntoView({ block: 'nearest', inline: 'nearest' }))
     }
 }
-table.lanes = { move, shift: (across) => at.value !== null && put(at.value.topic, at.value.lane + across, at.value.lane) }
-onBeforeUnmount(() => (table.lanes = null))
+table.hand = { move, shift: (_lines, across) => at.value !== null && across !== 0 && put(at.value.topic, at.value.lane + across, at.value.lane) }
+onBeforeUnmount(() => (table.hand = null))
 onMounted(() => {
     const lane = lanes.value.findIndex(({ topics }) => map.current !== null && topics.includes(map.current))
     at.value = lane >= 0 && map.current !== null ? { topic: map.current, lane } : null

@@ -8,8 +8,9 @@ import TableBar from './TableBar.vue'
 import TableGrid from './TableGrid.vue'
 import { useTable } from './tableStore'
 
-/** A branch as a table, or as lanes beside each other. */
+/** A branch as a table, as lanes beside each other, or on its days. */
 const BringTable = defineAsyncComponent(() => import('./BringTable.vue'))
+const TableCalendar = defineAsyncComponent(() => import('./TableCalendar.vue'))
 const TableLanes = defineAsyncComponent(() => import('./TableLanes.vue'))
 
 const map = useMap()
@@ -38,7 +39,8 @@ watch(() => map.editing, (editing) => {
     <section class="table-view">
         <TableBar />
         <p v-if="table.problem !== ''" class="wrong" role="alert">{{ table.problem }}</p>
-        <TableLanes v-if="table.isLanes" />
+        <TableLanes v-if="table.form === 'lanes'" />
+        <TableCalendar v-else-if="table.form !== 'rows'" />
         <TableGrid v-else />
         <AddColumn v-if="table.isAdding" />
         <BringTable v-if="table.isBringing" />

@@ -30,8 +30,8 @@ export const tableActions: readonly Action[] = [
     ...way('top', 'of the first row', 'Mod+ArrowUp', -FAR, 0), ...way('bottom', 'of the last row', 'Mod+ArrowDown', FAR, 0),
     of('next', 'Next cell', ['Tab'], (table) => table.move(0, 1)),
     of('before', 'Cell before', ['Shift+Tab'], (table) => table.move(0, -1)),
-    of('lane-left', 'Card to the lane at the left', ['Mod+ArrowLeft'], (table) => table.lanes?.shift(-1)),
-    of('lane-right', 'Card to the lane at the right', ['Mod+ArrowRight'], (table) => table.lanes?.shift(1)),
+    of('lane-left', 'Card to the lane or day before', ['Mod+ArrowLeft'], (table) => table.hand?.shift(0, -1)),
+    of('lane-right', 'Card to the next lane or day', ['Mod+ArrowRight'], (table) => table.hand?.shift(0, 1)),
     of('edit', 'Change the cell', ['F2', 'Enter'], (table) => table.begin()),
     of('clear', 'Empty the cells', ['Delete', 'Backspace'], (table) => table.clear()),
     of('all', 'Choose all cells', ['Mod+A'], (table) => {

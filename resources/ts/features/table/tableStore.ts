@@ -13,6 +13,11 @@ import { tell } from '@/ui/tell'
 export type Column = TableAnswer['columns'][number]
 /** A line of a table: a topic as a row, or the head of a group. */
 export type Item = { readonly key: string; readonly topic: string; readonly depth: number; readonly head?: undefined } | { readonly key: string; readonly topic: null; readonly head: string; readonly count: number }
+export type TableForm = 'rows' | 'lanes' | 'month' | 'week' | 'spans'
+/** What there is on a day, or several. */
+export type DayItem = TableAnswer['days'][number]
+/** What keys of the table do in its other forms. */
+export interface Hand { move: (lines: number, across: number) => void; shift: (lines: number, across: number) => void; stretch?: (across: number) => void; page?: (by: number) => void; home?: () => void; add?: () => void }
 /** A cell that is typed into: what it holds to begin with, and whether arrows leave it. */
 export interface Typing { readonly topic: string | null; readonly column: string; readonly text: string; readonly leaves: boolean }
 /** A place in a table: a line, by its number among all, and a column. */
@@ -51,7 +56,11 @@ export const useTable = defineStore('table', () => {
     const shown = computed(() => tables.value.find(({ id }) => id === left.value[map.id]) ?? null)
     const field = (name: string): string => (typeof shown.value?.fields[name] === 'string' ? String(shown.value.fields[name]) : '')
     const isDeep = computed(() => shown.value?.fields.deep === true)
-    const isLanes = computed(() => shown.value?.fields.lanes === true && field('by') !== '')
+    /** How it is seen. */
+    const form = computed<TableForm>(() => (field('form') === 'lanes' && field('by') === '' ? 'rows' : ((field('form') || 'rows') as TableForm)))
+    /** The first and the last day that are seen in a calendar. */
+    const seenDays = shallowRef<{ from: string; to: string } | null>(null)
+    const dayItems = computed(() => answer.value?.days ?? [])
     /** The topic of which the rows are what is below. */
     const branch = computed(() => {
         const said = shown.value === null ? map.scope : field('branch')
@@ -106,7 +115,7 @@ export const useTable = defineStore('table', () => {
         const isWanted = asking.begin()
         const done = [...pending.value].filter(([, { isDone }]) => isDone).map(([key]) => key)
         try {
-            const got = await api.table(map.id, { table: shown.value?.id ?? null, branch: branch.value, text: map.filter?.text ?? '', topics: seen.value.slice(0, MOST), known: answer.value?.hash ?? null })
+            const got = await api.table(map.id, { table: shown.value?.id ?? null, branch: branch.value, text: map.filter?.text ?? '', topics: seen.value.slice(0, MOST), known: answer.value?.hash ?? null, ...seenDays.value })
             if (!isWanted()) {
                 return
             }
@@ -239,12 +248,31 @@ export const useTable = defineStore('table', () => {
         own = topics.at(-1) ?? null
         map.choose(...topics)
     }
-    /** Lanes that are seen say where arrows lead in them, and which card goes where. */
-    const lanes = shallowRef<{ move: (lines: number, across: number) => void; shift: (across: number) => void } | null>(null)
-    const move = (lines: number, across: number, extends_ = false): void => lanes.value !== null ? lanes.value.move(lines, across) : go({ line: spot.value.line + lines, column: spot.value.column + across }, extends_)
+    /** Lanes and calendars that are seen say where keys lead in them. */
+    const hand = shallowRef<Hand | null>(null)
+    /** Far steps are pages there, and the whole way is to where one is at home or a week on. */
+    function byHand(its: Hand, lines: number, across: number, extends_: boolean): void {
+        const isFar = Math.abs(lines) > 1
+        const isWhole = Math.abs(lines) > 1_000
+        if (extends_) {
+            its.stretch?.(across)
+        } else if (isWhole) {
+            its.shift(Math.sign(lines), 0)
+        } else if (isFar) {
+            its.page?.(Math.sign(lines))
+        } else if (Math.abs(across) > 1_000) {
+            its.home?.()
+        } else {
+            its.move(lines, across)
+        }
+    }
+    const move = (lines: number, across: number, extends_ = false): void => hand.value !== null ? byHand(hand.value, lines, across, extends_) : go({ line: spot.value.line + lines, column: spot.value.column + across }, extends_)
 
     /** Begins to type into the cell where one is; with a text in place of what is there, or with what is there. */
     function begin(instead: string | null = null): void {
+        if (hand.value !== null) {
+            return
+        }
         const column = columns.value[spot.value.column]
         const topic = current.value
         if (column === undefined) {
@@ -305,6 +333,10 @@ export const useTable = defineStore('table', () => {
     }
     /** A row below the one where one is, open for its title. */
     function newRow(): void {
+        if (hand.value !== null) {
+            hand.value.add?.()
+            return
+        }
         addRow(current.value)
         const at = columns.value.findIndex(({ key }) => key === 'title')
         spot.value = corner.value = { line: spot.value.line, column: Math.max(0, at) }
@@ -316,6 +348,9 @@ export const useTable = defineStore('table', () => {
 
     /** Empties what is chosen. */
     function clear(): void {
+        if (hand.value !== null) {
+            return
+        }
         void put(chosenCells().filter(({ topic, column, at }) => column !== 'title' && (typed(topic, at) ?? '') !== '').map(({ topic, column }) => ({ topic, column, text: '' })))
     }
     const chosenCells = (): { topic: string; column: string; at: number }[] =>
@@ -401,6 +436,7 @@ export const useTable = defineStore('table', () => {
         cells.value = new Map()
         void ask()
     }, { immediate: true })
+    watch(seenDays, () => void ask())
     watch([() => map.seq, () => map.savedState], ([, state]) => state === 'saved' && void ask())
     // What is chosen elsewhere is chosen here.
     watch(() => map.current, (topic) => {
@@ -424,7 +460,7 @@ export const useTable = defineStore('table', () => {
     })
 
     return {
-        answer, items, columns, problem, spot, corner, range, typing, wanted, menu, lanes, isBringing, isAdding, tables, shown, branch, isDeep, isLanes, isPlain, current, chosenTopics,
+        answer, items, columns, problem, spot, corner, range, typing, wanted, menu, hand, isBringing, isAdding, tables, shown, branch, isDeep, form, seenDays, days: dayItems, isPlain, current, chosenTopics,
         field, ask, see, told, below, typed, put, go, move, begin, finish, addRow, newRow, clear, fill, copied, paste, configure, setColumns, addColumn, choose, lineOf, topicAt,
     }
 })

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\AccountController;
+use App\Http\Controllers\CalendarController;
 use App\Http\Controllers\ClipboardController;
 use App\Http\Controllers\DigestController;
 use App\Http\Controllers\FileController;
@@ -28,6 +29,7 @@ use Illuminate\Support\Facades\Route;
 
 Route::prefix('api')->group(function (): void {
     Route::get('me', [AccountController::class, 'show']);
+    Route::get('calendars/{address}.ics', [CalendarController::class, 'read'])->where('address', '[0-9a-f]{48}')->middleware('throttle:published');
 
     Route::middleware(['body:small', 'throttle:account'])->group(function (): void {
         Route::post('register', [AccountController::class, 'register']);
@@ -121,6 +123,9 @@ Route::prefix('api')->group(function (): void {
             Route::post('maps/{map}/hits', [TrackController::class, 'hits'])->middleware('alone:search');
             Route::post('maps/{map}/filter', [FilterController::class, 'ask']);
             Route::post('maps/{map}/table', [TableController::class, 'show']);
+            Route::get('maps/{map}/calendar', [CalendarController::class, 'show']);
+            Route::post('maps/{map}/calendar', [CalendarController::class, 'make']);
+            Route::delete('maps/{map}/calendar', [CalendarController::class, 'withdraw']);
             Route::get('maps/{map}/table/file', [TableController::class, 'file'])->middleware('alone:files');
             Route::get('maps/{map}/legend', [SignController::class, 'legend']);
             Route::get('maps/{map}/card', [LinkController::class, 'card']);

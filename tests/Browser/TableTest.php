@@ -37,7 +37,7 @@ function inForm(Browser $browser, string $form): Browser
     $browser->script('document.querySelector(".table-bar .form .n-base-selection").click()');
     $browser->waitUntil(fn (): bool => (bool) $browser->script('const one = [...document.querySelectorAll(".n-base-select-option")].find((o) => o.textContent === arguments[0]); one?.click(); return one !== undefined', $form), "the form {$form}");
 
-    return $browser->saved();
+    return $browser->waitUntil(fn (): bool => ! $browser->script('return [...document.querySelectorAll(".n-base-select-menu")].some((one) => one.getBoundingClientRect().height > 0)'), 'the list to be gone')->saved();
 }
 
 /** The middle of a cell in the window. */
@@ -223,6 +223,16 @@ it('brings rows of a file in, to new topics and to those that are there, and tak
     $browser->saved()->keys('Mod+z')->saved();
     $browser->waitUntil(fn (): bool => ! str_contains(implode(rowsSeen($browser)), 'Rope'), 'it taken back');
     unlink($file);
+});
+
+it('gives the map an address for other calendars, and withdraws it', function () {
+    $browser = tabled("Plan\n\tOne");
+    $browser->press('About this table')->press('Address for other calendars …')->press('Make an address')->waitFor('[aria-label="Address of the calendar"]');
+    $address = (string) $browser->script('return document.querySelector(`[aria-label="Address of the calendar"]`).value');
+    $status = fn (): int => (int) $browser->driver->executeAsyncScript('const done = arguments[1]; fetch(arguments[0], {credentials: "omit"}).then((answer) => done(answer.status))', [$address]);
+    expect($address)->toContain('/api/calendars/')->and($status())->toBe(200);
+    $browser->press('Withdraw it')->waitUntil(fn (): bool => ! $browser->has('[aria-label="Address of the calendar"]'), 'it withdrawn');
+    expect($status())->toBe(404);
 });
 
 it('follows what is chosen elsewhere, is narrowed by what is sought, and leads to the board', function () {

@@ -1,6 +1,6 @@
 import { request, sendLast } from './http'
 import type {
-    CardAnswer, Calm, CellsAnswer, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, DigestAnswer, DigestCopy, Draft, DrawingsAnswer, Edit, EditsAnswer, FactsAnswer, Find, FilterAnswer, FindAnswer, HistoryAnswer, HitsAnswer, KindsAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeantAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, SentencesAnswer,
+    CalendarAnswer, CardAnswer, Calm, CellsAnswer, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, DigestAnswer, DigestCopy, Draft, DrawingsAnswer, Edit, EditsAnswer, FactsAnswer, Find, FilterAnswer, FindAnswer, HistoryAnswer, HitsAnswer, KindsAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeantAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, SentencesAnswer,
     Person, PictureAnswer, Place, QuickAnswer, RehearsalAnswer, RemindersAnswer, ReplaceAnswer, RulesAnswer, StampsAnswer, StartersAnswer, TableAnswer, TableFileAnswer, TodosAnswer, TrashAnswer, TriesAnswer, View,
 } from './wire'
 
@@ -67,6 +67,8 @@ export const api = {
     filter: (map: string, what: { text?: string; filter?: string; scope: string | null }) => request<FilterAnswer>('POST', `maps/${map}/filter`, what),
     digest: (map: string, topic: string) => request<DigestAnswer>('GET', `maps/${map}/topics/${topic}/digest`),
     table: (map: string, what: { table: string | null; branch: string | null; text: string; topics: readonly string[]; known: string | null; from?: string; to?: string }) => request<TableAnswer>('POST', `maps/${map}/table`, what),
+    /** The address at which other calendars read a map: told, made anew, withdrawn. */
+    calendar: (map: string, method: 'GET' | 'POST' | 'DELETE') => request<CalendarAnswer>(method, `maps/${map}/calendar`),
     /** The cells of some rows, and nothing else. */
     cells: (map: string, what: { table: string | null; branch: string | null; topics: readonly string[] }) => request<CellsAnswer>('POST', `maps/${map}/table`, { ...what, only: true }),
     /** What a table in a file would bring. */

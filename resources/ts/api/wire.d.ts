@@ -255,6 +255,7 @@ export interface Wire {
   digestCopy?: DigestCopy;
   table?: TableAnswer;
   cells?: CellsAnswer;
+  calendar?: CalendarAnswer;
   tableFile?: TableFileAnswer;
   meant?: MeantAnswer;
   letter?: LetterAnswer;
@@ -5806,6 +5807,18 @@ export interface CellsAnswer {
   cells: {
     [k: string]: (string | null)[][];
   };
+}
+/**
+ * The secret address at which other calendars read a map.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "CalendarAnswer".
+ */
+export interface CalendarAnswer {
+  /**
+   * Null where there is none.
+   */
+  address: string | null;
 }
 /**
  * What a table in a file holds.

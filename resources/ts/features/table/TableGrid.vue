@@ -27,7 +27,10 @@ const drag = useDrag()
 const { down } = useDragSource()
 const scroller = ref<HTMLElement | null>(null)
 
-const widthOf = (column: Column): number => column.width ?? WIDTHS[column.key] ?? OF_FORMS[column.form ?? ''] ?? 140
+/** Where there is room, titles take it. */
+const room = ref(0)
+const ownWidth = (column: Column): number => column.width ?? WIDTHS[column.key] ?? OF_FORMS[column.form ?? ''] ?? 140
+const widthOf = (column: Column): number => (column.key === 'title' && column.width === null ? Math.max(WIDTHS.title ?? 0, Math.min(460, room.value - LEFT - 24 - table.columns.reduce((sum, one) => sum + (one === column ? 0 : ownWidth(one)), 0))) : ownWidth(column))
 const features = tableFeatures({ columnSizingFeature, columnResizingFeature })
 const columns = computed(() => table.columns.map((column) => ({ id: column.key, header: column.words, accessorFn: (item: Item) => item.key, size: widthOf(column), minSize: 48, maxSize: 900 })))
 const items = computed(() => table.items as Item[])
@@ -83,6 +86,7 @@ watch(() => table.spot, ({ line, column }) => {
 const focus = (): void => scroller.value?.focus({ preventScroll: true })
 watch(() => table.wanted, () => void nextTick(focus))
 onMounted(() => {
+    room.value = scroller.value?.clientWidth ?? 0
     const line = map.current === null ? -1 : table.lineOf(map.current)
     table.go({ line: Math.max(0, line), column: table.spot.column })
     focus()
@@ -100,6 +104,11 @@ function press(event: PointerEvent): void {
         return
     }
     focus()
+    // A finger chooses first, and types with the second touch.
+    if (event.pointerType === 'touch' && at.line === table.spot.line && at.column === table.spot.column) {
+        table.begin()
+        return
+    }
     table.go(at, event.shiftKey)
     isChoosing = event.pointerType !== 'touch'
     window.addEventListener('pointerup', () => (isChoosing = false), { once: true })

@@ -10,6 +10,7 @@ import { useTable } from './tableStore'
 
 /** A branch as a table, as lanes beside each other, or on its days. */
 const BringTable = defineAsyncComponent(() => import('./BringTable.vue'))
+const CalendarAddress = defineAsyncComponent(() => import('./CalendarAddress.vue'))
 const TableCalendar = defineAsyncComponent(() => import('./TableCalendar.vue'))
 const TableLanes = defineAsyncComponent(() => import('./TableLanes.vue'))
 
@@ -43,6 +44,7 @@ watch(() => map.editing, (editing) => {
         <TableCalendar v-else-if="table.form !== 'rows'" />
         <TableGrid v-else />
         <AddColumn v-if="table.isAdding" />
+        <CalendarAddress v-if="table.isAddressed" />
         <BringTable v-if="table.isBringing" />
     </section>
 </template>

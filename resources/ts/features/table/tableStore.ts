@@ -48,6 +48,8 @@ export const useTable = defineStore('table', () => {
     /** The column of which the menu is open. */
     const menu = ref<string | null>(null)
     const isBringing = ref(false)
+    /** Whether the address for other calendars is shown. */
+    const isAddressed = ref(false)
     /** Whether a column is being added. */
     const isAdding = ref(false)
     const asking = latest()
@@ -460,7 +462,7 @@ export const useTable = defineStore('table', () => {
     })
 
     return {
-        answer, items, columns, problem, spot, corner, range, typing, wanted, menu, hand, isBringing, isAdding, tables, shown, branch, isDeep, form, seenDays, days: dayItems, isPlain, current, chosenTopics,
+        answer, items, columns, problem, spot, corner, range, typing, wanted, menu, hand, isBringing, isAddressed, isAdding, tables, shown, branch, isDeep, form, seenDays, days: dayItems, isPlain, current, chosenTopics,
         field, ask, see, told, below, typed, put, go, move, begin, finish, addRow, newRow, clear, fill, copied, paste, configure, setColumns, addColumn, choose, lineOf, topicAt,
     }
 })

@@ -8,6 +8,7 @@ use App\Library\Shelf;
 use App\Models\MapRecord;
 use App\Models\Person;
 use ChalkTree\Ask\Column;
+use ChalkTree\Ask\Condition;
 use ChalkTree\Ask\Moment;
 use ChalkTree\Ask\Reading;
 use ChalkTree\Calendar\CalendarItem;
@@ -47,12 +48,7 @@ final readonly class Tables
     {
         $now = new Moment($this->store->load($record), $person->today());
         $its = self::at($now->map, $table, $branch);
-        // Words that are not understood narrow nothing; who says them is told so beside the field.
-        try {
-            $also = $text === '' ? null : Reading::of($text, $now)->condition;
-        } catch (InvalidEdit) {
-            $also = null;
-        }
+        $also = self::narrowed($now, $text);
         $rows = TableRows::of($now, $its, $also);
         $groups = array_map(fn (TableGroup $group): array => ['title' => $group->title, 'rows' => array_map(fn (TableRow $row): array => [$row->topic, $row->depth], $group->rows)], $rows->groups);
         $hash = substr(hash('sha256', json_encode($groups, JSON_THROW_ON_ERROR)), 0, 32);
@@ -85,11 +81,11 @@ final readonly class Tables
      *
      * @throws InvalidEdit where there is no such table
      */
-    public function cells(MapRecord $record, Person $person, ?string $table, ?string $branch, array $topics): array
+    public function cells(MapRecord $record, Person $person, ?string $table, ?string $branch, string $text, array $topics): array
     {
         $now = new Moment($this->store->load($record), $person->today());
 
-        return ['cells' => (object) TableRows::cellsOf($now, self::at($now->map, $table, $branch), $topics)];
+        return ['cells' => (object) TableRows::cellsOf($now, self::at($now->map, $table, $branch), $topics, self::narrowed($now, $text))];
     }
 
     /** @return array{key: string, words: string, form: string|null, choices: list<string>, numbers: bool} */
@@ -134,9 +130,19 @@ final readonly class Tables
         }
 
         return [
-            'encoding' => $file->encoding, 'separator' => $file->separator, 'comma' => $file->hasDecimalComma, 'rows' => $file->rows,
+            'encoding' => $file->encoding, 'separator' => $file->separator, 'comma' => $file->hasDecimalComma, 'head' => $file->hasHead ? $file->head : null, 'rows' => $file->rows,
             'columns' => TableFile::matches(new Moment($this->store->load($record), $person->today()), $file),
         ];
+    }
+
+    /** Words that are not understood narrow nothing; who says them is told so beside the field. */
+    private static function narrowed(Moment $now, string $text): ?Condition
+    {
+        try {
+            return $text === '' ? null : Reading::of($text, $now)->condition;
+        } catch (InvalidEdit) {
+            return null;
+        }
     }
 
     /** @throws InvalidEdit */

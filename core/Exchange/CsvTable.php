@@ -27,10 +27,11 @@ final readonly class CsvTable
     /**
      * @param  string  $encoding  "UTF-8", "UTF-16" or "Windows-1252"
      * @param  bool  $hasDecimalComma  whether its numbers have a comma where others have a point
+     * @param  bool  $hasHead  whether its first row was taken for what the columns are called
      * @param  list<string>  $head  what its columns are called; empty texts where nothing is said
      * @param  list<list<string>>  $rows  those below the head that have anything in them, as they are written
      */
-    private function __construct(public string $encoding, public string $separator, public bool $hasDecimalComma, public array $head, public array $rows)
+    private function __construct(public string $encoding, public string $separator, public bool $hasDecimalComma, public bool $hasHead, public array $head, public array $rows)
     {
     }
 
@@ -43,14 +44,15 @@ final readonly class CsvTable
         [$text, $encoding] = self::decoded($bytes);
         $separator = self::separator($text);
         $rows = self::rows($text, $separator);
-        $head = self::isHead($rows) ? array_map(trim(...), array_shift($rows) ?? []) : [];
+        $hasHead = self::isHead($rows);
+        $head = $hasHead ? array_map(trim(...), array_shift($rows) ?? []) : [];
         $width = max(0, count($head), ...array_map(count(...), $rows));
         if (count($rows) > Bounds::MOST_TOPICS) {
             throw new UnreadableFile('This table has more than 20,000 rows, more than a map can take in.');
         }
         $hasComma = self::hasDecimalComma($rows, $separator);
 
-        return new self($encoding, $separator, $hasComma, array_pad($head, $width, ''), $rows);
+        return new self($encoding, $separator, $hasComma, $hasHead, array_pad($head, $width, ''), $rows);
     }
 
     /** @return array{string, string} */
@@ -159,7 +161,7 @@ final readonly class CsvTable
             }
         }
 
-        return new self($this->encoding, $this->separator, $this->hasDecimalComma, $this->head, array_values(array_map(array_values(...), $rows)));
+        return new self($this->encoding, $this->separator, $this->hasDecimalComma, $this->hasHead, $this->head, array_values(array_map(array_values(...), $rows)));
     }
 
     /** Without the apostrophe that keeps spreadsheets from taking it for a formula. */

@@ -10,7 +10,6 @@ use ChalkTree\Ask\Days;
 use ChalkTree\Ask\Moment;
 use ChalkTree\Edit\Arguments;
 use ChalkTree\Edit\Edit;
-use ChalkTree\Edit\Edits;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\Place;
 use ChalkTree\Edit\Planting;
@@ -29,6 +28,9 @@ use ChalkTree\Text\Sameness;
  */
 final readonly class BringRows implements Edit
 {
+    /** Cells at a time. */
+    private const MOST = 300_000;
+
     /**
      * @param  list<string|null>  $columns  keys of columns; null for one that stays behind
      * @param  list<list<string>>  $rows
@@ -55,6 +57,9 @@ final readonly class BringRows implements Edit
                 throw $arguments->wrong('rows', 'Each of “rows” has to be a list of texts, no more than there are columns.');
             }
             $rows[] = array_map(fn (string $text): string => Wording::clean($text, 'rows'), array_values($row));
+        }
+        if (count($rows) * count($columns) > self::MOST) {
+            throw $arguments->wrong('rows', 'At most '.number_format(self::MOST).' cells are brought at a time.');
         }
         $key = $arguments->has('key') ? $arguments->intOrNull('key', 0, max(0, count($columns) - 1)) : null;
         $said = array_filter($columns, is_string(...));
@@ -94,24 +99,24 @@ final readonly class BringRows implements Edit
                 $drafts[] = new TopicDraft($title === false ? InlineMarkdown::escape(trim($row[(int) $this->key] ?? '')) : InlineMarkdown::escape(trim($row[$title] ?? '')), id: $topic);
                 $known += $same === '' ? [] : [$same => $topic];
             } elseif ($title !== false && $this->key !== $title && trim($row[$title] ?? '') !== '') {
-                $cells[] = [$n, $topic, $typing[$title], InlineMarkdown::escape(trim($row[$title]))];
+                $cells[$n][$topic][] = [$typing[$title], InlineMarkdown::escape(trim($row[$title]))];
             }
             foreach ($typing as $i => $one) {
                 if ($i !== $title && trim($row[$i] ?? '') !== '') {
-                    $cells[] = [$n, $topic, $one, $row[$i]];
+                    $cells[$n][$topic][] = [$one, $row[$i]];
                 }
             }
         }
         if ($drafts !== []) {
             Planting::plant($map, $recorder, Place::below($parent), $drafts);
         }
-        foreach ($cells as [$n, $topic, $one, $text]) {
-            try {
-                foreach ($one->edits($topic, $text, $this->today) as $edit) {
-                    Edits::read((string) ($edit['name'] ?? ''), array_diff_key($edit, ['name' => 1]))->apply($map, $recorder);
+        foreach ($cells as $n => $ofRow) {
+            foreach ($ofRow as $topic => $its) {
+                try {
+                    TypedCells::put($map, $recorder, (string) $topic, $its, $this->today);
+                } catch (InvalidEdit $refusal) {
+                    throw new InvalidEdit('Row '.($n + 1).": {$refusal->getMessage()} Nothing was brought in.", 'rows');
                 }
-            } catch (InvalidEdit $refusal) {
-                throw new InvalidEdit('Row '.($n + 1).": {$refusal->getMessage()} Nothing was brought in.", 'rows');
             }
         }
     }

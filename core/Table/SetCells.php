@@ -9,7 +9,6 @@ use ChalkTree\Ask\Days;
 use ChalkTree\Ask\Moment;
 use ChalkTree\Edit\Arguments;
 use ChalkTree\Edit\Edit;
-use ChalkTree\Edit\Edits;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\Recorder;
 use ChalkTree\Edit\Wording;
@@ -58,14 +57,15 @@ final readonly class SetCells implements Edit
     public function apply(TopicMap $map, Recorder $recorder): void
     {
         $columns = Columns::of(new Moment($map, $this->today));
+        $typed = [];
         foreach ($this->cells as [$topic, $key, $text]) {
-            $title = $map->topic($topic, 'cells')->title;
             $column = $columns[$key] ?? throw new InvalidEdit('This column is not in the map any more.', 'column');
-            $typing = $column->typing ?? throw new InvalidEdit("What stands under “{$column->words}” follows from other things, so nothing is typed there.", 'column');
+            $typed[$map->topic($topic, 'cells')->id][] = [$column->typing ?? throw new InvalidEdit("What stands under “{$column->words}” follows from other things, so nothing is typed there.", 'column'), $text];
+        }
+        foreach ($typed as $topic => $cells) {
+            $title = $map->topic($topic)->title;
             try {
-                foreach ($typing->edits($topic, $text, $this->today) as $edit) {
-                    Edits::read((string) ($edit['name'] ?? ''), array_diff_key($edit, ['name' => 1]))->apply($map, $recorder);
-                }
+                TypedCells::put($map, $recorder, $topic, $cells, $this->today);
             } catch (InvalidEdit $refusal) {
                 throw count($this->cells) === 1 ? $refusal : new InvalidEdit('At “'.InlineMarkdown::oneLine($title, self::WIDEST)."”: {$refusal->getMessage()} Nothing was changed.", 'text');
             }

@@ -52,13 +52,12 @@ final class TableFile
         if ($column->key === 'title') {
             return InlineMarkdown::plain($now->map->topic($topic)->title);
         }
+        if ($column->typing !== null) {
+            return $column->typing->typed($topic);
+        }
         $number = $column->numberOf($topic);
 
-        return match (true) {
-            $number !== null => (string) round($number, 8),
-            $column->typing !== null => $column->typing->typed($topic),
-            default => implode(', ', $column->told($topic)),
-        };
+        return $number === null ? implode(', ', $column->told($topic)) : (string) round($number, 8);
     }
 
     /**
@@ -126,7 +125,8 @@ final class TableFile
         $distinct = array_values(array_unique($cells));
 
         return match (true) {
-            $all(CsvTable::isNumber(...)) => [FieldSort::Number, []],
+            // A nought before other digits is part of a name, of a telephone say.
+            $all(fn (string $cell): bool => CsvTable::isNumber($cell) && preg_match('/^0\d/', $cell) !== 1) => [FieldSort::Number, []],
             $all(fn (string $cell): bool => preg_match('/\d/', $cell) === 1 && mb_strlen($cell) <= 30 && Days::read($cell, $today) !== null) => [FieldSort::Date, []],
             $all(fn (string $cell): bool => in_array(mb_strtolower($cell), ['yes', 'no', 'true', 'false'], true)) => [FieldSort::Yes, []],
             count($distinct) <= self::FEW && count($cells) >= 2 * count($distinct) && $all(fn (string $cell): bool => preg_match('/^\P{C}{1,40}$/uD', $cell) === 1) => [FieldSort::Choice, $distinct],

@@ -38,12 +38,13 @@ final readonly class TableRows
      * What stands in the cells of topics, without a look at which rows there are, where it is said what the columns are.
      *
      * @param  list<string>  $topics
+     * @param  Condition|null  $also  to what the map is narrowed, on which it hangs which columns are usual
      * @return array<string, list<array{string, string|null, string|null}>> see cells()
      */
-    public static function cellsOf(Moment $now, Table $table, array $topics): array
+    public static function cellsOf(Moment $now, Table $table, array $topics, ?Condition $also = null): array
     {
         if ($table->columns() === []) {
-            return self::of($now, $table)->cells($topics);
+            return self::of($now, $table, $also)->cells($topics);
         }
         $all = Columns::of($now);
 

@@ -62,7 +62,9 @@ it('goes on with what is typed, turns a piece round by one key, and takes one aw
 
 it('survives a reload, keeps what one changes in view, and ends where one goes to what is hidden', function () {
     $browser = finding('not done');
-    $browser->waitUntil(fn (): bool => count($browser->outline()) === 7, 'a short outline')->saved();
+    // The outline follows at once; what the map is narrowed to is kept when the typing rests.
+    $isKept = fn (): bool => (bool) $browser->script('return performance.getEntriesByType("resource").some((one) => one.name.includes("/view") && one.responseEnd > 0)');
+    $browser->waitUntil(fn (): bool => count($browser->outline()) === 7 && $isKept(), 'a short outline, and the view kept')->saved();
     $short = $browser->outline();
     $browser->script('location.reload()');
     $browser->waitFor('.filter')->waitUntil(fn (): bool => $browser->outline() === $short, 'it as before');

@@ -53,6 +53,15 @@ final class Studio
         self::$browser = self::$server = null;
     }
 
+    /** A map made of a text, open, that goes again before the next test: so many would fill the library. */
+    public static function lent(string $text): Browser
+    {
+        $browser = self::opened($text);
+        self::$copies[] = basename((string) parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH));
+
+        return $browser;
+    }
+
     /** A map made of a text, open. */
     public static function opened(string $text): Browser
     {

@@ -28,7 +28,7 @@ function rowsAre(Browser $browser, array $rows): Browser
 /** The table of a map made of a text, open. */
 function tabled(string $text): Browser
 {
-    return Studio::opened($text)->keys('Alt+3')->waitFor('.table-grid .line');
+    return Studio::lent($text)->keys('Alt+3')->waitFor('.table-grid .line');
 }
 
 /** Sees a table in another form. */
@@ -247,6 +247,25 @@ it('follows what is chosen elsewhere, is narrowed by what is sought, and leads t
     $browser->pointer('mousePressed', ...$at)->pointer('mouseReleased', ...$at)->waitUntil(fn (): bool => $browser->has('#cell-2-0.at'), 'the cell');
     $browser->keys('Alt+Backspace')->waitFor('.board .slip.chosen, .board [data-topic]');
     expect($browser->script('return document.querySelector(".outline [aria-selected=true]")?.textContent'))->toContain('Quay');
+    // A table that nobody sees is asked for no more, and what is done in it is not offered.
+    $asked = fn (): int => (int) $browser->script('return performance.getEntriesByType("resource").filter((one) => one.name.endsWith("/table")).length');
+    $before = $asked();
+    $browser->keys('Enter')->waitFor('.title-editor')->type('Pier')->keys('Mod+Enter')->saved();
+    usleep(400_000);
+    expect($asked())->toBe($before);
+    $browser->keys('Mod+j')->waitFor('.palette')->type('Fill down');
+    usleep(300_000);
+    expect($browser->script('return document.querySelector(".palette").textContent'))->not->toContain('Fill down');
+});
+
+it('hangs a card elsewhere where the lanes are what stands above', function () {
+    $browser = tabled("Plan\n\tA\n\t\tOne\n\tB\n\t\tTwo");
+    $browser->press('All levels')->saved();
+    $browser->script('document.querySelector(".table-bar .by .n-base-selection").click()');
+    $browser->waitUntil(fn (): bool => (bool) $browser->script('const one = [...document.querySelectorAll(".n-base-select-option")].find((o) => o.textContent === "Topic above"); one?.click(); return one !== undefined'), 'what stands above')->saved();
+    inForm($browser, 'Lanes')->waitFor('.lane');
+    $browser->keys('ArrowDown', 'Mod+ArrowRight')->saved();
+    expect($browser->outline())->toBe(['Plan', '  A', '  B', '    Two', '    One']);
 });
 
 it('moves a row by dragging its number', function () {

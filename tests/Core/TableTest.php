@@ -185,6 +185,16 @@ it('refuses what cannot stand in a cell, says where, and changes nothing', funct
     expect(serialize($map->rows()))->toBe($before);
 });
 
+it('puts what only fits together there at once', function () {
+    $map = budget();
+    setTask($map, 'Oil', ['begins' => '2026-12-01', 'by' => '2026-12-03']);
+    $move = fn (array ...$days) => done($map, 'cells.set', ['cells' => array_map(fn (array $day): array => ['topic' => titled($map, 'Oil'), 'column' => $day[0], 'text' => $day[1]], $days), 'today' => A_DAY]);
+    $move(['begins', '2026-12-10'], ['by', '2026-12-12']);
+    $move(['by', '2026-11-30'], ['begins', '2026-11-29']);
+    expect(Tasks::task($map, titled($map, 'Oil'))->saying())->toMatchArray(['begins' => '2026-11-29', 'by' => '2026-11-30']);
+    expect(fn () => $move(['begins', '2026-12-10']))->toThrow(InvalidEdit::class, 'begins before it is due');
+});
+
 it('makes no to-do of a topic where nothing is typed, and a tag of the same name once', function () {
     $map = budget();
     typeIn($map, 'Oil', 'who', ' ');
@@ -237,6 +247,7 @@ it('makes topics of rows, and changes those that a key tells', function () {
         ->and(fn () => $bring([$cost], [['1']]))->toThrow(InvalidEdit::class, 'which column is the title')
         ->and(fn () => $bring(['title', 'title'], [['A', 'B']]))->toThrow(InvalidEdit::class, 'Two columns')
         ->and(fn () => $bring(['title', 'branch'], [['A', 'B']]))->toThrow(InvalidEdit::class, 'follows from other things')
+        ->and(fn () => $bring(['title', ...array_fill(0, 400, null)], array_fill(0, 800, ['A'])))->toThrow(InvalidEdit::class, 'At most 300,000 cells')
         ->and(fn () => $bring(['title'], [['A', 'B']]))->toThrow(InvalidEdit::class, 'no more than there are columns');
     expect(rowsIn($map, tableOf(['branch' => titled($map, 'Autumn')])))->not->toContain('A');
 });
@@ -266,6 +277,7 @@ it('finds where the columns of a file would go, and what a new field would hold'
         'Thing → title', 'cost → field:'.budgetField('cost'), 'STATE → field:'.budgetField('state'), 'Since → date', 'Fresh → yes', 'Weight → number', 'By whom → choice', 'Long → long',
     ])->and($matches[6]['choices'])->toBe(['Ines', 'Theo']);
     expect(array_column(TableFile::matches(new Moment($map, A_DAY), CsvTable::read("1,Oil,Oil\n2,Rope,Oil\n")), 'column'))->toBe([null, 'title', null]);
+    expect(array_column(TableFile::matches(new Moment($map, A_DAY), CsvTable::read("Name,Telephone\nOil,0417 22\nRope,041733\n")), 'sort'))->toBe(['text', 'text']);
 });
 
 it('reads from its own file what it wrote', function (int $seed) {

@@ -76,6 +76,24 @@ it('hands over no byte of what is private, in any format, of the map and of a br
     unlink($out);
 })->with(fn (): array => array_values(array_filter(Exports::names(), fn (string $to): bool => ! Exports::isComplete($to))));
 
+it('takes nothing private out in tables, in digests, nor to other calendars', function () {
+    $crane = $this->id($this->map, 'Crane');
+    $this->sendEdits($this->map, [
+        ['name' => 'task.set', 'topics' => [$crane, $this->held, $this->id($this->map, 'Quillwort below')], 'by' => '2026-12-05', 'today' => '2026-11-20'],
+        ['name' => 'row.set', 'type' => 'table', 'row' => $table = ChalkTree\Map\Ids::next(), 'fields' => ['name' => 'All', 'deep' => true, 'columns' => "title\nabove\nbranch\nnote\nby - count", 'by' => 'above']],
+        ['name' => 'row.set', 'type' => 'digest', 'topics' => [$ferry = $this->id($this->map, 'Ferry')], 'fields' => ['when' => '{"ask":"todo","is":"any"}', 'by' => 'above', 'tells' => 'branch']],
+    ])->assertOk();
+    $bytes = [
+        $this->get("/api/maps/{$this->map->id}/table/file?table={$table}")->assertOk()->getContent(),
+        $this->getJson("/api/maps/{$this->map->id}/topics/{$ferry}/digest/copy?trail=1")->assertOk()->getContent(),
+        $this->get((string) parse_url($this->postJson("/api/maps/{$this->map->id}/calendar")->assertOk()->json('address'), PHP_URL_PATH))->assertOk()->getContent(),
+    ];
+    Artisan::call('map:table', ['id' => $this->map->id, 'name' => 'All', '--owner' => $this->tove->email]);
+    foreach ([...$bytes, Artisan::output()] as $one) {
+        expect($one)->toContain('Crane')->not->toContain('Quillwort')->not->toContain($this->held);
+    }
+});
+
 it('takes what is private along in complete copies, which say so', function () {
     expect($this->get("/api/maps/{$this->map->id}/export?to=json")->assertOk()->getContent())->toContain('Nobody knows of Quillwort');
     $copy = $this->postJson("/api/maps/{$this->map->id}/duplicate")->assertCreated()->json('id');

@@ -35,6 +35,14 @@ it('tells rows, columns and the cells that are asked for, and the rows only to w
     expect(($this->ask)(['known' => $answer->json('hash')])->json('groups.0.rows'))->toHaveCount(count($rows) + 1);
 });
 
+it('tells cells under the columns that are usual where the map is narrowed, too', function () {
+    $paper = $this->id($this->map, 'Paper');
+    $all = ['text' => 'paper', 'branch' => $this->lanterns, 'topics' => [$paper]];
+    $answer = ($this->ask)($all)->assertOk();
+    expect(array_column($answer->json('columns'), 'words'))->toBe(['Title'])
+        ->and(($this->ask)(['only' => true] + $all)->json('cells'))->toBe($answer->json('cells'));
+});
+
 it('tells what there is on the days of a calendar', function () {
     $this->sendEdits($this->map, [['name' => 'task.set', 'topics' => [$this->lanterns], 'by' => '2026-12-05', 'progress' => 40, 'today' => '2026-11-28']])->assertOk();
     $answer = ($this->ask)(['from' => '2026-12-01', 'to' => '2026-12-31'])->assertOk();
@@ -74,7 +82,7 @@ it('types into cells, takes all of it back in one step, and refuses what does no
 it('looks at a file, and brings its rows', function () {
     $answer = ($this->file)("Thing;Cost;Since\nOil;3,5;2026-03-01\nRope;4;2026-04-01\n")->assertOk();
     expectShape('TableFileAnswer', json_decode($answer->getContent()));
-    expect($answer->json())->toMatchArray(['separator' => ';', 'comma' => true, 'rows' => [['Oil', '3.5', '2026-03-01'], ['Rope', '4', '2026-04-01']]])
+    expect($answer->json())->toMatchArray(['separator' => ';', 'comma' => true, 'head' => ['Thing', 'Cost', 'Since'], 'rows' => [['Oil', '3.5', '2026-03-01'], ['Rope', '4', '2026-04-01']]])
         ->and(array_column($answer->json('columns'), 'column'))->toBe(['title', "field:{$this->cost}", null]);
     $this->sendEdits($this->map, [['name' => 'rows.bring', 'parent' => $this->lanterns, 'columns' => ['title', "field:{$this->cost}", null], 'rows' => $answer->json('rows'), 'today' => '2026-11-28']])->assertOk();
     $rows = ($this->ask)(['branch' => $this->lanterns])->json('groups.0.rows');

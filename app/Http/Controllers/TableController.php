@@ -30,7 +30,7 @@ final readonly class TableController
     public function show(AskTable $request, MapRecord $map, #[CurrentUser] Person $person): JsonResponse
     {
         return new PlainJson($request->isOnlyCells()
-            ? $this->tables->cells($map, $person, $request->table(), $request->branch(), $request->topics())
+            ? $this->tables->cells($map, $person, $request->table(), $request->branch(), $request->text(), $request->topics())
             : $this->tables->of($map, $person, $request->table(), $request->branch(), $request->text(), $request->topics(), $request->known(), $request->days()));
     }
 

@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use ChalkTree\Ask\Said;
-use ChalkTree\Map\Ids;
-use Closure;
 
 /** Which topics somebody means: in words, or by the name of a filter; and below which topic they look. */
 final class AskFilter extends MapRequest
@@ -14,11 +12,7 @@ final class AskFilter extends MapRequest
     /** @return array<string, mixed> */
     public function rules(): array
     {
-        $id = function (string $attribute, mixed $value, Closure $fail): void {
-            if (! is_string($value) || ! Ids::valid($value)) {
-                $fail('This has to be an id.');
-            }
-        };
+        $id = self::isId();
 
         return [
             ...parent::rules(),

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use ChalkTree\Ask\Said;
-use ChalkTree\Map\Ids;
 use Closure;
 
 /** Which table of a map is seen, to what it is narrowed, and of which rows the cells are wanted. */
@@ -17,11 +16,7 @@ final class AskTable extends MapRequest
     /** @return array<string, mixed> */
     public function rules(): array
     {
-        $id = function (string $attribute, mixed $value, Closure $fail): void {
-            if (! is_string($value) || ! Ids::valid($value)) {
-                $fail('This has to be an id.');
-            }
-        };
+        $id = self::isId();
 
         return [
             ...parent::rules(),
@@ -30,8 +25,12 @@ final class AskTable extends MapRequest
             'text' => ['sometimes', 'nullable', 'string', 'max:'.Said::LONGEST],
             'topics' => ['sometimes', 'array', 'max:'.self::MOST],
             'topics.*' => [$id],
-            'from' => ['sometimes', 'nullable', 'date_format:Y-m-d'],
-            'to' => ['required_with:from', 'nullable', 'date_format:Y-m-d', 'after_or_equal:from'],
+            'from' => ['sometimes', 'nullable', 'bail', 'string', 'date_format:Y-m-d'],
+            'to' => ['required_with:from', 'nullable', 'bail', 'string', 'date_format:Y-m-d', function (string $attribute, mixed $value, Closure $fail): void {
+                if (is_string($this->input('from')) && $value < $this->input('from')) {
+                    $fail('The last day comes before the first.');
+                }
+            }],
             'only' => ['sometimes', 'boolean'],
             'known' => ['sometimes', 'nullable', 'string', 'max:64'],
         ];

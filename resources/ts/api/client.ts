@@ -70,7 +70,7 @@ export const api = {
     /** The address at which other calendars read a map: told, made anew, withdrawn. */
     calendar: (map: string, method: 'GET' | 'POST' | 'DELETE') => request<CalendarAnswer>(method, `maps/${map}/calendar`),
     /** The cells of some rows, and nothing else. */
-    cells: (map: string, what: { table: string | null; branch: string | null; topics: readonly string[] }) => request<CellsAnswer>('POST', `maps/${map}/table`, { ...what, only: true }),
+    cells: (map: string, what: { table: string | null; branch: string | null; text: string; topics: readonly string[] }) => request<CellsAnswer>('POST', `maps/${map}/table`, { ...what, only: true }),
     /** What a table in a file would bring. */
     tableFile: (map: string, file: Blob) => request<TableFileAnswer>('POST', `maps/${map}/table/file`, file),
     digestCopy: (map: string, topic: string, trail: boolean) => request<DigestCopy>('GET', `maps/${map}/topics/${topic}/digest/copy?trail=${trail ? 1 : 0}`),

@@ -5833,6 +5833,10 @@ export interface TableFileAnswer {
    * Whether its numbers have a comma where others have a point.
    */
   comma: boolean;
+  /**
+   * Its first row, where that was taken for what the columns are called.
+   */
+  head: string[] | null;
   rows: string[][];
   columns: FileColumn[];
 }

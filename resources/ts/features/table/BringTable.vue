@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NInput, NModal, NSelect } from 'naive-ui'
+import { NButton, NCheckbox, NInput, NModal, NSelect } from 'naive-ui'
 import { computed, ref, shallowRef } from 'vue'
 import { api } from '@/api/client'
 import type { Edit, TableFileAnswer } from '@/api/wire'
@@ -26,9 +26,12 @@ const to = ref<string[]>([])
 const sorts = ref<string[]>([])
 const names = ref<string[]>([])
 const key = ref<number | null>(null)
+/** Whether the first row says what the columns are called, where it was taken for that. */
+const isHead = ref(true)
+const rows = computed<readonly (readonly string[])[]>(() => (got.value === null ? [] : got.value.head !== null && !isHead.value ? [got.value.head, ...got.value.rows] : got.value.rows))
 
 const separators: Readonly<Record<string, string>> = { ',': 'commas', ';': 'semicolons', '\t': 'tabs', '|': 'bars' }
-const told = computed(() => (got.value === null ? '' : `${got.value.rows.length.toLocaleString('en')} ${got.value.rows.length === 1 ? 'row' : 'rows'}, ${separators[got.value.separator] ?? got.value.separator} between the cells, ${got.value.encoding}${got.value.comma ? ', decimal commas' : ''}`))
+const told = computed(() => (got.value === null ? '' : `${rows.value.length.toLocaleString('en')} ${rows.value.length === 1 ? 'row' : 'rows'}, ${separators[got.value.separator] ?? got.value.separator} between the cells, ${got.value.encoding}${got.value.comma ? ', decimal commas' : ''}`))
 const targets = computed(() => [{ value: AWAY, label: 'stays behind' }, { value: FIELD, label: 'a new field' }, ...(table.answer?.all ?? []).filter(({ key: one }) => !['above', 'branch'].includes(one)).map(({ key: value, words: label }) => ({ value, label }))])
 const sortOptions = Object.entries(sortWords).filter(([value]) => !['computed', 'topic'].includes(value)).map(([value, label]) => ({ value, label }))
 const keys = computed(() => (got.value?.columns ?? []).flatMap((column, i) => (to.value[i] === AWAY || to.value[i] === FIELD ? [] : [{ value: i, label: `the same “${column.name}” changes it` }])))
@@ -49,6 +52,7 @@ async function look(from: File | undefined): Promise<void> {
         sorts.value = answer.columns.map(({ sort }) => sort)
         names.value = answer.columns.map(({ name: one }) => one)
         key.value = null
+        isHead.value = true
     } catch (error) {
         problem.value = (error as Error).message
     }
@@ -78,7 +82,7 @@ async function bring(): Promise<void> {
     if (fields.length > 0) {
         map.edit(...fields)
     }
-    const refusal = await map.refusalOf({ name: 'rows.bring', step, parent: table.branch, columns, rows: its.rows, key: key.value, today: today() } as Edit)
+    const refusal = await map.refusalOf({ name: 'rows.bring', step, parent: table.branch, columns, rows: rows.value, key: key.value, today: today() } as Edit)
     isBusy.value = false
     if (refusal !== null) {
         problem.value = refusal
@@ -93,7 +97,7 @@ async function bring(): Promise<void> {
     if (added.length > 0) {
         table.setColumns([...table.columns, ...added.map((one) => ({ key: one, width: null, how: null }) as Column)], step)
     }
-    tell.info(`Brought in ${its.rows.length.toLocaleString('en')} ${its.rows.length === 1 ? 'row' : 'rows'}.`)
+    tell.info(`Brought in ${rows.value.length.toLocaleString('en')} ${rows.value.length === 1 ? 'row' : 'rows'}.`)
     close()
 }
 function close(): void {
@@ -125,15 +129,16 @@ function close(): void {
                             </td>
                         </tr>
                     </thead>
-                    <tbody><tr v-for="(row, n) in got.rows.slice(0, SHOWN)" :key="n"><td v-for="i in got.columns.keys()" :key="i" dir="auto" :class="{ away: to[i] === AWAY }">{{ (row[i] ?? '').slice(0, 80) }}</td></tr></tbody>
+                    <tbody><tr v-for="(row, n) in rows.slice(0, SHOWN)" :key="n"><td v-for="i in got.columns.keys()" :key="i" dir="auto" :class="{ away: to[i] === AWAY }">{{ (row[i] ?? '').slice(0, 80) }}</td></tr></tbody>
                 </table>
             </div>
             <div v-if="got !== null" class="row">
+                <NCheckbox v-if="got.head !== null" v-model:checked="isHead">The first row names the columns</NCheckbox>
                 <span>A row becomes a new topic;</span>
                 <NSelect v-model:value="key" class="key" size="small" clearable placeholder="none is changed" :options="keys" :consistent-menu-width="false" :input-props="{ 'aria-label': 'By which column topics are known' }" />
                 <div class="space" />
                 <span v-if="!hasTitle" class="wrong">Say which column is the title.</span><span v-else-if="twice !== undefined" class="wrong">Two columns go to the same place.</span>
-                <NButton type="primary" :disabled="!hasTitle || twice !== undefined" :loading="isBusy" @click="bring">Bring in {{ got.rows.length.toLocaleString('en') }} {{ got.rows.length === 1 ? 'row' : 'rows' }}</NButton>
+                <NButton type="primary" :disabled="!hasTitle || twice !== undefined" :loading="isBusy" @click="bring">Bring in {{ rows.length.toLocaleString('en') }} {{ rows.length === 1 ? 'row' : 'rows' }}</NButton>
             </div>
         </div>
     </NModal>

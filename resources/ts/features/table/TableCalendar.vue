@@ -64,9 +64,7 @@ function put(item: DayItem, first: string, last: string): void {
     const cells = item.what !== 'todo'
         ? [{ column: `field:${item.what}`, text: item.span ? `${first} to ${last}` : first }]
         : [...(item.begins || first !== last ? [{ column: 'begins', text: first }] : []), { column: 'by', text: last }]
-    // A to-do begins before it is due at every moment.
-    const ordered = last < item.from ? cells : [...cells].reverse()
-    void table.put(ordered.map((cell) => ({ topic: item.topic, ...cell })))
+    void table.put(cells.map((cell) => ({ topic: item.topic, ...cell })))
 }
 
 const dayAt = (event: PointerEvent): string | null => document.elementsFromPoint(event.clientX, event.clientY).map((one) => one.closest<HTMLElement>('[data-day]')?.dataset.day).find((day) => day !== undefined) ?? null

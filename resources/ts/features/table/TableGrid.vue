@@ -7,6 +7,7 @@ import { useDrag, type Landing } from '@/stores/drag'
 import { useMap } from '@/stores/map'
 import { ancestorsOf } from '@/stores/tree'
 import { plainTitle } from '@/text/titleMarkdown'
+import { tell } from '@/ui/tell'
 import { useDragSource } from '@/ui/useDragSource'
 import { asHtml, asText, cellsIn } from './cells'
 import ColumnMenu from './ColumnMenu.vue'
@@ -47,10 +48,11 @@ const total = computed(() => LEFT + sizes.value.reduce((sum, size) => sum + size
 watch(() => headless.atoms.columnResizing.get().isResizingColumn, (now, before) => {
     if (now === false && typeof before === 'string') {
         const width = Math.round(headless.getColumn(before)?.getSize() ?? 140)
-        headless.resetColumnSizing()
         table.setColumns(table.columns.map((column) => (column.key === before ? { ...column, width: Math.min(999, Math.max(48, width)) } : column)))
     }
 })
+
+watch(() => table.columns, () => headless.atoms.columnResizing.get().isResizingColumn === false && headless.resetColumnSizing())
 
 const virtual = useVirtualizer<HTMLElement, HTMLElement>(computed(() => ({
     count: lines.value.length + 1, getScrollElement: () => scroller.value, estimateSize: () => ROW, overscan: BEYOND, getItemKey: (i: number) => lines.value[i]?.id ?? 'more', scrollPaddingStart: HEAD, scrollPaddingEnd: HEAD,
@@ -150,15 +152,16 @@ async function copy(event: ClipboardEvent, cuts: boolean): Promise<void> {
         event.clipboardData?.setData('text/plain', asText(cells))
         event.clipboardData?.setData('text/html', asHtml(cells))
     }
-    const isHere = table.chosenTopics.every((topic) => table.typed(topic, table.range.from) !== '' || table.told(topic, table.range.from) === '')
-    const cells = table.copied()
     // Where all is here already the event can take it; else it is written when it has come.
-    if (isHere) {
-        put(table.chosenTopics.map((topic) => table.columns.slice(table.range.from, table.range.to + 1).map((column, i) => (column.key === 'title' ? table.told(topic, table.range.from + i) : (table.typed(topic, table.range.from + i) ?? table.told(topic, table.range.from + i))))))
-    }
-    const all = await cells
-    if (!isHere) {
-        await navigator.clipboard.writeText(asText(all)).catch(() => undefined)
+    if (table.isCopiedHere()) {
+        put(table.copiedHere())
+    } else {
+        try {
+            await navigator.clipboard.writeText(asText(await table.copied()))
+        } catch (error) {
+            tell.warning(error instanceof DOMException ? 'The browser did not let it onto the clipboard.' : (error as Error).message)
+            return
+        }
     }
     if (cuts) {
         table.clear()

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import { useMap } from '@/stores/map'
+import { newId, useMap } from '@/stores/map'
+import { ancestorsOf } from '@/stores/tree'
+import { plainTitle } from '@/text/titleMarkdown'
 import { usePointerDrag } from '@/ui/usePointerDrag'
 import { useTable, type Item } from './tableStore'
 
@@ -28,8 +30,7 @@ watch(lanes, (now) => table.see(now.flatMap(({ topics }) => topics.slice(0, MOST
 const by = computed(() => table.field('by'))
 const byColumn = computed(() => table.answer?.all.find(({ key }) => key === by.value))
 /** Days, numbers and what follows from other things stand in lanes and stay there. */
-const moves = computed(() => !['above', 'branch', 'by', 'begins', 'progress', 'effort'].includes(by.value))
-const title = computed(() => table.columns.findIndex(({ key }) => key === 'title'))
+const moves = computed(() => !['by', 'begins', 'progress', 'effort'].includes(by.value))
 const details = computed(() => table.columns.flatMap(({ key, words }, i) => (key === 'title' || key === by.value ? [] : [{ i, words }])))
 
 const at = ref<{ topic: string; lane: number } | null>(null)
@@ -41,10 +42,24 @@ function put(topic: string, lane: number, from: number): void {
     if (head === undefined || lane === from || !moves.value) {
         return
     }
+    if (by.value === 'above' || by.value === 'branch') {
+        hang(topic, lane)
+        return
+    }
     // Of one who stands in several lanes, the one taken is changed and the others stay.
     const others = lanes.value.flatMap((one, i) => (i !== from && i !== lane && one.head !== NONE && one.topics.includes(topic) ? [one.head] : []))
     void table.put([{ topic, column: by.value, text: [...others, ...(head === NONE ? [] : [head])].join(', ') }])
     at.value = { topic, lane }
+}
+/** In lanes by what stands above, a card that goes to another hangs on what the others there hang on. */
+function hang(topic: string, lane: number): void {
+    const other = lanes.value[lane]?.topics.find((one) => one !== topic)
+    const above = other === undefined ? [] : ancestorsOf(map.tree, other)
+    const parent = by.value === 'above' ? above[0] : above.length > 1 ? above[above.length - 2] : other
+    if (parent !== undefined && parent !== topic && !ancestorsOf(map.tree, parent).includes(topic)) {
+        map.edit({ name: 'topic.move', step: newId(), topics: [topic], parent })
+        at.value = { topic, lane }
+    }
 }
 let fromLane = 0
 const { down } = usePointerDrag({
@@ -104,7 +119,7 @@ watch(() => table.wanted, () => void nextTick(() => frame.value?.focus({ prevent
                 <li
                     v-for="topic in lane.topics.slice(0, MOST)" :key="topic" class="card" :class="{ at: at?.topic === topic && at.lane === l, chosen: map.chosen.includes(topic), held: held === topic, still: !moves }"
                     :aria-current="at?.topic === topic && at.lane === l" @pointerdown="press($event, topic, l)">
-                    <strong dir="auto">{{ table.told(topic, title) || 'Untitled' }}</strong>
+                    <strong dir="auto">{{ plainTitle(map.tree.topics.get(topic)?.title ?? '') || 'Untitled' }}</strong>
                     <small v-for="one in details.filter(({ i }) => table.told(topic, i) !== '')" :key="one.i" dir="auto"><span>{{ one.words }}</span> {{ table.told(topic, one.i) }}</small>
                 </li>
                 <li v-if="lane.topics.length > MOST" class="more">and {{ lane.topics.length - MOST }} more; the rows show them all</li>

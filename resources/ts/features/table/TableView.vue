@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { defineAsyncComponent, watch } from 'vue'
+import { defineAsyncComponent, onBeforeUnmount, watch } from 'vue'
 import { useMap } from '@/stores/map'
-import { usePreferences } from '@/stores/preferences'
 import AddColumn from './AddColumn.vue'
 import { current } from './current'
 import TableBar from './TableBar.vue'
@@ -16,12 +15,17 @@ const TableLanes = defineAsyncComponent(() => import('./TableLanes.vue'))
 
 const map = useMap()
 const table = useTable()
-const preferences = usePreferences()
 current.table = table
+table.isSeen = true
+onBeforeUnmount(() => {
+    current.table = null
+    table.isSeen = false
+    table.typing = table.menu = null
+})
 
 /** A title that is begun elsewhere, by a key that makes entries, is typed in its row, where no outline is there for it. */
 watch(() => map.editing, (editing) => {
-    if (editing !== null && !preferences.outlineOpen) {
+    if (editing !== null && document.querySelector('.outline') === null) {
         const { id } = editing
         map.editing = null
         const at = table.columns.findIndex(({ key }) => key === 'title')

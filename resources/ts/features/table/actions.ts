@@ -8,7 +8,8 @@ const withTable = (run: (table: Store) => void): void => (current.table === null
 
 const inTable: readonly Scope[] = ['table']
 const anywhere: readonly Scope[] = ['board', 'outline', 'table', 'strip', 'mark', 'field']
-const of = (id: string, name: string, keys: readonly string[], run: (table: Store) => void): Action => ({ id: `table.${id}`, name, group: 'Table', keys, scopes: inTable, run: () => withTable(run) })
+const isThere = (): boolean => current.table !== null
+const of = (id: string, name: string, keys: readonly string[], run: (table: Store) => void): Action => ({ id: `table.${id}`, name, group: 'Table', keys, scopes: inTable, available: isThere, run: () => withTable(run) })
 const way = (id: string, name: string, key: string, lines: number, across: number): readonly Action[] => [
     of(id, `Cell ${name}`, [key], (table) => table.move(lines, across)),
     of(`${id}-more`, `Choose ${name} as well`, [`Shift+${key}`], (table) => table.move(lines, across, true)),
@@ -42,9 +43,9 @@ export const tableActions: readonly Action[] = [
     of('row', 'Add a row', ['Mod+Enter', 'Insert'], (table) => table.newRow()),
     of('column', 'Add a column', ['Mod+Alt+Enter', 'Alt+Insert'], (table) => void (table.isAdding = true)),
     of('menu', 'What can be done with the column', ['Alt+Enter'], (table) => void (table.menu = table.columns[table.spot.column]?.key ?? null)),
-    { id: 'table.remove', name: 'Remove the rows', group: 'Table', keys: ['Mod+Delete', 'Mod+Backspace'], scopes: inTable, run: ({ map }) => withTable((table) => map.edit({ name: 'topic.remove', topics: [...table.chosenTopics] })) },
+    { id: 'table.remove', name: 'Remove the rows', group: 'Table', keys: ['Mod+Delete', 'Mod+Backspace'], scopes: inTable, available: isThere, run: ({ map }) => withTable((table) => map.edit({ name: 'topic.remove', topics: [...table.chosenTopics] })) },
     of('bring', 'Bring in a table (CSV)', [], (table) => void (table.isBringing = true)),
-    { id: 'table.board', name: 'See the topic on the board', group: 'Table', keys: ['Alt+Backspace'], scopes: inTable, run: ({ map, preferences, ui, camera }) => {
+    { id: 'table.board', name: 'See the topic on the board', group: 'Table', keys: ['Alt+Backspace'], scopes: inTable, available: isThere, run: ({ map, preferences, ui, camera }) => {
         preferences.way = 'board'
         ui.phoneView = 'board'
         map.region = 'board'

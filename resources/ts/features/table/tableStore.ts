@@ -1,50 +1,33 @@
 import { useStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { api } from '@/api/client'
-import { latest } from '@/api/latest'
-import type { Edit, TableAnswer } from '@/api/wire'
-import { today } from '@/facts/facts'
+import type { Edit } from '@/api/wire'
 import { newId, useMap } from '@/stores/map'
-import { rowOf, rowsOf } from '@/stores/tree'
-import { plainTitle } from '@/text/titleMarkdown'
+import { rowsOf } from '@/stores/tree'
 import { tell } from '@/ui/tell'
+import { useRows, type Column } from './rows'
 
-export type Column = TableAnswer['columns'][number]
-/** A line of a table: a topic as a row, or the head of a group. */
-export type Item = { readonly key: string; readonly topic: string; readonly depth: number; readonly head?: undefined } | { readonly key: string; readonly topic: null; readonly head: string; readonly count: number }
+export type { Column, DayItem, Item } from './rows'
 export type TableForm = 'rows' | 'lanes' | 'month' | 'week' | 'spans'
-/** What there is on a day, or several. */
-export type DayItem = TableAnswer['days'][number]
 /** What keys of the table do in its other forms. */
 export interface Hand { move: (lines: number, across: number) => void; shift: (lines: number, across: number) => void; stretch?: (across: number) => void; page?: (by: number) => void; home?: () => void; add?: () => void }
 /** A cell that is typed into: what it holds to begin with, and whether arrows leave it. */
-export interface Typing { readonly topic: string | null; readonly column: string; readonly text: string; readonly leaves: boolean }
+export interface Typing { readonly topic: string | null; readonly column: string; readonly text: string; readonly leaves: boolean; /** What was there; null where nobody knows yet. */ readonly held: string | null }
 /** A place in a table: a line, by its number among all, and a column. */
 export interface Spot { readonly line: number; readonly column: number }
 
-/** Rows of which cells are asked for at a time. */
-const MOST = 2_000
+/** Rows that are pasted at a time. */
+const MOST_PASTED = 2_000
 /** The table that is seen: its rows and cells, what is chosen in it, and what is typed. */
 export const useTable = defineStore('table', () => {
     const map = useMap()
     const left = useStorage<Record<string, string>>('chalk-tables', {})
-    const answer = shallowRef<TableAnswer | null>(null)
-    const groups = shallowRef<NonNullable<TableAnswer['groups']>>([])
-    const cells = shallowRef<ReadonlyMap<string, readonly (readonly (string | null)[])[]>>(new Map())
-    /** What was typed and is not answered yet, by topic and column. */
-    const pending = shallowRef<ReadonlyMap<string, { text: string; isDone: boolean }>>(new Map())
-    /** Topics that were added here, and the line after which each stands until the table is asked for anew. */
-    const fresh = shallowRef<readonly { topic: string; after: string | null }[]>([])
-    const problem = ref('')
     const spot = shallowRef<Spot>({ line: 0, column: 0 })
     /** The other corner of what is chosen. */
     const corner = shallowRef<Spot>({ line: 0, column: 0 })
     const typing = shallowRef<Typing | null>(null)
     /** Counts up whenever the focus is wanted in the rows. */
     const wanted = ref(0)
-    /** The rows in view. */
-    const seen = shallowRef<readonly string[]>([])
     /** The column of which the menu is open. */
     const menu = ref<string | null>(null)
     const isBringing = ref(false)
@@ -52,51 +35,34 @@ export const useTable = defineStore('table', () => {
     const isAddressed = ref(false)
     /** Whether a column is being added. */
     const isAdding = ref(false)
-    const asking = latest()
 
+    /** The tables that the map keeps. */
     const tables = computed(() => rowsOf(map.tree, 'table').sort((a, b) => String(a.fields.name).localeCompare(String(b.fields.name))))
     const shown = computed(() => tables.value.find(({ id }) => id === left.value[map.id]) ?? null)
     const field = (name: string): string => (typeof shown.value?.fields[name] === 'string' ? String(shown.value.fields[name]) : '')
     const isDeep = computed(() => shown.value?.fields.deep === true)
     /** How it is seen. */
     const form = computed<TableForm>(() => (field('form') === 'lanes' && field('by') === '' ? 'rows' : ((field('form') || 'rows') as TableForm)))
-    /** The first and the last day that are seen in a calendar. */
-    const seenDays = shallowRef<{ from: string; to: string } | null>(null)
-    const dayItems = computed(() => answer.value?.days ?? [])
     /** The topic of which the rows are what is below. */
     const branch = computed(() => {
         const said = shown.value === null ? map.scope : field('branch')
         return said !== null && map.tree.topics.has(said) ? said : map.tree.root
     })
-    const columns = computed<readonly Column[]>(() => answer.value?.columns ?? [])
+    /** A column that is on its way, to which one goes when it is there. */
+    let wantedColumn = ''
+    const { answer, columns, items, cells, fresh, problem, seenDays, days, isSeen, see, fetched, told, below, typed, put } = useRows(shown, branch, (got) => {
+        const at = got.columns.findIndex(({ key }) => key === wantedColumn)
+        if (at >= 0) {
+            wantedColumn = ''
+            spot.value = corner.value = { line: spot.value.line, column: at }
+        }
+    }, () => {
+        typing.value = menu.value = null
+        spot.value = corner.value = { line: 0, column: 0 }
+    })
     /** Whether the rows stand as in the map. */
     const isPlain = computed(() => field('order') === '' && field('by') === '' && field('when') === '' && map.filter === null)
 
-    const items = computed<readonly Item[]>((before) => {
-        const there = map.tree.topics
-        const next: Item[] = []
-        const known = new Set<string>()
-        groups.value.forEach((group, g) => {
-            if (group.title !== '') {
-                next.push({ key: `g${g}`, topic: null, head: group.title, count: group.rows.length })
-            }
-            for (const [topic, depth] of group.rows as [string, number][]) {
-                if (there.has(topic)) {
-                    next.push({ key: known.has(topic) ? `${topic} ${g}` : topic, topic, depth })
-                }
-                known.add(topic)
-            }
-        })
-        for (const { topic, after } of fresh.value) {
-            if (!known.has(topic) && there.has(topic)) {
-                const at = after === null ? -1 : next.findIndex((item) => item.topic === after)
-                const beside = next[at]
-                next.splice(at < 0 ? next.length : at + 1, 0, { key: topic, topic, depth: beside?.topic == null ? 0 : beside.depth })
-            }
-        }
-        // What is made of the lines is made anew only where one is another.
-        return before?.length === next.length && before.every((one, i) => one.key === next[i]?.key && one.topic === next[i]?.topic && (one.topic === null ? one.count === (next[i] as { count: number }).count : one.depth === (next[i] as { depth: number }).depth)) ? before : next
-    })
     const lineOf = (topic: string): number => items.value.findIndex((item) => item.topic === topic)
     const topicAt = (line: number): string | null => items.value[line]?.topic ?? null
     const current = computed(() => topicAt(spot.value.line))
@@ -106,121 +72,6 @@ export const useTable = defineStore('table', () => {
     }))
     /** The topics of the rows that are chosen, in their order. */
     const chosenTopics = computed(() => items.value.slice(range.value.top, range.value.bottom + 1).flatMap(({ topic }) => topic ?? []))
-
-    /** A column that is on its way, to which one goes when it is there. */
-    let wantedColumn = ''
-    async function ask(): Promise<void> {
-        // A table that was made just now is asked for when the server knows it.
-        if (map.id === '' || (shown.value !== null && rowOf(map.told, 'table', shown.value.id) === undefined)) {
-            return
-        }
-        const isWanted = asking.begin()
-        const done = [...pending.value].filter(([, { isDone }]) => isDone).map(([key]) => key)
-        try {
-            const got = await api.table(map.id, { table: shown.value?.id ?? null, branch: branch.value, text: map.filter?.text ?? '', topics: seen.value.slice(0, MOST), known: answer.value?.hash ?? null, ...seenDays.value })
-            if (!isWanted()) {
-                return
-            }
-            answer.value = got
-            problem.value = ''
-            const wantedAt = got.columns.findIndex(({ key }) => key === wantedColumn)
-            if (wantedAt >= 0) {
-                wantedColumn = ''
-                spot.value = corner.value = { line: spot.value.line, column: wantedAt }
-            }
-            groups.value = got.groups ?? groups.value
-            cells.value = new Map(Object.entries(got.cells))
-            const rows = new Set(groups.value.flatMap((group) => group.rows.map(([topic]) => topic)))
-            fresh.value = fresh.value.filter(({ topic }) => !rows.has(topic))
-            pending.value = new Map([...pending.value].filter(([key]) => !done.includes(key)))
-            if (seen.value.length === 0 || seen.value.some((topic) => !cells.value.has(topic) && map.told.topics.has(topic))) {
-                see(items.value.slice(0, 60).flatMap(({ topic }) => topic ?? []))
-            }
-        } catch (error) {
-            if (isWanted()) {
-                problem.value = (error as Error).message
-            }
-        }
-    }
-
-    let soon: ReturnType<typeof setTimeout> | undefined
-    /** Says which rows are in view; what stands in them is asked for where it is not known. */
-    function see(topics: readonly string[]): void {
-        seen.value = topics
-        if (topics.some((topic) => !cells.value.has(topic) && map.told.topics.has(topic))) {
-            clearTimeout(soon)
-            soon = setTimeout(() => void more(), 30)
-        }
-    }
-
-    async function more(): Promise<void> {
-        const its = answer.value
-        const missing = seen.value.filter((topic) => !cells.value.has(topic) && map.told.topics.has(topic)).slice(0, MOST)
-        if (its === null || missing.length === 0) {
-            return
-        }
-        const got = await api.cells(map.id, { table: shown.value?.id ?? null, branch: branch.value, topics: missing }).catch(() => null)
-        // Where all was asked for anew meanwhile, that answer holds.
-        if (got !== null && answer.value === its) {
-            cells.value = new Map([...cells.value, ...Object.entries(got.cells)])
-        }
-    }
-
-    /** The cells of topics, fetched where they are not here. */
-    async function fetched(topics: readonly string[]): Promise<void> {
-        const missing = topics.filter((topic) => !cells.value.has(topic))
-        for (let i = 0; i < missing.length; i += MOST) {
-            const got = await api.cells(map.id, { table: shown.value?.id ?? null, branch: branch.value, topics: missing.slice(i, i + MOST) })
-            cells.value = new Map([...cells.value, ...Object.entries(got.cells)])
-        }
-    }
-
-    const keyAt = (topic: string, column: string): string => `${topic} ${column}`
-    /** What stands in a cell, as people read it. */
-    function told(topic: string, column: number): string {
-        const key = columns.value[column]?.key ?? ''
-        const waiting = pending.value.get(keyAt(topic, key))
-        if (waiting !== undefined) {
-            return key === 'title' ? plainTitle(waiting.text) : waiting.text
-        }
-        return key === 'title' ? plainTitle(map.tree.topics.get(topic)?.title ?? '') : (cells.value.get(topic)?.[column]?.[0] ?? '')
-    }
-    /** What those below a topic come to, where it has nothing itself. */
-    const below = (topic: string, column: number): string => (pending.value.has(keyAt(topic, columns.value[column]?.key ?? '')) ? '' : (cells.value.get(topic)?.[column]?.[2] ?? ''))
-    /** What one would type for it; null where nothing is typed. */
-    function typed(topic: string, column: number): string | null {
-        const key = columns.value[column]?.key ?? ''
-        const waiting = pending.value.get(keyAt(topic, key))
-        if (columns.value[column]?.form == null) {
-            return null
-        }
-        return waiting?.text ?? (key === 'title' ? (map.tree.topics.get(topic)?.title ?? '') : cells.value.has(topic) ? (cells.value.get(topic)?.[column]?.[1] ?? null) : '')
-    }
-
-    /** Puts what was typed into cells, as one step; it stands there at once. */
-    async function put(changes: readonly { topic: string; column: string; text: string }[], step = newId()): Promise<boolean> {
-        if (changes.length === 0) {
-            return true
-        }
-        pending.value = new Map([...pending.value, ...changes.map(({ topic, column, text }): [string, { text: string; isDone: boolean }] => [keyAt(topic, column), { text, isDone: false }])])
-        const refusal = await map.refusalOf({ name: 'cells.set', step, cells: changes.map((one) => ({ ...one })), today: today() } as Edit)
-        const next = new Map(pending.value)
-        for (const { topic, column, text } of changes) {
-            const its = next.get(keyAt(topic, column))
-            if (its?.text === text) {
-                if (refusal === null) {
-                    next.set(keyAt(topic, column), { text, isDone: true })
-                } else {
-                    next.delete(keyAt(topic, column))
-                }
-            }
-        }
-        pending.value = next
-        if (refusal !== null) {
-            tell.warning(refusal)
-        }
-        return refusal === null
-    }
 
     const bounded = ({ line, column }: Spot): Spot => ({ line: Math.max(0, Math.min(items.value.length, line)), column: Math.max(0, Math.min(columns.value.length - 1, column)) })
 
@@ -280,13 +131,17 @@ export const useTable = defineStore('table', () => {
         if (column === undefined) {
             return
         }
+        const isHere = topic === null || cells.value.has(topic) || !map.told.topics.has(topic)
         const held = topic === null ? '' : typed(topic, spot.value.column)
-        if (column.form === null) {
+        if (!isHere && instead === null && column.form !== null) {
+            // What is there is changed, so it has to have come first.
+            void fetched([topic]).then(() => current.value === topic && begin(), () => undefined)
+        } else if (column.form === null) {
             tell.info(`What stands under “${column.words}” follows from other things.`)
-        } else if (held === null) {
+        } else if (held === null && isHere) {
             tell.info('This is long; it is changed at the desk.')
         } else {
-            typing.value = { topic, column: column.key, text: instead ?? held, leaves: instead !== null }
+            typing.value = { topic, column: column.key, text: instead ?? held ?? '', leaves: instead !== null, held: isHere ? held : null }
         }
     }
 
@@ -306,12 +161,12 @@ export const useTable = defineStore('table', () => {
         wanted.value++
     }
 
-    function keep({ topic, column }: Typing, text: string): void {
+    function keep({ topic, column, held }: Typing, text: string): void {
         if (topic === null) {
             if (text.trim() !== '') {
                 addRow(null, { column, text })
             }
-        } else if (text !== typed(topic, columns.value.findIndex(({ key }) => key === column))) {
+        } else if (text !== held) {
             void put([{ topic, column, text }])
         }
     }
@@ -353,10 +208,11 @@ export const useTable = defineStore('table', () => {
         if (hand.value !== null) {
             return
         }
-        void put(chosenCells().filter(({ topic, column, at }) => column !== 'title' && (typed(topic, at) ?? '') !== '').map(({ topic, column }) => ({ topic, column, text: '' })))
+        // What is not in view is emptied too, known or not; where there is nothing, nothing happens.
+        void put(chosenCells().filter(({ column }) => column !== 'title').map(({ topic, column }) => ({ topic, column, text: '' })))
     }
-    const chosenCells = (): { topic: string; column: string; at: number }[] =>
-        chosenTopics.value.flatMap((topic) => columns.value.slice(range.value.from, range.value.to + 1).flatMap((column, i) => (column.form === null ? [] : [{ topic, column: column.key, at: range.value.from + i }])))
+    const chosenCells = (): { topic: string; column: string }[] =>
+        chosenTopics.value.flatMap((topic) => columns.value.slice(range.value.from, range.value.to + 1).flatMap((column) => (column.form === null ? [] : [{ topic, column: column.key }])))
 
     /** What stands in the first row that is chosen goes into those below it. */
     async function fill(): Promise<void> {
@@ -373,6 +229,10 @@ export const useTable = defineStore('table', () => {
     /** What is chosen, as lines of cells for other programs. */
     async function copied(): Promise<string[][]> {
         await fetched(chosenTopics.value)
+        return copiedHere()
+    }
+    const isCopiedHere = (): boolean => chosenTopics.value.every((topic) => cells.value.has(topic))
+    function copiedHere(): string[][] {
         return chosenTopics.value.map((topic) => columns.value.slice(range.value.from, range.value.to + 1).map(({ key }, i) => (key === 'title' ? told(topic, range.value.from + i) : (typed(topic, range.value.from + i) ?? told(topic, range.value.from + i)))))
     }
 
@@ -384,16 +244,20 @@ export const useTable = defineStore('table', () => {
             await put(chosenCells().map(({ topic, column }) => ({ topic, column, text: one })))
             return
         }
+        if (lines.length > MOST_PASTED) {
+            tell.info(`More than ${MOST_PASTED.toLocaleString('en')} rows are brought in as a file.`)
+            return
+        }
         const keys = columns.value.slice(from).map(({ key, form }) => (form === null ? null : key))
         const step = newId()
+        const made: string[] = []
         const changes: { topic: string; column: string; text: string }[] = []
         const rows = items.value.slice(top).flatMap(({ topic }) => topic ?? [])
         lines.forEach((line, i) => {
             let topic = rows[i]
             if (topic === undefined) {
                 topic = newId()
-                map.edit({ name: 'topic.add', step, parent: branch.value, topic: { id: topic, title: '' } } as Edit)
-                fresh.value = [...fresh.value, { topic, after: null }]
+                made.push(topic)
             }
             const its = topic
             line.forEach((text, n) => {
@@ -403,7 +267,14 @@ export const useTable = defineStore('table', () => {
                 }
             })
         })
+        if (made.length > 0) {
+            map.edit({ name: 'topic.add-many', step, parent: branch.value, topics: made.map((topic) => ({ id: topic, title: '' })) } as Edit)
+            fresh.value = [...fresh.value, ...made.map((topic) => ({ topic, after: null }))]
+        }
         const isPut = await put(changes, step)
+        if (!isPut && made.length > 0) {
+            map.edit({ name: 'topic.remove', topics: made })
+        }
         if (isPut) {
             go({ line: top, column: from })
             go({ line: Math.min(items.value.length - 1, top + lines.length - 1), column: from + Math.max(...lines.map(({ length }) => length)) - 1 }, true)
@@ -413,7 +284,7 @@ export const useTable = defineStore('table', () => {
     /** Says something of the table; one that nobody made yet is kept by that. */
     function configure(fields: Record<string, string | boolean | null>, step = newId()): void {
         const id = shown.value?.id ?? newId()
-        const own = shown.value === null ? { name: 'Table', ...(branch.value === map.tree.root ? {} : { branch: branch.value }), columns: written() } : {}
+        const own = shown.value === null ? { name: 'Table', ...(branch.value === map.tree.root ? {} : { branch: branch.value }), ...(columns.value.length === 0 ? {} : { columns: written() }) } : {}
         map.edit({ name: 'row.set', step, type: 'table', row: id, fields: { ...own, ...fields } } as Edit)
         left.value = { ...left.value, [map.id]: id }
     }
@@ -433,13 +304,6 @@ export const useTable = defineStore('table', () => {
         fresh.value = []
     }
 
-    watch([() => map.id, () => shown.value?.id, branch, () => map.filter?.text], () => {
-        seen.value = []
-        cells.value = new Map()
-        void ask()
-    }, { immediate: true })
-    watch(seenDays, () => void ask())
-    watch([() => map.seq, () => map.savedState], ([, state]) => state === 'saved' && void ask())
     // What is chosen elsewhere is chosen here.
     watch(() => map.current, (topic) => {
         if (topic !== null && topic !== own && topic !== current.value && !chosenTopics.value.includes(topic)) {
@@ -462,7 +326,7 @@ export const useTable = defineStore('table', () => {
     })
 
     return {
-        answer, items, columns, problem, spot, corner, range, typing, wanted, menu, hand, isBringing, isAddressed, isAdding, tables, shown, branch, isDeep, form, seenDays, days: dayItems, isPlain, current, chosenTopics,
-        field, ask, see, told, below, typed, put, go, move, begin, finish, addRow, newRow, clear, fill, copied, paste, configure, setColumns, addColumn, choose, lineOf, topicAt,
+        answer, items, columns, problem, spot, corner, range, typing, wanted, menu, hand, isBringing, isAddressed, isAdding, tables, shown, branch, isDeep, form, seenDays, days, isPlain, current, chosenTopics,
+        field, see, told, below, typed, put, go, move, begin, finish, addRow, newRow, clear, fill, copied, copiedHere, isCopiedHere, isSeen, paste, configure, setColumns, addColumn, choose, lineOf, topicAt,
     }
 })

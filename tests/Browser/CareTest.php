@@ -304,7 +304,7 @@ it('shows the next person nothing of the one before', function () {
         $browser->press('Send me a letter to begin')->press('Open the link')->waitFor("input[name='password']");
         $browser->find("input[name='password']")->sendKeys('a long enough password');
         $browser->press('Begin')->waitFor('.library');
-        $browser->script('window.seen = ""; new MutationObserver(() => window.seen += document.body.innerText).observe(document.body, {childList: true, subtree: true, characterData: true})');
+        $browser->script('window.seen = ""; new MutationObserver(() => window.seen += document.body.textContent).observe(document.body, {childList: true, subtree: true, characterData: true})');
         $browser->newMap()->type('Bram’s own')->keys('Mod+Enter')->saved();
         expect($browser->has('iframe'))->toBeFalse()
             ->and((string) $browser->script('return window.seen'))->not->toContain('Saltmere lantern');

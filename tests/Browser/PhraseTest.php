@@ -46,6 +46,8 @@ it('changes phrases by key, by double click, at the desk and in the sentences, a
     $browser = Studio::browser()->newMap();
     $browser->type('Lanterns')->keys('Tab')->type('warm air')->keys('Enter')->type('paper')->keys('Mod+Enter')->saved();
     $browser->keys('F3')->waitFor('.connector-phrase')->type('are made of')->keys('Enter')->saved()->waitUntil(fn (): bool => connectorPhrases($browser) === ['are made of'], 'the phrase');
+    // Slips glide to their places; what is clicked twice has to have come to rest.
+    usleep(600_000);
     $at = (array) $browser->script('const box = document.querySelector(".slip .phrase-room").getBoundingClientRect(); return [box.x + box.width / 2, box.y + box.height / 2]');
     foreach ([1, 2] as $count) {
         $browser->pointer('mousePressed', $at[0], $at[1], ['button' => 'left', 'clickCount' => $count])->pointer('mouseReleased', $at[0], $at[1], ['button' => 'left', 'clickCount' => $count]);

@@ -28,7 +28,7 @@ function rowsAre(Browser $browser, array $rows): Browser
 /** The table of a map made of a text, open. */
 function tabled(string $text): Browser
 {
-    return Studio::lent($text)->keys('Alt+3')->waitFor('.table-grid .line');
+    return Studio::lent($text)->keys('Alt+3')->waitFor('.table-grid .line:not(.fresh)');
 }
 
 /** Sees a table in another form. */
@@ -250,6 +250,7 @@ it('follows what is chosen elsewhere, is narrowed by what is sought, and leads t
     // A table that nobody sees is asked for no more, and what is done in it is not offered.
     $asked = fn (): int => (int) $browser->script('return performance.getEntriesByType("resource").filter((one) => one.name.endsWith("/table")).length');
     $before = $asked();
+    $browser->waitUntil(fn (): bool => (bool) $browser->script('return document.activeElement.closest(".board") !== null'), 'the board to have the keys');
     $browser->keys('Enter')->waitFor('.title-editor')->type('Pier')->keys('Mod+Enter')->saved();
     usleep(400_000);
     expect($asked())->toBe($before);
@@ -268,11 +269,14 @@ it('hangs a card elsewhere where the lanes are what stands above', function () {
     expect($browser->outline())->toBe(['Plan', '  A', '  B', '    Two', '    One']);
 });
 
-it('moves a row by dragging its number', function () {
+it('moves a row by dragging its number, and by keys', function () {
     $browser = tabled("Plan\n\tOne\n\tTwo\n\tThree");
     $at = fn (int $line): array => $browser->script('const r = document.querySelectorAll(".table-grid .number")[arguments[0]].getBoundingClientRect(); return [r.x + 20, r.y + r.height / 2]', $line);
     [$from, $to] = [$at(0), $at(2)];
     $browser->drag($from, [$to[0], $to[1] + 12])->saved();
     rowsAre($browser, ['Two', 'Three', 'One']);
     expect($browser->outline())->toBe(['Plan', '  Two', '  Three', '  One']);
+    $browser->keys('Alt+ArrowUp')->saved();
+    rowsAre($browser, ['Two', 'One', 'Three']);
+    expect($browser->outline())->toBe(['Plan', '  Two', '  One', '  Three']);
 });

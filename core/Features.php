@@ -25,6 +25,7 @@ use ChalkTree\Sign\SignFeature;
 use ChalkTree\Table\TableFeature;
 use ChalkTree\Task\TaskFeature;
 use ChalkTree\Walk\WalkFeature;
+use ChalkTree\Words\WordsFeature;
 
 /** The list of all features. A new one is a folder and one line here. */
 final class Features
@@ -52,6 +53,7 @@ final class Features
         TableFeature::class,
         TaskFeature::class,
         WalkFeature::class,
+        WordsFeature::class,
     ];
 
     /** @var array<class-string<Feature>, Feature>|null */

@@ -38,7 +38,7 @@ final class MakeHandOver implements ShouldQueue
         try {
             $map = $wanted->map ?? throw new NotMade('This map is no longer there.');
             $person = $wanted->person ?? throw new NotMade('This account is no longer there.');
-            $file = $exports->write($map, $store->load($map), $wanted->wish($views->board($map, $person)), new Watched($wanted));
+            $file = $exports->write($map, $store->load($map), $wanted->wish($views->board($map, $person)), new Watched($wanted), $person);
             File::ensureDirectoryExists(dirname($wanted->path()), 0o700);
             file_put_contents($wanted->path(), $file);
             $this->end('done', 'Done', null);

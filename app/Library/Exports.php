@@ -16,7 +16,9 @@ use App\HandOver\Stopped;
 use App\HandOver\Unwatched;
 use App\HandOver\Wish;
 use App\Models\MapRecord;
+use App\Models\Person;
 use App\Pictures\CarriedPictures;
+use App\Store\Digests;
 use ChalkTree\Edit\TopicDraft;
 use ChalkTree\Exchange\Formats;
 use ChalkTree\Exchange\JsonFormat;
@@ -40,7 +42,7 @@ final readonly class Exports
     /** A map with all its files; it is written by zip(). */
     public const ARCHIVE = 'zip';
 
-    public function __construct(private Pictures $pictures, private CarriedPictures $carried, private ZippedMap $zipped, private Documents $documents, private Prints $prints, private DeckFiles $decks, private Shelf $shelf)
+    public function __construct(private Pictures $pictures, private CarriedPictures $carried, private ZippedMap $zipped, private Documents $documents, private Prints $prints, private DeckFiles $decks, private Shelf $shelf, private Digests $digests)
     {
     }
 
@@ -81,11 +83,12 @@ final readonly class Exports
      * @param  MapRecord  $record  of the map
      * @param  TopicMap  $map  all of it
      * @param  Wish  $wish  for anything but an archive
+     * @param  Person|null  $for  who hands it over, and so of whose maps digests in documents tell; null for nobody in particular
      * @return string the file
      *
      * @throws NothingLeaves|NotMade|Stopped
      */
-    public function write(MapRecord $record, TopicMap $map, Wish $wish, Progress $progress = new Unwatched): string
+    public function write(MapRecord $record, TopicMap $map, Wish $wish, Progress $progress = new Unwatched, ?Person $for = null): string
     {
         $title = $wish->branch === null ? $this->shelf->titleOf($record, $map->root()->title) : Shelf::title(null, $map->topic($wish->branch)->title);
         if (self::isComplete($wish->to)) {
@@ -109,7 +112,7 @@ final readonly class Exports
         $selected = Selected::of($leaving, $wish->choices, $wish->branch, $wish->chosen, $wish->view);
         $document = DocumentFormat::tryFrom($wish->to);
         if ($document !== null) {
-            return $this->documents->write($record, $selected, $document, $wish->choices, $progress);
+            return $this->documents->write($record, $for === null ? $selected : $this->digests->settled($selected, $record, $for), $document, $wish->choices, $progress);
         }
         $headings = $wish->choices->number('headings');
 

@@ -71,6 +71,26 @@ final readonly class Digests
     }
 
     /**
+     * A map that leaves, in which what digests gather of all maps of a person stands in them as lines. Whoever hands the
+     * map over knows of the other maps; the map itself does not.
+     */
+    public function settled(TopicMap $leaving, MapRecord $record, Person $person): TopicMap
+    {
+        $now = new Moment($leaving, $person->today());
+        $settled = $leaving;
+        foreach ($leaving->hasRowsOf(Digest::class) ? $leaving->rowsOf(Digest::class) : [] as $digest) {
+            if ($digest->from() === 'maps' && $digest->text('frozen') === '' && $leaving->isLiving($digest)) {
+                [$groups, , $maps] = $this->gathered($now, $digest, $record, $person);
+                $lines = fn (DigestGroup $group): array => array_map(fn (DigestLine $line): DigestLine => $line->map === '' ? $line : new DigestLine($line->map, $line->topic, $line->title, [$maps[$line->map] ?? '', ...$line->trail], $line->told, $line->progress), $group->lines);
+                $settled = $settled === $leaving ? clone $leaving : $settled;
+                $settled->put($digest->with(['frozen' => $now->today, 'lines' => DigestGroup::write(array_map(fn (DigestGroup $group): DigestGroup => new DigestGroup($group->title, $lines($group)), $groups))]));
+            }
+        }
+
+        return $settled;
+    }
+
+    /**
      * The lines, how many topics there are, and the titles of the other maps from which some are.
      *
      * @return array{list<DigestGroup>, int, array<string, string>}

@@ -20,6 +20,7 @@ use ChalkTree\Rule\RuleSet;
 use ChalkTree\Task\Finding;
 use ChalkTree\Task\Tasks;
 use ChalkTree\Task\Todos;
+use ChalkTree\Words\Words;
 
 /** Answers what follows from the data of a map: computed fields, sums, to-dos and what is found of them, what rules and conditions hit. */
 final readonly class Facts
@@ -33,7 +34,7 @@ final readonly class Facts
         return new Moment($this->store->load($record), $person->today());
     }
 
-    /** @return array{computed: list<array{field: string, told: string, isProblem: bool}>, below: list<array{name: string, how: string, told: string}>, progress: float|null, done: array{done: int, of: int}|null, found: list<array{finding: string, words: string}>} "FactsAnswer" in the wire schema */
+    /** @return array{computed: list<array{field: string, told: string, isProblem: bool}>, below: list<array{name: string, how: string, told: string}>, progress: float|null, done: array{done: int, of: int}|null, found: list<array{finding: string, words: string}>, words: array{own: int, below: int}} "FactsAnswer" in the wire schema */
     public function of(Moment $now, string $topic): array
     {
         $now->map->topic($topic);
@@ -62,6 +63,7 @@ final readonly class Facts
             'progress' => $now->sums()->below($topic, TellsProgress::PROGRESS)?->mean(),
             'done' => $done === null ? null : ['done' => (int) $done->sum, 'of' => $done->count],
             'found' => array_map(fn (Finding $finding): array => ['finding' => $finding->value, 'words' => $finding->words()], $tasks->found($topic)),
+            'words' => ['own' => Words::own($now->map, $topic), 'below' => Words::below($now, $topic)],
         ];
     }
 

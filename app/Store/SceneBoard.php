@@ -81,7 +81,7 @@ final class SceneBoard
             $this->memory->learn($layout->slips(), $news->gone);
         } else {
             $this->memory = Memory::of($layout->slips());
-            $layout->sums()?->teach($this->memory);
+            $layout->teach($this->memory);
         }
 
         $scene = $layout->scene($ways);
@@ -109,7 +109,7 @@ final class SceneBoard
     {
         $layout = Layout::of($map, $this->view, looks: $this->looks);
         $this->memory = Memory::of($layout->slips());
-        $layout->sums()?->teach($this->memory);
+        $layout->teach($this->memory);
         $scene = $layout->scene($ways = new KnownWays);
         $this->memory->learnWays($ways);
         $this->memory->learnCharts($layout->charts());

@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace ChalkTree\Arrange;
 
+use ChalkTree\Ask\FollowsEdits;
+use ChalkTree\Ask\KeepsUp;
 use ChalkTree\Ask\Moment;
 use ChalkTree\Ask\RollUps;
 use ChalkTree\Face\FaceParts;
-use ChalkTree\Face\PhrasePart;
+use ChalkTree\Face\SmallText;
+use ChalkTree\Feature;
+use ChalkTree\Features;
 use ChalkTree\Flow\KnownCharts;
 use ChalkTree\Look\Look;
 use ChalkTree\Look\LookResolver;
@@ -71,6 +75,9 @@ final class Layout
     /** What is below each topic, summed up; null until something was drawn. */
     private ?RollUps $sums = null;
 
+    /** @var list<FollowsEdits> what features keep up to date with the map */
+    private readonly array $followers;
+
     private readonly LookResolver $looks;
 
     private readonly FaceParts $faces;
@@ -87,6 +94,7 @@ final class Layout
         $this->inheritance = new Inheritance($arrangement, $this->looks);
         $this->faces = new FaceParts;
         $this->charts = new KnownCharts;
+        $this->followers = array_values(array_map(fn (KeepsUp $feature): FollowsEdits => $feature->follower(), array_filter(Features::all(), fn (Feature $feature): bool => $feature instanceof KeepsUp)));
     }
 
     /** Lays out everything that is not known yet, or all that could have changed if these topics have. */
@@ -163,7 +171,8 @@ final class Layout
         $scope = $view->scope !== null && $map->has($view->scope) ? $view->scope : null;
         $this->root = $scope ?? $map->sheet()->root;
         $touched = $touched === null ? null : array_values([...$touched, ...$this->renumbered($before)]);
-        $now = new Moment($map, $view->today, $this->summedUp($map, $touched));
+        $now = new Moment($map, $view->today, $this->summedUp($map, $touched), $this->followers);
+        $touched = $this->followed($now, $touched);
         $isAlike = $this->looks->read($map, $now);
         $isAlike = $this->faces->read($map, $touched === null, $now) && $isAlike;
         // Where something is said otherwise of the map as a whole, everything may be drawn otherwise.
@@ -233,10 +242,27 @@ final class Layout
         return $this->sums;
     }
 
-    /** What it knows of what is below each topic; a memory can learn it. */
-    public function sums(): ?RollUps
+    /**
+     * @param  list<string>|null  $touched
+     * @return list<string>|null these, and the topics in whose boxes something else stands because of them
+     */
+    private function followed(Moment $now, ?array $touched): ?array
     {
-        return $this->sums;
+        $more = [];
+        foreach ($this->followers as $follower) {
+            array_push($more, ...$follower->follow($now, $touched, $this->memory));
+        }
+
+        return $touched === null ? null : [...$touched, ...$more];
+    }
+
+    /** From now on this learns what is found of the map as a whole, and has learned what was. */
+    public function teach(Memory $memory): void
+    {
+        $this->sums?->teach($memory);
+        foreach ($this->followers as $follower) {
+            $follower->teach($memory);
+        }
     }
 
     /** Places what is right below a slip, and, where its arrangement asks for it, what is below that. */
@@ -298,7 +324,7 @@ final class Layout
             }
             if (isset($this->phrases[$id]) && $given->phrase !== PhraseWay::Hidden) {
                 $slip->phrase = $given->phrase === PhraseWay::InBox ? '' : $this->phrases[$id]->text('phrase');
-                array_push($slip->parts, ...($given->phrase === PhraseWay::InBox && $this->phrases[$id]->text('phrase') !== '' ? [new PhrasePart($this->phrases[$id]->text('phrase'))] : []));
+                array_push($slip->parts, ...($given->phrase === PhraseWay::InBox && $this->phrases[$id]->text('phrase') !== '' ? [SmallText::phrase($this->phrases[$id]->text('phrase'))] : []));
             }
             $known = $old === null && $stale !== null && ! isset($stale[$id]) ? $this->memory?->recall($slip) : null;
             if ($known === true && ! $isGoneInto && ! $given->arrangement->hasAxis()) {

@@ -147,6 +147,18 @@ final class Memory
         }
     }
 
+    /** What was learned under a name that no topic has; null where nothing was. */
+    public function kept(string $name): ?string
+    {
+        return $this->record($name);
+    }
+
+    /** @param  string  $name  one that no topic has */
+    public function keep(string $name, string $record): void
+    {
+        $this->records[$name] = $this->changed[$name] = $record;
+    }
+
     public function has(string $id): bool
     {
         return $this->record($id) !== null;

@@ -20,10 +20,11 @@ final readonly class Column
      * @param  Closure(string): (string|null)|null  $below  what those below a topic come to, as people read it
      * @param  Closure(string): list<string>|null  $inCell  what there is of a topic where the head of the column says what it is; null where that is what is told
      * @param  bool  $isOfLists  whether it is told in the lines of lists, which have the title as it is
+     * @param  bool  $isOfAbove  whether it is told of what stands above a topic, and not of itself and what is below it
      */
     public function __construct(
         public string $key, public string $words, private Closure $told, private ?Closure $rank = null, private ?Closure $groups = null,
-        public ?CellTyping $typing = null, private ?Closure $numbers = null, private ?Closure $below = null, private ?Closure $inCell = null, public bool $isOfLists = true,
+        public ?CellTyping $typing = null, private ?Closure $numbers = null, private ?Closure $below = null, private ?Closure $inCell = null, public bool $isOfLists = true, public bool $isOfAbove = false,
     ) {
     }
 

@@ -23,8 +23,11 @@ final class Moment
     /** @var array<class-string<FeatureRow>, array<string, true>> the topics that rows of a sort are about */
     private array $about = [];
 
-    /** @param  string  $today  empty where nobody asks in particular; then it is the day in UTC */
-    public function __construct(public readonly TopicMap $map, string $today = '', private ?RollUps $sums = null)
+    /**
+     * @param  string  $today  empty where nobody asks in particular; then it is the day in UTC
+     * @param  list<FollowsEdits>  $followers  that are up to date with this map
+     */
+    public function __construct(public readonly TopicMap $map, string $today = '', private ?RollUps $sums = null, private readonly array $followers = [])
     {
         $this->today = $today === '' ? gmdate('Y-m-d') : $today;
     }
@@ -51,6 +54,25 @@ final class Moment
 
         /** @var T */
         return $this->known[$name];
+    }
+
+    /**
+     * What is kept up to date with the map from edit to edit; null where nobody lent that.
+     *
+     * @template T of FollowsEdits
+     *
+     * @param  class-string<T>  $class
+     * @return T|null
+     */
+    public function follower(string $class): ?FollowsEdits
+    {
+        foreach ($this->followers as $follower) {
+            if ($follower instanceof $class) {
+                return $follower;
+            }
+        }
+
+        return null;
     }
 
     /**

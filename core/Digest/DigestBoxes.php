@@ -7,12 +7,16 @@ namespace ChalkTree\Digest;
 use ChalkTree\Ask\Days;
 use ChalkTree\Ask\Moment;
 use ChalkTree\Face\BoxSource;
+use ChalkTree\Face\SmallText;
 use ChalkTree\Text\Sameness;
 
-/** Says on a digest what it gathers. Not how many: that hangs on the whole map, and no edit waits for it. */
+/** Says on a digest what it gathers, how many, and the first of them. */
 final readonly class DigestBoxes implements BoxSource
 {
     private const WIDEST = 80;
+
+    /** Lines of a digest that stand on the board; how many more there are is told. */
+    private const MOST = 12;
 
     public function __construct(private Moment $now)
     {
@@ -25,10 +29,32 @@ final readonly class DigestBoxes implements BoxSource
             return [];
         }
         $frozen = $digest->text('frozen');
-        $words = mb_strimwidth($digest->condition()?->words($this->now) ?? 'nothing yet', 0, self::WIDEST, '…');
-        // A digest is often called what it gathers.
-        $isSaid = Sameness::key($words) === Sameness::key($this->now->map->topic($topic)->title);
+        $gathered = LiveDigests::of($this->now)->gathered($topic);
+        [$groups, $count] = match (true) {
+            $gathered !== null => [$gathered->groups($digest), $gathered->count()],
+            $frozen !== '' => [$groups = DigestGroup::read($digest->text('lines')) ?? [], DigestGroup::count($groups)],
+            default => [null, null],
+        };
+        $list = $groups === null || $groups === [] ? [] : [DigestList::of($groups, self::MOST)];
 
-        return [new DigestPart('≡ '.($frozen === '' ? ($isSaid ? 'gathered here' : "gathers {$words}") : 'as of '.Days::short($frozen, $this->now->today)))];
+        return [SmallText::below('facts', $this->said($digest, $frozen, $count)), ...$list];
+    }
+
+    private function said(Digest $digest, string $frozen, ?int $count): string
+    {
+        if ($frozen !== '') {
+            return '≡ as of '.Days::short($frozen, $this->now->today).($count === 0 ? ' · nothing found' : " · {$count}");
+        }
+        $condition = $digest->condition();
+        $words = mb_strimwidth($condition?->words($this->now) ?? 'nothing yet', 0, self::WIDEST, '…');
+        // A digest is often called what it gathers.
+        $isSaid = Sameness::key($words) === Sameness::key($this->now->map->topic($digest->id)->title);
+        $found = match (true) {
+            $condition === null || $count === null => '',
+            $count === 0 => ' · nothing found',
+            default => " · {$count}",
+        };
+
+        return '≡ '.($isSaid ? 'gathered here' : "gathers {$words}").$found;
     }
 }

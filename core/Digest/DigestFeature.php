@@ -6,6 +6,8 @@ namespace ChalkTree\Digest;
 
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Ask\Asks;
+use ChalkTree\Ask\FollowsEdits;
+use ChalkTree\Ask\KeepsUp;
 use ChalkTree\Ask\Moment;
 use ChalkTree\Document\Block;
 use ChalkTree\Document\Style;
@@ -21,7 +23,7 @@ use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 
 /** Topics that gather others into a list, with ways back. */
-final class DigestFeature implements Asks, PutsComputedInBoxes, PutsInDocuments, SpreadsLooks
+final class DigestFeature implements Asks, KeepsUp, PutsComputedInBoxes, PutsInDocuments, SpreadsLooks
 {
     public function rows(): array
     {
@@ -46,6 +48,11 @@ final class DigestFeature implements Asks, PutsComputedInBoxes, PutsInDocuments,
     public function had(): array
     {
         return ['digest' => Digest::class];
+    }
+
+    public function follower(): FollowsEdits
+    {
+        return new LiveDigests;
     }
 
     public function boxes(Moment $now): ?BoxSource

@@ -74,6 +74,12 @@ final readonly class DigestGroup
         return array_values(array_filter($left, fn (self $group): bool => $group->lines !== []));
     }
 
+    /** @param  list<self>  $groups */
+    public static function count(array $groups): int
+    {
+        return array_sum(array_map(fn (self $group): int => count($group->lines), $groups));
+    }
+
     private static function line(mixed $line): ?DigestLine
     {
         if (! is_array($line) || ! self::isText($line['title'] ?? null) || ! is_string($line['topic'] ?? null) || ! Ids::valid($line['topic']) || ! is_string($line['map'] ?? null) || ($line['map'] !== '' && ! Ids::valid($line['map']))) {

@@ -12,7 +12,11 @@ use ChalkTree\Ask\TodoProgress;
 use ChalkTree\Map\Trail;
 use ChalkTree\Text\InlineMarkdown;
 
-/** Gathers the topics that a digest asks for, map by map, and puts them under heads and in order. */
+/**
+ * Gathers the topics that a digest asks for, map by map, and puts them under heads and in order.
+ *
+ * @phpstan-type Found array{line: DigestLine, groups: list<array{string, float|string|null}>, rank: float|string|null}
+ */
 final class Gathering
 {
     /** Lines of a digest; what is gathered then is counted, and not told. */
@@ -22,7 +26,7 @@ final class Gathering
 
     private int $count = 0;
 
-    /** @var list<array{line: DigestLine, groups: list<array{string, float|string|null}>, rank: float|string|null}> */
+    /** @var list<Found> */
     private array $found = [];
 
     public function __construct(private readonly Digest $digest)
@@ -51,25 +55,45 @@ final class Gathering
     public function add(Moment $now, Condition $condition, ?string $branch = null, string $as = ''): void
     {
         $columns = Columns::of($now);
-        $told = array_values(array_intersect_key($columns, array_flip($this->digest->tells())));
-        $order = $columns[$this->digest->text('order')] ?? null;
-        $by = $columns[$this->digest->text('by')] ?? null;
         foreach ($branch === null ? $now->map->all() : $now->map->branch($branch) as $id => $topic) {
             $id = (string) $id;
-            // A digest does not gather itself, nor another.
-            if ($id === $branch || $now->map->row(Digest::type(), $id) !== null || ! $condition->holds($now, $id)) {
+            if ($id === $branch || ! self::isGathered($now, $condition, $id)) {
                 continue;
             }
             $this->count++;
             if (count($this->found) < self::MOST) {
                 $trail = array_map(fn (string $title): string => mb_substr($title, 0, self::WIDEST), array_slice(Trail::to($now->map, $id, self::WIDEST), $now->map->isWithin($id, $now->map->root()->id) ? 1 : 0, -1));
-                $this->found[] = [
-                    'line' => new DigestLine($as, $id, InlineMarkdown::oneLine($topic->title, self::WIDEST), $trail, array_values(array_filter(array_map(fn (Column $column): string => mb_strimwidth(implode(', ', $column->told($id)), 0, self::WIDEST, '…'), $told))), TodoProgress::of($now, $id)),
-                    'groups' => $by === null ? [] : array_map(fn (string $head): array => [$head, $by->isRanked() ? $by->rank($id) : null], $by->groups($id)),
-                    'rank' => $order?->rank($id),
-                ];
+                $this->found[] = self::told($now, $this->digest, $columns, $id, $as, $trail);
             }
         }
+    }
+
+    /** Whether a condition holds of a topic that can be gathered: a digest gathers neither itself nor another. */
+    public static function isGathered(Moment $now, Condition $condition, string $id): bool
+    {
+        return $now->map->row(Digest::type(), $id) === null && $condition->holds($now, $id);
+    }
+
+    /**
+     * What is told of a topic, under which heads it stands and where.
+     *
+     * @param  array<string, Column>  $columns  of its map
+     * @param  list<string>  $trail
+     * @return Found
+     */
+    public static function told(Moment $now, Digest $digest, array $columns, string $id, string $as = '', array $trail = []): array
+    {
+        $told = [];
+        foreach (array_intersect_key($columns, array_flip($digest->tells())) as $column) {
+            $told[] = mb_strimwidth(implode(', ', $column->told($id)), 0, self::WIDEST, '…');
+        }
+        $by = $columns[$digest->text('by')] ?? null;
+
+        return [
+            'line' => new DigestLine($as, $id, InlineMarkdown::oneLine($now->map->topic($id)->title, self::WIDEST), $trail, array_values(array_filter($told, fn (string $words): bool => $words !== '')), TodoProgress::of($now, $id)),
+            'groups' => $by === null ? [] : array_map(fn (string $head): array => [$head, $by->isRanked() ? $by->rank($id) : null], $by->groups($id)),
+            'rank' => ($columns[$digest->text('order')] ?? null)?->rank($id),
+        ];
     }
 
     public function count(): int
@@ -77,11 +101,19 @@ final class Gathering
         return $this->count;
     }
 
-    /** @return list<DigestGroup> one without a head where nothing is grouped; what stands under none comes last */
+    /** @return list<DigestGroup> */
     public function groups(): array
     {
-        $found = $this->found;
-        if ($this->digest->text('order') !== '') {
+        return self::grouped($this->digest, $this->found);
+    }
+
+    /**
+     * @param  list<Found>  $found
+     * @return list<DigestGroup> one without a head where nothing is grouped; what stands under none comes last
+     */
+    public static function grouped(Digest $digest, array $found): array
+    {
+        if ($digest->text('order') !== '') {
             usort($found, fn (array $a, array $b): int => Column::compare($a['rank'], $b['rank']));
         }
         $lines = $ranks = $rest = [];

@@ -106,7 +106,7 @@ final class FaceParts
     {
         $parts = [];
         if ($topic->caption !== '') {
-            $parts[] = new CaptionPart($topic->caption);
+            $parts[] = SmallText::caption($topic->caption);
         }
         if ($topic->note !== '') {
             $parts[] = new NotePart(NoteSort::of($topic->note));

@@ -6,6 +6,7 @@ namespace ChalkTree\Kind;
 
 use ChalkTree\Ask\Moment;
 use ChalkTree\Face\BoxSource;
+use ChalkTree\Face\SmallText;
 use ChalkTree\Sign\StampsPart;
 use ChalkTree\Sign\TopicStamps;
 
@@ -43,6 +44,6 @@ final readonly class KindBoxes implements BoxSource
             }
         }
 
-        return $lines === [] ? $parts : [...$parts, new FactsPart(implode("\n", $lines))];
+        return $lines === [] ? $parts : [...$parts, SmallText::below('facts', implode("\n", $lines))];
     }
 }

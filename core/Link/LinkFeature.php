@@ -17,6 +17,7 @@ use ChalkTree\Edit\Settles;
 use ChalkTree\Exchange\WritesLines;
 use ChalkTree\Face\PutsInBoxes;
 use ChalkTree\Face\PutsTiesInBoxes;
+use ChalkTree\Face\SmallText;
 use ChalkTree\HandOver\Choices;
 use ChalkTree\HandOver\DocumentPlace;
 use ChalkTree\HandOver\PutsInDocuments;
@@ -70,7 +71,7 @@ final class LinkFeature implements Asks, PutsInBoxes, PutsInDocuments, PutsTiesI
         $told = $row->flag('shown') ? $map->row(ToldHowFar::type(), $row->id) : null;
         $text = $told instanceof ToldHowFar ? $told->said() : '';
 
-        return $text === '' ? [] : [new HowFarPart($text)];
+        return $text === '' ? [] : [SmallText::below('how-far', $text)];
     }
 
     public function tiesInBoxes(): array

@@ -174,16 +174,17 @@ final readonly class TableRows
     }
 
     /**
-     * A row of several heads stands under each; what has none stands under the last. Of a choice all heads are there, also
-     * those without rows.
+     * A row of several heads stands under each; what has none stands under the last. Of a choice, and of states,
+     * all heads are there, also those without rows.
      *
      * @param  list<TableRow>  $rows
      * @return list<TableGroup>
      */
     private static function grouped(array $rows, Column $by): array
     {
-        $isChoice = $by->typing?->form === 'choice';
-        $heads = $by->typing !== null && $isChoice ? array_fill_keys($by->typing->choices, []) : [];
+        $choices = in_array($by->typing?->form, ['choice', 'number'], true) ? $by->typing->choices : [];
+        $isChoice = $choices !== [] || $by->typing?->form === 'choice';
+        $heads = array_fill_keys($choices, []);
         $ranks = $rest = [];
         foreach ($rows as $row) {
             $row = new TableRow($row->topic, 0);

@@ -8,6 +8,7 @@ use ChalkTree\Ask\Days;
 use ChalkTree\Ask\Moment;
 use ChalkTree\Ask\TellsProgress;
 use ChalkTree\Face\BoxSource;
+use ChalkTree\Face\SmallText;
 
 /** What to-dos put on topics: on one, who and by when and how far; above some, how many of them are done. */
 final readonly class TaskBoxes implements BoxSource
@@ -23,7 +24,7 @@ final readonly class TaskBoxes implements BoxSource
     {
         $text = $this->told($topic);
 
-        return $text === '' ? [] : [new TaskPart($text)];
+        return $text === '' ? [] : [SmallText::below('task', $text)];
     }
 
     /** The same in words: "Ines, Theo · by Fri 5 Dec · 40 %". */

@@ -16,13 +16,16 @@ final class TaskColumns
 {
     private const STATES = ['open' => 'Open', 'doing' => 'Under way', 'done' => 'Done'];
 
+    /** How far something is of which one says no more than that it is under way. */
+    private const BEGUN = 10;
+
     /** @return iterable<Column> */
     public static function of(Moment $now): iterable
     {
         $tasks = Tasks::at($now);
         $day = fn (string $id): string => Tasks::task($now->map, $id)?->text('by') ?? '';
         $set = fn (string $field, ?Closure $read = null): Closure => fn (string $id, string $typed, string $today): array => trim($typed) === '' && ! Tasks::is($now->map, $id) ? []
-            : [['name' => SetTask::name(), 'topics' => [$id], $field => $read === null ? trim($typed) : $read(trim($typed)), 'today' => $today]];
+            : [['name' => SetTask::name(), 'topics' => [$id], $field => $read === null ? trim($typed) : $read(trim($typed), $id), 'today' => $today]];
         $days = fn (string $field): CellTyping => new CellTyping('day', fn (string $id): string => Tasks::task($now->map, $id)?->text($field) ?? '', $set($field));
         $who = fn (string $id): array => Tasks::task($now->map, $id)?->who() ?? [];
         yield new Column('who', 'Who', $who, typing: new CellTyping('people', fn (string $id): string => implode(', ', $who($id)), $set('who')));
@@ -41,7 +44,7 @@ final class TaskColumns
             fn (string $id): array => ($progress = $tasks->progress($id)) === null ? [] : [round($progress).' %'],
             $tasks->progress(...),
             fn (string $id): array => ($state = $tasks->state($id)) === null ? [] : [self::STATES[$state]],
-            new CellTyping('number', fn (string $id): string => (string) (Tasks::task($now->map, $id)?->number('progress') ?? ''), $set('progress', fn (string $typed): ?int => self::whole($typed, 0, 100, 'How far is a whole number from 0 to 100.'))),
+            new CellTyping('number', fn (string $id): string => (string) (Tasks::task($now->map, $id)?->number('progress') ?? ''), $set('progress', fn (string $typed, string $id): ?int => self::howFar($typed, Tasks::task($now->map, $id)?->progress() ?? 0)), array_values(self::STATES)),
             fn (float $number): string => round($number).' %',
         );
         $effort = fn (string $id): ?int => Tasks::task($now->map, $id)?->number('effort');
@@ -52,6 +55,21 @@ final class TaskColumns
             typing: new CellTyping('number', fn (string $id): string => (string) ($effort($id) ?? ''), $set('effort', fn (string $typed): ?int => self::whole($typed, 1, Task::MOST_EFFORT, 'Effort is a whole number of hours.'))),
             numbers: fn (float $number): string => number_format($number, floor($number) === $number ? 0 : 1).' h',
         );
+    }
+
+    /**
+     * A number, or the name of a state; what is under way already stays as far as it is.
+     *
+     * @throws InvalidEdit
+     */
+    private static function howFar(string $typed, int $before): ?int
+    {
+        return match (array_search(mb_strtolower($typed), array_map(mb_strtolower(...), self::STATES), true)) {
+            'open' => 0,
+            'doing' => $before > 0 && $before < 100 ? $before : self::BEGUN,
+            'done' => 100,
+            default => self::whole($typed, 0, 100, 'How far is a whole number from 0 to 100, or open, under way or done.'),
+        };
     }
 
     /** @throws InvalidEdit */

@@ -75,6 +75,26 @@ it('groups by person, gathers from all maps, and is frozen as of a day, by mouse
     expect($browser->complaints())->toBe([]);
 });
 
+it('shows the first lines on the board, live, each leading to its place by a double click', function () {
+    $browser = gathering();
+    $shown = fn (): array => (array) $browser->script('return [...document.querySelectorAll(".slip text.gathered")].map((one) => one.textContent)');
+    $browser->waitUntil(fn (): bool => count($shown()) >= 4 && str_starts_with($shown()[0], 'Oskar settles the accounts'), 'the lines on the board');
+    expect((string) $browser->script('return [...document.querySelectorAll(".slip text.facts")].map((one) => one.textContent).join("|")'))->toContain('≡ gathered here · 4');
+    // Ticked off elsewhere, it is gone from the board with the same answer.
+    $browser->script('document.querySelector(".digest .tick").click()');
+    $browser->saved()->waitUntil(fn (): bool => str_starts_with($shown()[0] ?? '', 'Tove mends'), 'one line less');
+    $browser->keys('Escape')->press('Show all');
+    usleep(900_000);
+    $at = $browser->script('const r = document.querySelectorAll(".slip .gathered-room")[1].getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2]');
+    foreach ([1, 2] as $count) {
+        $browser->pointer('mousePressed', ...[...$at, ['clickCount' => $count]])->pointer('mouseReleased', ...[...$at, ['clickCount' => $count]]);
+    }
+    $browser->waitUntil(fn (): bool => str_starts_with((string) $browser->script('return document.querySelector(".desk h2")?.textContent'), 'Wren asks'), 'its place');
+    expect($browser->has('.title-editor'))->toBeFalse();
+    $browser->keys('Alt+Backspace')->waitUntil(fn (): bool => $browser->has('.digest'), 'the digest again');
+    expect($browser->complaints())->toBe([]);
+});
+
 it('is copied as a list and sent by letter', function () {
     $browser = gathering();
     $browser->tools('Browser.grantPermissions', ['permissions' => ['clipboardReadWrite', 'clipboardSanitizedWrite']]);

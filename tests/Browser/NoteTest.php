@@ -31,6 +31,16 @@ function pressTool(Browser $browser, string $name): Browser
     return $browser;
 }
 
+it('writes into the note of the topic that was chosen last, however soon one types', function () {
+    $browser = Studio::lent("Story\n\tAt the quay\n\tIn the fog");
+    $browser->pick('At the quay')->keys('Alt+n')->waitFor('.desk .note-text')->waitUntil(fn (): bool => (bool) $browser->script('return document.activeElement.closest(".note-text") !== null'), 'the caret')->type('Ines waits.')->keys('Escape')->saved();
+    // Chosen and begun within one turn of the page, before the editor has come to rest.
+    $browser->pick('In the fog');
+    $browser->script('document.querySelector(".desk .note-text").focus(); document.execCommand("insertText", false, "Nobody answers.")');
+    $browser->keys('Escape')->saved();
+    expect(keptNote($browser->pick('In the fog')))->toBe('Nobody answers.')->and(keptNote($browser->pick('At the quay')))->toBe('Ines waits.')->and($browser->complaints())->toBe([]);
+});
+
 it('writes a note large, with a table and a formula, and keeps it as Markdown that reads back the same', function () {
     $browser = Studio::browser()->newMap();
     $browser->type('Hull speed')->keys('Mod+Enter')->saved();

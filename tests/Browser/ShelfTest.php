@@ -8,9 +8,10 @@ use Tests\Support\Browser;
 /** Drags a card of the library onto another by the browser's own drag and drop. */
 function dragCard(Browser $browser, string $from, string $to): void
 {
+    $find = 'const find = (name) => [...document.querySelectorAll(".card, .folder, nav button")].find(e => e.innerText.trim().startsWith(name));';
+    $browser->waitUntil(fn (): bool => (bool) $browser->script("{$find} return find(arguments[0]) !== undefined && find(arguments[1]) !== undefined", $from, $to), "“{$from}” and “{$to}” in the page");
     $browser->script(
-        'const find = (name) => [...document.querySelectorAll(".card, .folder, nav button")].find(e => e.innerText.trim().startsWith(name));'
-        .'const d = new DataTransfer(); const a = find(arguments[0]); const b = find(arguments[1]);'
+        $find.'const d = new DataTransfer(); const a = find(arguments[0]); const b = find(arguments[1]);'
         .'a.dispatchEvent(new DragEvent("dragstart", {dataTransfer: d, bubbles: true})); b.dispatchEvent(new DragEvent("dragover", {dataTransfer: d, bubbles: true, cancelable: true})); b.dispatchEvent(new DragEvent("drop", {dataTransfer: d, bubbles: true, cancelable: true}))',
         $from, $to,
     );

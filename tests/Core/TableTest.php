@@ -132,6 +132,17 @@ it('has the columns that are used where nobody said which', function () {
         ->and($keys(['columns' => "title 300\nfield:".Ids::next()."\nnote - count"]))->toBe(['title', 'note']);
 });
 
+it('has a head for every state of to-dos, and leaves what is under way as far as it is', function () {
+    $map = budget();
+    setTask($map, 'Oil', ['progress' => 40]);
+    expect(rowsIn($map, tableOf(['deep' => true, 'by' => 'progress', 'when' => '{"any":[{"ask":"text","has":"oil"},{"ask":"text","has":"ropes"}]}'])))->toBe(['# Open', '# Under way', 'Oil', '# Done', '# None', 'Ropes']);
+    typeIn($map, 'Oil', 'progress', 'under way');
+    expect(Tasks::task($map, titled($map, 'Oil'))->progress())->toBe(40);
+    typeIn($map, 'Oil', 'progress', 'done');
+    typeIn($map, 'Ropes', 'progress', 'under way');
+    expect([Tasks::task($map, titled($map, 'Oil'))->progress(), Tasks::task($map, titled($map, 'Ropes'))->progress()])->toBe([100, 10]);
+});
+
 it('refuses columns, orders and heads that are none', function (string $field, string $text) {
     expect(fn () => done(committee(), 'row.set', ['type' => 'table', 'row' => Ids::next(), 'fields' => ['name' => 'A', $field => $text]]))->toThrow(InvalidEdit::class);
 })->with([
@@ -164,6 +175,9 @@ it('puts what is typed where it belongs, as one step, and tells it back as one w
     ['by', '5 Dec', 'by Sat 5 Dec', '2026-12-05'],
     ['begins', '2026-12-01', 'from Tue 1 Dec'],
     ['progress', '40 %', '40 %', '40'],
+    ['progress', 'Under way', '10 %', '10'],
+    ['progress', 'DONE', '100 %', '100'],
+    ['progress', 'open', '0 %', '0'],
     ['effort', '12', '12 h'],
     ['field:0c0st000000000000000000000', '1.240,50', '€1,240.50', '1240.5'],
     ['field:0state00000000000000000000', 'PAID', 'paid', 'paid'],

@@ -45,6 +45,17 @@ it('gathers from all maps, but nothing private of another', function () {
     expect($this->getJson($address)->json('count'))->toBe(1);
 });
 
+it('stands in documents with what it gathers from all maps of whoever hands it over, each with the map it is from', function () {
+    $other = $this->mapOf($this->tove);
+    $this->sendEdits($other, [['name' => 'topic.retitle', 'topic' => $this->id($other, 'Willow'), 'title' => 'Willow of another map']])->assertOk();
+    ($this->gather)(['when' => ($this->when)('willow'), 'from' => 'maps']);
+    $html = (string) $this->get("/api/maps/{$this->map->id}/export?to=html")->assertOk()->getContent();
+    $list = strip_tags(substr($html, (int) strpos($html, 'Boats')));
+    expect($list)->toContain('Willow · Lanterns', 'Willow of another map · '.$this->topics($other->fresh())->root()->title.' › Lanterns');
+    // Nothing of it is kept with the map.
+    expect($this->topics($this->map->fresh())->row('digest', $this->boats)->text('lines'))->toBe('');
+});
+
 it('is copied and sent without what is private', function () {
     Mail::fake();
     $address = ($this->gather)(['when' => (string) json_encode(['any' => [['ask' => 'text', 'has' => 'paper'], ['ask' => 'text', 'has' => 'willow']]])]);

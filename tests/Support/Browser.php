@@ -201,7 +201,7 @@ final class Browser
     {
         $id = null;
         $this->waitUntil(function () use ($text, &$id): bool {
-            $id = $this->script('return [...document.querySelectorAll(".slip, .far-label")].find(s => [...s.querySelectorAll("text:not(.caption, .tag, .stamp, .phrase, .how-far, .task, .facts, .ruler-words, .ruler-break)")].map(t => t.textContent).join(" ") === arguments[0])?.dataset.topic', $text);
+            $id = $this->script('return [...document.querySelectorAll(".slip, .far-label")].find(s => [...s.querySelectorAll("text:not(.caption, .tag, .stamp, .phrase, .how-far, .task, .facts, .gathered, .ruler-words, .ruler-break)")].map(t => t.textContent).join(" ") === arguments[0])?.dataset.topic', $text);
 
             return $id !== null;
         }, "a topic “{$text}” on the board");
@@ -213,14 +213,14 @@ final class Browser
     public function boxOf(string $text): array
     {
         $id = $this->topic($text);
-        $read = fn (): ?array => $this->script('const r = document.querySelector(`.slip[data-topic="${arguments[0]}"] .paper, .far-label[data-topic="${arguments[0]}"] .chip`)?.getBoundingClientRect(); return r && {x: r.x, y: r.y, w: r.width, h: r.height}', $id);
-        // A slip that glides to its place is hit where it was a moment ago.
+        // A slip that glides to its place is hit where it was a moment ago, and between two looks there may be no frame.
+        $read = 'const [id, done] = arguments; const at = () => { const r = document.querySelector(`.slip[data-topic="${id}"] .paper, .far-label[data-topic="${id}"] .chip`)?.getBoundingClientRect(); return r && {x: r.x, y: r.y, w: r.width, h: r.height} };'
+            .'const before = JSON.stringify(at()); requestAnimationFrame(() => requestAnimationFrame(() => done(JSON.stringify(at()) === before ? at() : null)))';
         $box = null;
-        $this->waitUntil(function () use ($read, &$box): bool {
-            $before = $box;
-            $box = $read();
+        $this->waitUntil(function () use ($read, $id, &$box): bool {
+            $box = $this->driver->executeAsyncScript($read, [$id]);
 
-            return $box !== null && $box === $before;
+            return $box !== null;
         }, "“{$text}” to stand still");
 
         return (array) $box;

@@ -18,6 +18,7 @@ use ChalkTree\Rule\LookRule;
 use ChalkTree\Table\Table;
 use ChalkTree\Task\Remark;
 use ChalkTree\Task\Task;
+use ChalkTree\Words\WordsShown;
 
 /** Kinds, fields, to-dos, remarks and rules for random maps, and random edits of them. */
 final class RandomFacts
@@ -46,6 +47,9 @@ final class RandomFacts
             if ($from !== $to) {
                 $map->put(CrossLink::fromFields(Ids::next(), ['from' => $from, 'to' => $to, 'phrase' => 'before']));
             }
+        }
+        if ($chance->yes(40)) {
+            $map->put(WordsShown::fromFields(Ids::next(), ['shown' => true]));
         }
         for ($i = $chance->int(0, 3); $i > 0; $i--) {
             $map->put(LookRule::fromFields(Ids::next(), self::rule($chance, $ids)));
@@ -181,6 +185,7 @@ final class RandomFacts
             ['name' => 'cells.set', 'cells' => array_map(fn (string $id): array => ['topic' => $id, 'column' => $chance->pick(['title', 'caption', 'note', 'tags', 'stamps', 'kind', 'who', 'by', 'progress', 'effort', 'field:'.$chance->pick($rows(KindField::class))]), 'text' => $chance->pick(['', '12', 'fri', 'Ines, Theo', 'idea', 'done, 3', 'Meeting', 'yes'])], $some)] + $today,
             ['name' => 'rows.order', 'branch' => $chance->pick($ids), 'deep' => $chance->yes(50), 'order' => $chance->pick(['title', '-title', 'by -progress', 'kind'])] + $today,
             ['name' => 'rows.bring', 'parent' => $chance->pick($ids), 'columns' => ['title', null, $chance->pick(['tags', 'who', 'caption'])], 'rows' => [[$chance->words(3), 'x', 'Ines'], ['Oil', '', $chance->words(2)], ['', '', '']], 'key' => $chance->pick([null, 0])] + $today,
+            ['name' => 'row.set', 'type' => 'words', 'row' => $chance->pick($rows(WordsShown::class)), 'fields' => ['shown' => $chance->yes(50)]],
             ['name' => 'row.remove', 'type' => 'rule', 'rows' => [$chance->pick($rows(LookRule::class))]],
             ['name' => 'row.set', 'type' => 'remark', 'row' => $chance->pick($rows(Remark::class)), 'fields' => ['said' => $chance->words(5)] + ($chance->yes(50) ? ['at' => $chance->pick($ids)] : [])],
         ]);

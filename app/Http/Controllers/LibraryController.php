@@ -178,7 +178,7 @@ final readonly class LibraryController
         }
         $file = Exports::isPicture($wish->to)
             ? $this->pictures->of($map, $wish->asked(), fn (): string => $exports->write($map, $topics, $wish))
-            : $exports->write($map, $topics, $wish);
+            : $exports->write($map, $topics, $wish, for: $person);
 
         return new PlainResponse($file, 200, [
             'Content-Type' => Exports::mime($wish->to).(str_starts_with(Exports::mime($wish->to), 'text/') ? '; charset=utf-8' : ''),

@@ -83,7 +83,8 @@ export type FeatureRow =
   | TableRow
   | TaskRow
   | RemarkRow
-  | StopRow;
+  | StopRow
+  | WordsRow;
 /**
  * A path, a line of text or a picture. Paints go by their role, such as ink, chalk:tide or tint:tide; without one nothing is painted.
  *
@@ -212,7 +213,8 @@ export type Edit =
   | ReportProgress
   | SetStop
   | PutStops
-  | RemoveStops;
+  | RemoveStops
+  | SetWords;
 
 /**
  * What the server answers. TypeScript types are made from this file, and tests hold the answers to it.
@@ -1882,6 +1884,24 @@ export interface StopRow {
   id: string;
   fields: {
     rank: string | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "WordsRow".
+ */
+export interface WordsRow {
+  type: "words";
+  id: string;
+  fields: {
+    shown: boolean;
   } | null;
   whole?: true;
   /**
@@ -5122,6 +5142,27 @@ export interface RemoveStops {
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetWords".
+ */
+export interface SetWords {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "words";
+  row?: string;
+  rows?: string[];
+  fields: {
+    shown?: boolean;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "StartersAnswer".
  */
 export interface StartersAnswer {
@@ -5472,6 +5513,13 @@ export interface FactsAnswer {
     finding: string;
     words: string;
   }[];
+  /**
+   * How many words its note has, and those of all below it.
+   */
+  words: {
+    own: number;
+    below: number;
+  };
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema

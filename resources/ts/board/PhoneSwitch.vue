@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
 import { useActions } from '@/actions/useActions'
+import { features } from '@/features'
 import { useMap } from '@/stores/map'
 import { useTitles } from '@/stores/titles'
 import { useTyping } from '@/text/typing'
@@ -16,6 +17,7 @@ const { run, nameOf } = useActions()
 const views: { id: PhoneView; name: string }[] = [
     { id: 'outline', name: 'Outline' },
     { id: 'board', name: 'Board' },
+    ...features.flatMap(({ way }) => (way?.middle === undefined ? [] : [{ id: way.id, name: way.name }])),
     { id: 'desk', name: 'Desk' },
 ]
 

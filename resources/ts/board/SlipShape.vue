@@ -47,10 +47,10 @@ const corner = computed(() => ringCorner(lookOf(props.slip).box, props.slip))
 .slip { transition: transform 180ms ease-out, opacity 180ms; cursor: default; }
 .moving .slip { transition: none; }
 .slip text { font-family: 'Atkinson Hyperlegible', sans-serif; font-kerning: none; font-variant-ligatures: none; white-space: pre; user-select: none; }
-.slip .paper, .slip .stamp-room, .slip .link-room, .slip .file-room, .slip .phrase-room { pointer-events: all; }
+.slip .paper, .slip .stamp-room, .slip .link-room, .slip .file-room, .slip .phrase-room, .slip .gathered-room { pointer-events: all; }
 .board.small .ruler-words, .board.small .ruler-break { display: none; }
 .slip .phrase, .slip .leader, .slip .link-sign, .slip .file-sign { pointer-events: none; }
-.slip .link-room, .slip .file-room { cursor: pointer; }
+.slip .link-room, .slip .file-room, .slip .gathered-room { cursor: pointer; }
 .tally, .fold-handle { cursor: pointer; }
 .fold-handle { opacity: 0; }
 .slip:hover .fold-handle, .slip.chosen .fold-handle { opacity: 1; }

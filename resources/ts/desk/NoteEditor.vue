@@ -34,6 +34,7 @@ const editor = useEditor({
     extensions: noteExtensions,
     editorProps: { handlePaste: (_view, event) => takesPictures(event.clipboardData), handleDrop: (view, event) => takesPictures(event.dataTransfer, view.posAtCoords({ left: event.clientX, top: event.clientY })?.pos), handleClick: (_view, _at, event) => follow(event), attributes: { class: 'note-text', 'aria-label': 'Note', role: 'textbox', 'aria-multiline': 'true', dir: 'auto' } },
     onCreate: () => fill(props.note),
+    onFocus: () => settle(),
     onUpdate: ({ editor: changed }) => change(noteMarkdown(changed.state.doc)),
     onBlur: () => keep(),
 })
@@ -55,9 +56,18 @@ watch(
         asMarkdown.value = !canKeep(schema, note)
         // While the choice runs along the board, only the note where it rests is set.
         clearTimeout(filling)
-        filling = setTimeout(() => fill(note), 60)
+        filling = setTimeout(settle, 60)
     },
 )
+
+/** From now on the note of its topic stands there. Whoever comes to write does not write on in the note before. */
+function settle(): void {
+    if (filling !== undefined) {
+        clearTimeout(filling)
+        filling = undefined
+        fill(source.value)
+    }
+}
 
 function fill(markdown: string): void {
     const its = editor.value
@@ -80,6 +90,7 @@ function swap(): void {
 }
 
 function focus(): void {
+    settle()
     if (asMarkdown.value) {
         document.querySelector<HTMLElement>('.note-source textarea')?.focus()
     } else {

@@ -1,16 +1,13 @@
 <script setup lang="ts">
 import { NInput } from 'naive-ui'
 import { computed, nextTick, ref, watch } from 'vue'
-import { useRouter } from 'vue-router'
 import { useActions } from '@/actions/useActions'
 import type { DigestAnswer, Edit } from '@/api/wire'
-import { useCamera } from '@/board/cameraStore'
 import { today } from '@/facts/facts'
 import { newId, useMap } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
 import { rowOf } from '@/stores/tree'
-import { useUi } from '@/ui/uiStore'
-import { asked, left } from './digests'
+import { asked, goTo, left } from './digests'
 
 /** The lines of a digest: each leads to its place, is ticked or written otherwise there and then. */
 type Line = DigestAnswer['groups'][number]['lines'][number]
@@ -18,9 +15,6 @@ const props = defineProps<{ answer: DigestAnswer; digest: string }>()
 
 const { run } = useActions()
 const map = useMap()
-const camera = useCamera()
-const router = useRouter()
-const ui = useUi()
 const preferences = usePreferences()
 const list = ref<HTMLElement | null>(null)
 const writing = ref<string | null>(null)
@@ -33,21 +27,7 @@ const isHere = (line: Line): boolean => line.map === '' && map.tree.topics.has(l
 /** How far it is now, whatever a frozen list says. */
 const isDone = (line: Line): boolean => (isHere(line) ? (rowOf(map.tree, 'task', line.topic)?.fields.progress ?? line.progress) : line.progress) === 100
 
-function go(line: Line): void {
-    if (line.map === '' && !isHere(line)) {
-        return
-    }
-    preferences.leaveMark(map.id, props.digest)
-    left.value = { digest: props.digest, line: line.topic, marks: preferences.trail.length }
-    if (line.map !== '') {
-        void router.push(`/maps/${line.map}/topics/${line.topic}`)
-    } else {
-        map.uncover(line.topic, 'board')
-        map.choose(line.topic)
-        map.afterAnswer(() => camera.reveal(line.topic))
-        ui.focusRegion(map.region)
-    }
-}
+const go = (line: Line): void => goTo(props.digest, line)
 function tick(line: Line): void {
     if (isHere(line) && line.progress !== null) {
         map.edit({ name: 'task.set', step: newId(), topics: [line.topic], progress: isDone(line) ? null : 100, today: today() } as Edit)

@@ -2,7 +2,11 @@ import { shallowRef } from 'vue'
 import { api } from '@/api/client'
 import type { Edit } from '@/api/wire'
 import type { Context } from '@/actions/registry'
-import { newId } from '@/stores/map'
+import { useCamera } from '@/board/cameraStore'
+import { router } from '@/router'
+import { newId, useMap } from '@/stores/map'
+import { usePreferences } from '@/stores/preferences'
+import { useUi } from '@/ui/uiStore'
 
 /** The digest into whose list the focus is wanted. */
 export const asked = shallowRef<string | null>(null)
@@ -18,6 +22,25 @@ export function goInto({ ui, preferences }: Pick<Context, 'ui' | 'preferences'>,
     ui.side = null
     ui.phoneView = 'desk'
     asked.value = digest
+}
+
+/** Goes where a line of a digest leads, in this map or another, with a mark to come back by. */
+export function goTo(digest: string, line: { map: string; topic: string }): void {
+    const map = useMap()
+    const preferences = usePreferences()
+    if (line.map === '' && !map.tree.topics.has(line.topic)) {
+        return
+    }
+    preferences.leaveMark(map.id, digest)
+    left.value = { digest, line: line.topic, marks: preferences.trail.length }
+    if (line.map !== '') {
+        void router.push(`/maps/${line.map}/topics/${line.topic}`)
+    } else {
+        map.uncover(line.topic, 'board')
+        map.choose(line.topic)
+        map.afterAnswer(() => useCamera().reveal(line.topic))
+        useUi().focusRegion(map.region)
+    }
 }
 
 /**

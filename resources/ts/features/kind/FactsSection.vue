@@ -1,11 +1,9 @@
 <script setup lang="ts">
 import { NButton, NSelect } from 'naive-ui'
-import { computed, defineAsyncComponent, shallowRef, watch } from 'vue'
+import { computed, defineAsyncComponent, shallowRef } from 'vue'
 import { useActions } from '@/actions/useActions'
-import { api } from '@/api/client'
-import { latest } from '@/api/latest'
-import type { FactsAnswer } from '@/api/wire'
 import { fieldsAt, kindAt, peopleIn, valuesAt, type Field } from '@/facts/facts'
+import { useTold } from '@/facts/toldStore'
 import { useFactEdits } from '@/facts/useFactEdits'
 import { useBeside } from '@/stores/beside'
 import { useMap } from '@/stores/map'
@@ -50,21 +48,9 @@ function add(id: string): void {
     setTimeout(() => document.querySelector<HTMLElement>(`.desk [data-field="${id}"] :is(input, textarea)`)?.focus(), 60)
 }
 
-/** What the server reckons of the topic, asked for when the map rests. */
-const told = shallowRef<FactsAnswer | null>(null)
-const asking = latest()
-const isReckoned = computed(() => beside.chosen.length === 1 && (fields.value.some(({ sort }) => sort === 'computed') || kinds.fields.some(({ sort }) => ['number', 'money', 'rating', 'progress'].includes(sort))))
-watch([() => beside.current, () => map.seq, () => map.savedState, isReckoned], async ([topic, , state, wanted]) => {
-    if (topic === null || !wanted || state !== 'saved') {
-        told.value = wanted ? told.value : null
-        return
-    }
-    const isWanted = asking.begin()
-    const answer = await api.facts(map.id, topic).catch(() => null)
-    if (isWanted()) {
-        told.value = answer
-    }
-}, { immediate: true })
+/** What the server reckons of the topic. */
+const reckoned = useTold()
+const told = computed(() => (beside.chosen.length === 1 ? reckoned.told : null))
 const computedOf = (field: string): { told: string; isProblem: boolean } | undefined => told.value?.computed.find((one) => one.field === field)
 /** Of ratings and progress the sum says nothing. */
 const first = (name: string): string => (['number', 'money'].includes(kinds.fields.find((field) => field.name === name)?.sort ?? '') ? 'sum' : 'mean')

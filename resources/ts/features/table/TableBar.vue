@@ -18,6 +18,7 @@ const { run } = useActions()
 
 const titleOf = (id: string): string => plainTitle(map.tree.topics.get(id)?.title ?? '').slice(0, 40) || 'Untitled'
 const tables = computed(() => [{ value: '', label: `Of “${titleOf(map.scope ?? map.tree.root)}”` }, ...table.tables.map(({ id, fields }) => ({ value: id, label: String(fields.name ?? 'Table') }))])
+const isMenuOpen = ref(false)
 const naming = ref<string | null>(null)
 const nameField = ref<InstanceType<typeof NInput> | null>(null)
 function rename(): void {
@@ -85,9 +86,9 @@ function takeOut(): void {
         <NSelect
             v-else class="which" size="small" :value="table.shown?.id ?? ''" :options="tables" :consistent-menu-width="false" :input-props="{ 'aria-label': 'Table' }" aria-label="Table"
             @update:value="(id: string) => table.choose(id === '' ? null : id)" />
-        <NPopover trigger="click" placement="bottom-start" :style="{ padding: '6px' }">
+        <NPopover v-model:show="isMenuOpen" trigger="click" placement="bottom-start" :style="{ padding: '6px' }">
             <template #trigger><NButton size="small" quaternary aria-label="About this table">⋯</NButton></template>
-            <div class="menu">
+            <div class="menu" @click="isMenuOpen = false">
                 <button @click="make">New table of “{{ titleOf(map.current ?? map.tree.root) }}”</button>
                 <button v-if="table.shown !== null" @click="rename">Rename this table</button>
                 <button v-if="table.shown !== null" @click="remove">Remove this table; its topics stay</button>

@@ -30,7 +30,7 @@ watch(lanes, (now) => table.see(now.flatMap(({ topics }) => topics.slice(0, MOST
 const by = computed(() => table.field('by'))
 const byColumn = computed(() => table.answer?.all.find(({ key }) => key === by.value))
 /** Days, numbers and what follows from other things stand in lanes and stay there. */
-const moves = computed(() => !['by', 'begins', 'progress', 'effort'].includes(by.value))
+const moves = computed(() => !['by', 'begins', 'effort', 'words'].includes(by.value))
 const details = computed(() => table.columns.flatMap(({ key, words }, i) => (key === 'title' || key === by.value ? [] : [{ i, words }])))
 
 const at = ref<{ topic: string; lane: number } | null>(null)

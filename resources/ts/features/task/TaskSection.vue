@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { NButton, NInput, NInputNumber, NSelect } from 'naive-ui'
-import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { useActions } from '@/actions/useActions'
-import { api } from '@/api/client'
-import { latest } from '@/api/latest'
-import type { Edit, FactsAnswer } from '@/api/wire'
+import type { Edit } from '@/api/wire'
 import { REMINDS, dayWords, isTodo, peopleIn, today } from '@/facts/facts'
+import { useTold } from '@/facts/toldStore'
 import { useFactEdits } from '@/facts/useFactEdits'
 import { useBeside } from '@/stores/beside'
 import { newId, useMap } from '@/stores/map'
@@ -50,21 +49,9 @@ const drop = (row: string): void => map.edit({ name: 'row.remove', type: 'remark
 const make = (): void => map.edit({ name: 'task.set', step: newId(), topics: [...map.chosen], today: today() })
 const unmake = (): void => map.edit({ name: 'row.remove', type: 'task', rows: [...map.chosen] })
 
-/** What is found of it, and how far is what is below; asked for when the map rests. */
-const told = shallowRef<FactsAnswer | null>(null)
-const asking = latest()
-const hasTodos = computed(() => [...beside.tree.rows.values()].some(({ type, fields }) => type === 'task' || (type === 'kind' && fields.todo === true)))
-watch([() => beside.current, () => map.seq, () => map.savedState, hasTodos], async ([topic, , state, wanted]) => {
-    if (topic === null || !wanted || state !== 'saved') {
-        told.value = wanted ? told.value : null
-        return
-    }
-    const isWanted = asking.begin()
-    const answer = await api.facts(map.id, topic).catch(() => null)
-    if (isWanted()) {
-        told.value = answer
-    }
-}, { immediate: true })
+/** What is found of it, and how far is what is below. */
+const reckoned = useTold()
+const told = computed(() => reckoned.told)
 </script>
 
 <template>

@@ -15,9 +15,6 @@ final readonly class DigestBoxes implements BoxSource
 {
     private const WIDEST = 80;
 
-    /** Lines of a digest that stand on the board; how many more there are is told. */
-    private const MOST = 12;
-
     public function __construct(private Moment $now)
     {
     }
@@ -35,7 +32,7 @@ final readonly class DigestBoxes implements BoxSource
             $frozen !== '' => [$groups = DigestGroup::read($digest->text('lines')) ?? [], DigestGroup::count($groups)],
             default => [null, null],
         };
-        $list = $groups === null || $groups === [] ? [] : [DigestList::of($groups, self::MOST)];
+        $list = $groups === null || $groups === [] ? [] : [DigestList::of($groups)];
 
         return [SmallText::below('facts', $this->said($digest, $frozen, $count)), ...$list];
     }

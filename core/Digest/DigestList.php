@@ -37,11 +37,14 @@ final readonly class DigestList implements FacePart
     {
     }
 
+    /** Lines that stand on the board; how many more there are is told. */
+    private const MOST = 12;
+
     /** @param  list<DigestGroup>  $groups */
-    public static function of(array $groups, int $most): self
+    public static function of(array $groups): self
     {
         $rows = [];
-        $left = $most;
+        $left = self::MOST;
         foreach ($groups as $group) {
             if ($left > 0 && $group->title !== '') {
                 $rows[] = ['sort' => 'head', 'text' => mb_strimwidth($group->title, 0, self::WIDEST, '…'), 'touch' => ''];
@@ -55,7 +58,7 @@ final readonly class DigestList implements FacePart
             }
             $left = max(0, $left - count($group->lines));
         }
-        $more = DigestGroup::count($groups) - $most;
+        $more = DigestGroup::count($groups) - self::MOST;
         if ($more > 0) {
             $rows[] = ['sort' => 'more', 'text' => "and {$more} more", 'touch' => ''];
         }

@@ -22,10 +22,11 @@ final class GatheredHere
 
     /**
      * @param  string  $of  what it was made of: the digest, where it stands, the day
+     * @param  string  $shown  all that decides what stands of it on the board
      * @param  string  $ids  the topics that are gathered, a space after each
      * @param  array<string, Found>|null  $found  in reading order; null where they are too many, or were not read yet
      */
-    private function __construct(private readonly string $of, private string $ids, private ?array $found, private readonly ?Memory $memory = null)
+    private function __construct(private readonly string $of, private string $shown, private string $ids, private ?array $found, private readonly ?Memory $memory = null)
     {
     }
 
@@ -39,25 +40,26 @@ final class GatheredHere
                 $ids[] = (string) $id;
             }
         }
-        $gathered = new self(self::of($now, $digest), implode('', array_map(fn (string $id): string => $id.self::SPACE, $ids)), []);
+        $gathered = new self(self::of($now, $digest), '', implode('', array_map(fn (string $id): string => $id.self::SPACE, $ids)), []);
         $gathered->found = count($ids) > Gathering::MOST ? null : $gathered->told($now, $digest, $ids);
 
-        return $gathered;
+        return $gathered->shownOn($digest);
     }
 
     /** As it was kept; null where it was not. */
     public static function recalled(Memory $memory, string $digest): ?self
     {
         $kept = $memory->kept("≡{$digest}");
-        [$of, $ids] = $kept === null ? ['', ''] : explode("\n", $kept, 2);
+        [$of, $shown, $ids] = $kept === null ? ['', '', ''] : explode("\n", $kept, 3);
 
-        return $kept === null ? null : new self($of, $ids, null, $memory);
+        return $kept === null ? null : new self($of, $shown, $ids, null, $memory);
     }
 
     public function keep(Memory $memory, string $digest): void
     {
-        $memory->keep("≡{$digest}", "{$this->of}\n{$this->ids}");
-        $memory->keep("≡≡{$digest}", serialize($this->count() > Gathering::MOST ? [] : $this->found($digest)));
+        $memory->keep("≡{$digest}", "{$this->of}\n{$this->shown}\n{$this->ids}");
+        $found = array_map(fn (array $one): array => [$one['line']->title, $one['line']->told, $one['line']->progress, $one['groups'], $one['rank']], $this->count() > Gathering::MOST ? [] : $this->found($digest));
+        $memory->keep("≡≡{$digest}", json_encode($found, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_INVALID_UTF8_SUBSTITUTE));
     }
 
     public function isOf(Moment $now, Digest $digest): bool
@@ -68,6 +70,20 @@ final class GatheredHere
     public function count(): int
     {
         return substr_count($this->ids, self::SPACE);
+    }
+
+    /** Whether the same stands of both on the board. */
+    public function showsWhat(self $other): bool
+    {
+        return $this->shown === $other->shown;
+    }
+
+    private function shownOn(Digest $digest): self
+    {
+        $groups = $this->groups($digest);
+        $this->shown = $this->count().($groups === null ? '' : ' '.DigestList::of($groups)->key());
+
+        return $this;
     }
 
     /** @return list<DigestGroup>|null null where there are too many to be told */
@@ -99,9 +115,9 @@ final class GatheredHere
                 $ids = $is ? $ids.$id.self::SPACE : str_replace($id.self::SPACE, '', $ids);
             }
         }
-        $after = new self($this->of, $ids, null);
+        $after = new self($this->of, '', $ids, null);
         if ($after->count() > Gathering::MOST) {
-            return $ids === $this->ids ? $this : $after;
+            return $ids === $this->ids ? $this : $after->shownOn($digest);
         }
         if ($this->count() > Gathering::MOST) {
             return self::anew($now, $digest);
@@ -119,28 +135,31 @@ final class GatheredHere
         if ($told === []) {
             return $this;
         }
-        $before = $found = $this->found($digest->id);
+        $found = $this->found($digest->id);
+        $isOtherwise = false;
         $order = new ReadingOrder($now->map);
         foreach ($told as $id => $is) {
             if (! $is || isset($moved[$id])) {
                 unset($found[$id]);
+                $isOtherwise = true;
             }
         }
         foreach (array_keys(array_filter($told)) as $id) {
             $one = Gathering::told($now, $digest, Columns::of($now), (string) $id);
+            // Not by ==, to which nothing done and nothing to be done are the same.
+            $isOtherwise = $isOtherwise || ! isset($found[$id]) || serialize($found[$id]) !== serialize($one);
             if (! isset($found[$id])) {
                 $at = $order->place(array_map(strval(...), array_keys($found)), (string) $id);
                 $found = array_slice($found, 0, $at, true) + [$id => $one] + array_slice($found, $at, null, true);
             }
             $found[$id] = $one;
         }
-        // Not by ==, to which nothing done and nothing to be done are the same.
-        if (serialize($found) === serialize($before)) {
+        if (! $isOtherwise) {
             return $this;
         }
         $after->found = $found;
 
-        return $after;
+        return $after->shownOn($digest);
     }
 
     /** @return list<HangsOn> on what else than a topic itself it hangs whether that is gathered and what is told of it */
@@ -193,9 +212,12 @@ final class GatheredHere
     private function found(string $digest): array
     {
         if ($this->found === null) {
-            /** @var array<string, Found> $kept */
-            $kept = unserialize($this->memory?->kept("≡≡{$digest}") ?? 'a:0:{}', ['allowed_classes' => [DigestLine::class]]);
-            $this->found = $kept;
+            /** @var array<string, array{string, list<string>, int|null, list<array{string, float|string|null}>, float|string|null}> $kept */
+            $kept = json_decode($this->memory?->kept("≡≡{$digest}") ?? '[]', true);
+            $this->found = [];
+            foreach ($kept as $id => [$title, $told, $progress, $groups, $rank]) {
+                $this->found[$id] = ['line' => new DigestLine('', $id, $title, [], $told, $progress), 'groups' => $groups, 'rank' => $rank];
+            }
         }
 
         return $this->found;

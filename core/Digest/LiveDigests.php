@@ -55,7 +55,7 @@ final class LiveDigests implements FollowsEdits
             };
             $this->known[$id] = $gathered;
             if ($gathered !== $known) {
-                $changed[] = $id;
+                $changed = $known?->showsWhat($gathered) === true ? $changed : [...$changed, $id];
                 if ($this->memory !== null) {
                     $gathered->keep($this->memory, $id);
                 }

@@ -122,6 +122,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('maps/{map}/rules', [TrackController::class, 'rules']);
             Route::post('maps/{map}/hits', [TrackController::class, 'hits'])->middleware('alone:search');
             Route::post('maps/{map}/filter', [FilterController::class, 'ask']);
+            Route::post('maps/{map}/filter/among', [FilterController::class, 'among']);
             Route::post('maps/{map}/table', [TableController::class, 'show']);
             Route::get('maps/{map}/calendar', [CalendarController::class, 'show']);
             Route::post('maps/{map}/calendar', [CalendarController::class, 'make']);

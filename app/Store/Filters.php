@@ -21,7 +21,7 @@ final readonly class Filters
 {
     private const SECONDS = 3600;
 
-    public function __construct(private MapStore $store, private MapStates $states, private Repository $cache)
+    public function __construct(private MapStore $store, private Snapshots $snapshots, private MapStates $states, private Repository $cache)
     {
     }
 
@@ -61,6 +61,37 @@ final readonly class Filters
             'hits' => Narrowed::to($now, $heard?->condition, scope: $scope)->hits,
             'problem' => $problem,
         ];
+    }
+
+    /**
+     * Which of a few topics are meant. Only these are read, from where the map lies nearest; the map may be changed
+     * meanwhile, and then this is true of one of its states.
+     *
+     * @param  list<string>  $topics
+     * @return array{words: string, topics: list<string>} "HitsAnswer" in the wire schema
+     */
+    public function among(MapRecord $record, Person $person, string $text, array $topics): array
+    {
+        try {
+            return self::hit(new Moment($this->snapshots->load($record) ?? $this->store->load($record), $person->today()), $text, $topics);
+        } catch (PartLost) {
+            return self::hit(new Moment($this->store->load($record), $person->today()), $text, $topics);
+        }
+    }
+
+    /**
+     * @param  list<string>  $topics
+     * @return array{words: string, topics: list<string>}
+     */
+    private static function hit(Moment $now, string $text, array $topics): array
+    {
+        try {
+            $condition = Reading::of($text, $now)->condition;
+        } catch (InvalidEdit) {
+            $condition = null;
+        }
+
+        return ['words' => $condition?->words($now) ?? '', 'topics' => array_values(array_filter($topics, fn (string $id): bool => $condition !== null && $now->map->has($id) && $condition->holds($now, $id)))];
     }
 
     /** @return list<list<string>> */

@@ -30,6 +30,31 @@ it('tells how words are understood, how they go on, and what they hit', function
     expect($this->postJson("/api/maps/{$this->map->id}/filter", ['text' => implode(' ', array_fill(0, 70, 'a'))])->assertOk()->json('problem'))->toContain('at most 60');
 });
 
+it('tells of a few topics sooner which are meant, and nothing of others', function () {
+    $among = fn (string $text, array $ids) => $this->postJson("/api/maps/{$this->map->id}/filter/among", ['text' => $text, 'among' => $ids]);
+    $answer = $among('paper', [$this->paper, $this->id($this->map, 'Boats')])->assertOk();
+    expectShape('HitsAnswer', json_decode($answer->getContent()));
+    expect($answer->json())->toBe(['words' => 'text “paper”', 'topics' => [$this->paper]])
+        ->and($among('paper', [$this->id($this->map, 'Boats')])->json('topics'))->toBe([])
+        ->and($among('paper', [Ids::next()])->json('topics'))->toBe([])
+        ->and($among('', [$this->paper])->json())->toBe(['words' => '', 'topics' => []])
+        ->and($among(implode(' ', array_fill(0, 70, 'a')), [$this->paper])->assertOk()->json('topics'))->toBe([]);
+    $among('paper', ['nonsense'])->assertStatus(422);
+    $among('paper', array_map(fn (): string => Ids::next(), range(1, 601)))->assertStatus(422);
+    $this->flushSession()->actingAs($this->person('oskar@saltmere.example')->fresh());
+    $among('paper', [$this->paper])->assertNotFound();
+});
+
+it('tells of a few topics of a large map the same as of all', function () {
+    $map = $this->mapOf($this->tove ?? $this->person(), new ChalkTree\Edit\TopicDraft('Large', children: array_map(fn (int $n): ChalkTree\Edit\TopicDraft => new ChalkTree\Edit\TopicDraft($n % 7 === 0 ? "Lantern {$n}" : "Boat {$n}"), range(1, 300))));
+    // Opened, it lies where only what is asked for is read.
+    $this->getJson("/api/maps/{$map->id}")->assertOk();
+    app(App\Store\Snapshots::class)->prepare($map->fresh(), app(App\Store\MapStore::class));
+    $all = array_map(strval(...), array_keys($this->topics($map->fresh())->all()));
+    $hits = $this->postJson("/api/maps/{$map->id}/filter", ['text' => 'lantern'])->json('hits');
+    expect($this->postJson("/api/maps/{$map->id}/filter/among", ['text' => 'lantern', 'among' => $all])->json('topics'))->toBe($hits)->toHaveCount(42);
+});
+
 it('asks a filter of the map for its words', function () {
     $this->sendEdits($this->map, [['name' => 'row.set', 'type' => 'filter', 'row' => $id = Ids::next(), 'fields' => ['name' => 'Paper things', 'when' => json_encode(['ask' => 'text', 'has' => 'paper']), 'shows' => 'below']]])->assertOk();
     expect($this->postJson("/api/maps/{$this->map->id}/filter", ['filter' => $id])->assertOk()->json())->toMatchArray(['text' => 'text “paper”', 'shows' => 'below', 'hits' => [$this->paper]]);

@@ -19,4 +19,10 @@ final readonly class FilterController
     {
         return new PlainJson($filters->ask($map, $person, $request->text(), $request->filter(), $request->scope()));
     }
+
+    /** The same of the few topics that are in view, which is told much sooner. */
+    public function among(AskFilter $request, MapRecord $map, Filters $filters, #[CurrentUser] Person $person): JsonResponse
+    {
+        return new PlainJson($filters->among($map, $person, $request->text(), $request->among()));
+    }
 }

@@ -9,6 +9,9 @@ use ChalkTree\Ask\Said;
 /** Which topics somebody means: in words, or by the name of a filter; and below which topic they look. */
 final class AskFilter extends MapRequest
 {
+    /** Topics that are in view at once. */
+    private const MOST = 600;
+
     /** @return array<string, mixed> */
     public function rules(): array
     {
@@ -19,12 +22,20 @@ final class AskFilter extends MapRequest
             'text' => [$this->has('filter') ? 'sometimes' : 'present', 'nullable', 'string', 'max:'.Said::LONGEST],
             'filter' => ['sometimes', $id],
             'scope' => ['sometimes', 'nullable', $id],
+            'among' => ['sometimes', 'array', 'max:'.self::MOST],
+            'among.*' => [$id],
         ];
     }
 
     public function text(): string
     {
         return (string) $this->string('text');
+    }
+
+    /** @return list<string> the topics that whoever asks has in view */
+    public function among(): array
+    {
+        return array_values(array_filter((array) $this->json('among'), is_string(...)));
     }
 
     public function filter(): ?string

@@ -65,6 +65,8 @@ export const api = {
     hits: (map: string, when: unknown) => request<HitsAnswer>('POST', `maps/${map}/hits`, { when }),
     /** How words are understood that say which topics are meant, or a filter of the map. */
     filter: (map: string, what: { text?: string; filter?: string; scope: string | null }) => request<FilterAnswer>('POST', `maps/${map}/filter`, what),
+    /** Which of the topics in view are meant, which is told sooner. */
+    filterAmong: (map: string, text: string, among: readonly string[]) => request<HitsAnswer>('POST', `maps/${map}/filter/among`, { text, among }),
     digest: (map: string, topic: string) => request<DigestAnswer>('GET', `maps/${map}/topics/${topic}/digest`),
     table: (map: string, what: { table: string | null; branch: string | null; text: string; topics: readonly string[]; known: string | null; from?: string; to?: string }) => request<TableAnswer>('POST', `maps/${map}/table`, what),
     /** The address at which other calendars read a map: told, made anew, withdrawn. */

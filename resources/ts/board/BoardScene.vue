@@ -114,6 +114,7 @@ const marks = computed(() => {
 })
 const under = computed(() => marks.value.near.filter((mark) => mark.under === true))
 const over = computed(() => marks.value.near.filter((mark) => mark.under !== true))
+const isPictured = (slip: DrawnSlip): boolean => showsPicture(slip, props.painted.scale)
 const isDimmed = (id: string): boolean => narrowing.isBack(id) || (walk.at !== null && walk.at !== id) || drag.ids.includes(id)
 const isChosen = (id: string): boolean => walk.at === null && shown.value.chosen.includes(id)
 const isParent = (id: string): boolean => childrenOf(shown.value.tree, id).length > 0
@@ -151,7 +152,7 @@ function stemOf(slip: DrawnSlip): number {
 
 <template>
     <MarkShape v-for="mark in under" :key="mark.id" :mark="mark" :dimmed="walk.at !== null" :chosen="isMarkChosen(mark)" v-on="onMarks" />
-    <FarView v-if="far" :class="{ dimmed: walk.at !== null }" :painted="painted" :boxes="shown.boxes" :slips="shown.drawn" :labelled="labelled" :back="narrowing.isBack" :pictured="(slip) => showsPicture(slip, painted.scale)" />
+    <FarView v-if="far" :class="{ dimmed: walk.at !== null }" :painted="painted" :boxes="shown.boxes" :slips="shown.drawn" :labelled="labelled" :back="narrowing.back" :pictured="isPictured" />
     <path
         v-for="{ slip, box } in visible.connectors" :key="slip.id" v-memo="[slip, box.x, box.y, walk.at !== null || isDimmed(slip.id)]" class="connector" :class="{ dimmed: walk.at !== null || isDimmed(slip.id) }"
         :d="slip.connector?.d" :style="connectorStyle(slip, box)" />

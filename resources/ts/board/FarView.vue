@@ -28,22 +28,36 @@ function strokeTo(slip: DrawnSlip, box: Box, parent: Box): string {
     return `${from}L${to[slip.spine]}`
 }
 
-const paths = computed(() => {
-    const byChalk = new Map<string, { chalk: string; isBack: boolean; bars: string; strokes: string }>()
+/** What is drawn of each topic; it stays as it is whoever stands back. */
+const bars = computed(() => {
+    const all: { id: string; chalk: string; bar: string; stroke: string }[] = []
     for (const [id, box] of props.boxes) {
         const slip = props.slips.get(id)
         if (slip === undefined || isReadable(slip, props.painted.scale) || !overlaps(box, props.painted)) {
             continue
         }
-        const chalk = slip.level === 0 ? 'plate' : slip.chalk
-        const isBack = props.back(id)
-        const key = `${chalk} ${isBack}`
-        const path = byChalk.get(key) ?? { chalk, isBack, bars: '', strokes: '' }
         const inset = slip.level < 2 ? 0 : 3
-        path.bars += props.labelled.has(id) || props.pictured(slip) ? '' : `M${box.x} ${box.y + inset}h${box.w}v${box.h - 2 * inset}h${-box.w}z`
         const parent = slip.parent === null ? undefined : props.boxes.get(slip.parent)
-        path.strokes += parent === undefined ? '' : strokeTo(slip, box, parent)
-        byChalk.set(key, path)
+        all.push({
+            id, chalk: slip.level === 0 ? 'plate' : slip.chalk,
+            bar: props.labelled.has(id) || props.pictured(slip) ? '' : `M${box.x} ${box.y + inset}h${box.w}v${box.h - 2 * inset}h${-box.w}z`,
+            stroke: parent === undefined ? '' : strokeTo(slip, box, parent),
+        })
+    }
+    return all
+})
+const paths = computed(() => {
+    const byChalk = new Map<string, { chalk: string; isBack: boolean; bars: string; strokes: string }>()
+    const { back } = props
+    for (const { id, chalk, bar, stroke } of bars.value) {
+        const isBack = back(id)
+        const key = `${chalk} ${isBack}`
+        let path = byChalk.get(key)
+        if (path === undefined) {
+            byChalk.set(key, path = { chalk, isBack, bars: '', strokes: '' })
+        }
+        path.bars += bar
+        path.strokes += stroke
     }
     return [...byChalk]
 })

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { shallowRef } from 'vue'
+import { computed, shallowRef } from 'vue'
 import { ancestorsOf, type Tree } from './tree'
 
 /** What the map is narrowed to. */
@@ -21,7 +21,12 @@ export const useNarrowing = defineStore('narrowing', () => {
     const to = shallowRef<Narrowed | null>(null)
 
     const isNew = (id: string): boolean => to.value?.known?.has(id) === false
-    const isBack = (id: string): boolean => to.value !== null && !to.value.ids.has(id) && !isNew(id)
+    /** Whether a topic stands back, as it is now: to be asked of thousands. */
+    const back = computed(() => {
+        const now = to.value
+        return (id: string): boolean => now !== null && !now.ids.has(id) && now.known?.has(id) !== false
+    })
+    const isBack = (id: string): boolean => back.value(id)
     /** Whether nothing but what is left is shown. */
     const hides = (): boolean => to.value?.left !== undefined
     const isLeft = (id: string): boolean => (to.value?.left?.has(id) ?? true) || isNew(id)
@@ -31,5 +36,5 @@ export const useNarrowing = defineStore('narrowing', () => {
         return to.value?.isFlat === true ? above.filter(isLeft).length : above.length
     }
 
-    return { to, isBack, hides, isLeft, depthOf }
+    return { to, back, isBack, hides, isLeft, depthOf }
 })

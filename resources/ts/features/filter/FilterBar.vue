@@ -148,8 +148,10 @@ function keep(): void {
             <NButton class="end" size="small" quaternary aria-label="Show everything again" title="Show everything again (Escape)" @click="close">Everything</NButton>
         </div>
         <p v-if="filter.problem !== ''" class="problem" role="alert">{{ filter.problem }}</p>
-        <div v-else-if="(filter.answer?.pieces.length ?? 0) > 0 && typed.trim() !== ''" class="pieces" aria-label="How it was understood">
-            <span v-for="(piece, i) in filter.answer?.pieces" :key="i" class="piece" :class="{ turned: piece.isTurned }">
+        <!-- Its room is there from the beginning, so that nothing below it moves while one types. -->
+        <div v-else class="pieces" aria-label="How it was understood">
+            <span v-if="typed.trim() === ''" class="hint">How it is understood stands here, piece by piece; Alt+N turns the last one round.</span>
+            <span v-for="(piece, i) in typed.trim() === '' ? [] : filter.answer?.pieces" :key="i" class="piece" :class="{ turned: piece.isTurned }">
                 <button :aria-label="`Turn “${piece.words}” round`" title="Turn it round (Alt+N)" :disabled="!isFresh" @click="say(piece.turned)"><b v-if="piece.isTurned">not </b>{{ piece.words }}</button>
                 <button class="off" :aria-label="`Take “${piece.words}” away`" title="Take it away" :disabled="!isFresh" @click="say(piece.without)">✕</button>
             </span>
@@ -171,7 +173,8 @@ kbd { margin-left: auto; font: 12px 'Atkinson Hyperlegible'; color: var(--soft);
 .count { min-width: 74px; text-align: end; color: var(--soft); font-size: 14px; font-variant-numeric: tabular-nums; }
 .ways { width: 180px; flex: none; }
 .name { width: 150px; }
-.pieces { display: flex; flex-wrap: wrap; gap: 6px; }
+.pieces { display: flex; flex-wrap: wrap; gap: 6px; min-height: 26px; align-items: center; }
+.hint { color: var(--soft); font-size: 13px; }
 .piece { display: inline-flex; align-items: center; border: 1px solid var(--field); border-radius: 6px; font-size: 13.5px; }
 .piece.turned { border-style: dashed; }
 .piece button { border: 0; background: none; color: var(--ink); font: inherit; padding: 2px 4px 2px 8px; cursor: pointer; border-radius: 5px; }

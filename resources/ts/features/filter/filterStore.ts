@@ -9,8 +9,12 @@ import { useNarrowing } from '@/stores/narrowing'
 import { ancestorsOf, branchOf, rowsOf } from '@/stores/tree'
 
 export type Shows = ViewFilter['shows']
-/** How long nothing has to be typed before the board is laid out anew. */
-const PAUSE = 160
+/** How long after a letter nothing has to be typed before the board is laid out anew. */
+const PAUSE = 170
+/** Maps of more topics are narrowed where one looks first. */
+const LARGE = 1500
+/** Topics that are in view at once, as the server takes them. */
+const MOST_SEEN = 600
 /** How long a board takes to have its place when a map opens. */
 const SETTLED = 250
 /** The scale at which what was hit can be read. */
@@ -35,6 +39,8 @@ export const useFilter = defineStore('filter', () => {
     const named = ref<string | null>(null)
     const hits = shallowRef<readonly string[]>([])
     const asking = latest()
+    /** The same of what is in view. */
+    const looking = latest()
     /** How large the board was before it was narrowed. */
     let scale: number | null = null
     /** For what the board was brought into view last. */
@@ -87,23 +93,45 @@ export const useFilter = defineStore('filter', () => {
         }
     }
 
+    /** Of a large map what is in view stands back sooner than all is found. */
+    async function narrowInView(now: string): Promise<void> {
+        const isWanted = looking.begin()
+        const seen = [...new Set([...document.querySelectorAll<HTMLElement | SVGElement>('.board [data-topic], .outline [data-topic]')].map(({ dataset }) => dataset.topic ?? ''))].filter((id) => map.tree.topics.has(id)).slice(0, MOST_SEEN)
+        const got = await api.filterAmong(map.id, now, seen).catch(() => null)
+        if (got === null || got.words === '' || !isWanted()) {
+            return
+        }
+        const found = new Set(got.topics)
+        const before = narrowing.to?.isTold === true ? narrowing.to : null
+        const ids = new Set(before?.ids)
+        const left = before?.left === undefined ? undefined : new Set(before.left)
+        seen.forEach((id) => (found.has(id) ? ids.add(id) : ids.delete(id)))
+        found.forEach((id) => left !== undefined && [id, ...ancestorsOf(map.tree, id)].forEach((one) => left.add(one)))
+        narrowing.to = { words: now, ids, isTold: true, ...(before?.isFlat === undefined ? {} : { isFlat: before.isFlat }), known: before?.known ?? new Map(seen.map((id) => [id, true])), ...(left === undefined ? {} : { left }) }
+    }
+
     /** Narrows the map to what is typed, letter by letter; the board follows when the typing rests. */
     async function type(now: string): Promise<void> {
+        const typed = performance.now()
         text.value = now
         named.value = null
         clearTimeout(pause)
+        looking.drop()
         if (now.trim() === '') {
             widen()
+        } else if (map.tree.topics.size > LARGE) {
+            await narrowInView(now)
         }
-        const got = await ask({ text: now })
+        const got = text.value === now ? await ask({ text: now }) : null
         if (got === null) {
             return
         }
+        looking.drop()
         if (got.when === null) {
             widen()
         } else {
             narrow(got.hits, shows.value)
-            pause = setTimeout(() => map.setFilter({ text: now, shows: shows.value }), PAUSE)
+            pause = setTimeout(() => map.setFilter({ text: now, shows: shows.value }), Math.max(0, PAUSE - (performance.now() - typed)))
         }
     }
 

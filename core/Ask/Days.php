@@ -18,7 +18,9 @@ final class Days
     /** Days that lie back without a year are of the year to come beyond this. */
     private const BACK = 120;
 
-    private const SPANS = ['today', 'this-week', 'next-week', 'last-week', 'this-month', 'next-month', 'last-month', 'this-quarter', 'this-year'];
+    private const SPANS = ['today', 'this-week', 'next-week', 'last-week', 'this-month', 'next-month', 'last-month', 'this-quarter', 'next-quarter', 'last-quarter', 'this-year', 'next-year', 'last-year'];
+
+    private const YEAR = '/^[1-9]\d{3}$/D';
 
     public static function isOne(string $day): bool
     {
@@ -153,12 +155,12 @@ final class Days
     /** Whether span() knows this form. */
     public static function isSpan(string $form): bool
     {
-        return in_array($form, self::SPANS, true) || preg_match('/^today[+-]\d{1,4}$/D', $form) === 1 || self::isOne($form);
+        return in_array($form, self::SPANS, true) || preg_match('/^today[+-]\d{1,4}$/D', $form) === 1 || preg_match(self::YEAR, $form) === 1 || self::isOne($form);
     }
 
     /**
      * The days that a form means: "today", "today+7", "today-30", "this-week" (from Monday), "next-month", "this-quarter",
-     * or a day.
+     * "last-year", a year as "2025", or a day.
      *
      * @return array{string, string} the first and the last of them
      */
@@ -174,6 +176,9 @@ final class Days
         $month = fn (int $by): array => [self::plusMonths($first, $by), self::plus(self::plusMonths($first, $by + 1), -1)];
         $quarter = sprintf('%s-%02d-01', substr($today, 0, 4), intdiv((int) substr($today, 5, 2) - 1, 3) * 3 + 1);
 
+        $quarters = fn (int $by): array => [self::plusMonths($quarter, 3 * $by), self::plus(self::plusMonths($quarter, 3 * $by + 3), -1)];
+        $year = fn (int $year): array => [sprintf('%04d-01-01', max(1, min(9999, $year))), sprintf('%04d-12-31', max(1, min(9999, $year)))];
+
         return match ($form) {
             'this-week' => [$monday, self::plus($monday, 6)],
             'next-week' => [self::plus($monday, 7), self::plus($monday, 13)],
@@ -181,9 +186,13 @@ final class Days
             'this-month' => $month(0),
             'next-month' => $month(1),
             'last-month' => $month(-1),
-            'this-quarter' => [$quarter, self::plus(self::plusMonths($quarter, 3), -1)],
-            'this-year' => [substr($today, 0, 4).'-01-01', substr($today, 0, 4).'-12-31'],
-            default => [$form, $form],
+            'this-quarter' => $quarters(0),
+            'next-quarter' => $quarters(1),
+            'last-quarter' => $quarters(-1),
+            'this-year' => $year((int) $today),
+            'next-year' => $year((int) $today + 1),
+            'last-year' => $year((int) $today - 1),
+            default => preg_match(self::YEAR, $form) === 1 ? $year((int) $form) : [$form, $form],
         };
     }
 
@@ -197,7 +206,7 @@ final class Days
         $words = mb_strtolower(trim($words));
         $form = str_replace(' ', '-', $words);
         $near = ['tomorrow' => 'today+1', 'yesterday' => 'today-1'];
-        if (in_array($form, self::SPANS, true) || isset($near[$words])) {
+        if (in_array($form, self::SPANS, true) || isset($near[$words]) || preg_match(self::YEAR, $words) === 1) {
             return $near[$words] ?? $form;
         }
         if (preg_match('/^today ?([+-]) ?(\d{1,4})$/D', $words, $m) === 1) {
@@ -215,9 +224,11 @@ final class Days
     /** A form of span() in words. */
     public static function spanWords(string $form): string
     {
-        return self::isOne($form) ? self::long($form) : (preg_match('/^today([+-])(\d+)$/D', $form, $m) === 1
+        $near = ['today+1' => 'tomorrow', 'today-1' => 'yesterday'][$form] ?? null;
+
+        return $near ?? (self::isOne($form) ? self::long($form) : (preg_match('/^today([+-])(\d+)$/D', $form, $m) === 1
             ? ($m[2] === '0' ? 'today' : $m[2].' days '.($m[1] === '+' ? 'from today' : 'ago'))
-            : str_replace('-', ' ', $form));
+            : str_replace('-', ' ', $form)));
     }
 
     /** "Fri 5 Dec", with the year where that is another than this one. */

@@ -33,6 +33,12 @@ enum Measuring: string
         return self::from($said->takesOneOf(['under' => 'under', 'over' => 'over', 'is' => 'is']) ?? $said->takesOneOf(['under' => 'before', 'over' => 'after', 'is' => 'on']) ?? 'is');
     }
 
+    /** Before a day, or a span of days, as Days has them: "on 5 Dec 2026", "this quarter", "before this week". */
+    public function day(string $span): string
+    {
+        return trim(($this === self::Is && ! Days::isOne($span) ? '' : $this->words(isDay: true)).' '.Days::spanWords($span));
+    }
+
     public function words(bool $isDay = false): string
     {
         return match ($this) {

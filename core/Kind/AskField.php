@@ -133,7 +133,7 @@ final readonly class AskField implements LeavesTraces
                 yield $field->sort()->isSeveral() ? "{$name} has {$choice}" : "{$name} is {$choice}";
             }
             yield from match (true) {
-                $field->sort()->isDay() => ["{$name} this week", "{$name} this month"],
+                $field->sort()->isDay() => ["{$name} this week", "{$name} this month", "{$name} this year", "{$name} last year"],
                 $field->sort()->isNumber(), $field->sort() === FieldSort::Computed => ["{$name} over 0"],
                 default => [],
             };
@@ -187,7 +187,6 @@ final readonly class AskField implements LeavesTraces
         $name = $field instanceof KindField ? $field->text('name') : 'a field that has gone';
         $isDay = $field instanceof KindField && $field->sort()->isDay();
         $than = match (true) {
-            $isDay => Days::spanWords($this->than),
             $this->how !== 'has' && str_contains($this->than, ' ') => "“{$this->than}”",
             default => $this->than,
         };
@@ -195,7 +194,7 @@ final readonly class AskField implements LeavesTraces
         return match ($this->how) {
             'empty' => "{$name} empty",
             'has' => "{$name} has “{$than}”",
-            default => "{$name} ".Measuring::from($this->how)->words($isDay)." {$than}",
+            default => "{$name} ".($isDay ? Measuring::from($this->how)->day($this->than) : Measuring::from($this->how)->words()." {$than}"),
         };
     }
 

@@ -55,7 +55,7 @@ final readonly class AskDue implements LeavesTraces
 
     public static function offers(Moment $now): iterable
     {
-        return ['due this week', 'due next week', 'due this month', 'due this quarter', 'due before today', 'begins this week', 'done last week', 'done this month'];
+        return ['due this week', 'due next week', 'due this month', 'due this quarter', 'due this year', 'due before today', 'begins this week', 'done last week', 'done this month', 'done last month', 'done last year'];
     }
 
     public static function namedBy(): array
@@ -75,7 +75,7 @@ final readonly class AskDue implements LeavesTraces
 
     public function words(Moment $now): string
     {
-        return ($this->of === 'by' ? 'due' : $this->of).' '.$this->how->words(isDay: true).' '.Days::spanWords($this->than);
+        return ($this->of === 'by' ? 'due' : $this->of).' '.$this->how->day($this->than);
     }
 
     public function hangsOn(): HangsOn

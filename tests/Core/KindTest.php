@@ -106,7 +106,7 @@ it('knows spans of days', function (string $form, string $first, string $last) {
     expect(Days::isSpan($form))->toBeTrue()->and(Days::span($form, A_DAY))->toBe([$first, $last]);
 })->with([
     ['today-7', '2026-11-20', '2026-11-20'], ['this-week', '2026-11-23', '2026-11-29'], ['next-week', '2026-11-30', '2026-12-06'], ['last-week', '2026-11-16', '2026-11-22'], ['this-month', '2026-11-01', '2026-11-30'],
-    ['next-month', '2026-12-01', '2026-12-31'], ['last-month', '2026-10-01', '2026-10-31'], ['this-quarter', '2026-10-01', '2026-12-31'], ['this-year', '2026-01-01', '2026-12-31'], ['2026-03-01', '2026-03-01', '2026-03-01'],
+    ['next-month', '2026-12-01', '2026-12-31'], ['last-month', '2026-10-01', '2026-10-31'], ['this-quarter', '2026-10-01', '2026-12-31'], ['last-quarter', '2026-07-01', '2026-09-30'], ['next-quarter', '2027-01-01', '2027-03-31'], ['this-year', '2026-01-01', '2026-12-31'], ['last-year', '2025-01-01', '2025-12-31'], ['next-year', '2027-01-01', '2027-12-31'], ['2019', '2019-01-01', '2019-12-31'], ['2026-03-01', '2026-03-01', '2026-03-01'],
 ]);
 
 it('computes fields of others and of what is below, and says in a sentence why it cannot', function (string $formula, float|string $comes) {

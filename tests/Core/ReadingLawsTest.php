@@ -93,7 +93,7 @@ it('shows titles on one line as the plain way does', function (int $seed) {
 })->with(range(1, 6));
 
 it('understands every span of days in the words in which it is told', function () {
-    $forms = ['today', 'this-week', 'next-week', 'last-week', 'this-month', 'next-month', 'last-month', 'this-quarter', 'this-year', '2026-12-05', '1987-02-28', ...array_map(fn (int $days): string => sprintf('today%+d', $days), [-9999, -30, -1, 1, 7, 14, 365, 9999])];
+    $forms = ['today', 'this-week', 'next-week', 'last-week', 'this-month', 'next-month', 'last-month', 'this-quarter', 'last-quarter', 'next-quarter', 'this-year', 'last-year', 'next-year', '2025', '2026-12-05', '1987-02-28', ...array_map(fn (int $days): string => sprintf('today%+d', $days), [-9999, -30, -1, 1, 7, 14, 365, 9999])];
     foreach ($forms as $form) {
         expect(Days::isSpan($form))->toBeTrue()
             ->and([$form, Days::spanOf(Days::spanWords($form), A_DAY)])->toBe([$form, $form])

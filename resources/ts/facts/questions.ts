@@ -24,7 +24,8 @@ export const states: readonly Choice[] = [
 ]
 export const days: readonly Choice[] = [
     { value: 'today', label: 'today' }, { value: 'today+7', label: 'in 7 days' }, { value: 'today+14', label: 'in 14 days' }, { value: 'today-7', label: '7 days ago' }, { value: 'this-week', label: 'this week' }, { value: 'next-week', label: 'next week' },
-    { value: 'last-week', label: 'last week' }, { value: 'this-month', label: 'this month' }, { value: 'next-month', label: 'next month' }, { value: 'this-quarter', label: 'this quarter' }, { value: 'this-year', label: 'this year' },
+    { value: 'last-week', label: 'last week' }, { value: 'this-month', label: 'this month' }, { value: 'next-month', label: 'next month' }, { value: 'last-month', label: 'last month' }, { value: 'this-quarter', label: 'this quarter' }, { value: 'last-quarter', label: 'last quarter' }, { value: 'next-quarter', label: 'next quarter' },
+    { value: 'this-year', label: 'this year' }, { value: 'last-year', label: 'last year' }, { value: 'next-year', label: 'next year' },
 ]
 export const daysOf: readonly Choice[] = [{ value: 'by', label: 'due' }, { value: 'begins', label: 'begins' }, { value: 'done', label: 'done' }]
 export const hows: readonly Choice[] = [{ value: 'is', label: 'is' }, { value: 'under', label: 'under' }, { value: 'over', label: 'over' }]

@@ -75,6 +75,23 @@ it('groups by person, gathers from all maps, and is frozen as of a day, by mouse
     expect($browser->complaints())->toBe([]);
 });
 
+it('is grouped and ordered by keys alone, from list to list by Tab', function () {
+    $browser = gathering();
+    $topics = count($browser->outline());
+    $at = fn (): string => (string) $browser->script('const e = document.activeElement; return e.closest(".n-select")?.getAttribute("aria-label") ?? e.getAttribute("aria-label") ?? e.textContent');
+    for ($i = 0; $i < 12 && $at() !== 'By what it is grouped'; $i++) {
+        $browser->keys('Tab');
+    }
+    expect($at())->toBe('By what it is grouped')->and(count($browser->outline()))->toBe($topics);
+    $browser->keys('Enter')->waitFor('.n-base-select-menu');
+    for ($i = 0; $i < 20 && $browser->script('return document.querySelector(".n-base-select-option--pending")?.textContent.trim()') !== 'Who'; $i++) {
+        $browser->keys('ArrowDown');
+    }
+    $browser->keys('Enter')->saved()->waitUntil(fn (): bool => $browser->script('return [...document.querySelectorAll(".digest h4")].map((one) => one.firstChild.textContent).join()') === 'Oskar,Tove,Wren,None', 'the heads');
+    $browser->keys('Tab');
+    expect($at())->toBe('By what it is ordered')->and(count($browser->outline()))->toBe($topics)->and($browser->complaints())->toBe([]);
+});
+
 it('shows the first lines on the board, live, each leading to its place by a double click', function () {
     $browser = gathering();
     $shown = fn (): array => (array) $browser->script('return [...document.querySelectorAll(".slip text.gathered")].map((one) => one.textContent)');

@@ -75,7 +75,7 @@ export function useActions() {
         if (element?.closest('.title-editor') != null) {
             return 'typing'
         }
-        if (element?.closest('input:not([type=radio], [type=checkbox]), textarea, select, [contenteditable=true], [role=dialog], .n-modal-container, .n-popover') != null) {
+        if (element?.closest('input:not([type=radio], [type=checkbox]), textarea, select, [contenteditable=true], .n-base-selection, [role=dialog], .n-modal-container, .n-popover') != null) {
             return 'field'
         }
         if (stores.walk.at !== null) {

@@ -29,6 +29,9 @@ final readonly class Digests
     /** Seconds after which no other map is opened. */
     private const LONGEST = 1.5;
 
+    /** The same for all digests of a map that is handed over. */
+    private const LONGEST_OF_ALL = 6.0;
+
     public function __construct(private MapStore $store, private MeantSearch $meant)
     {
     }
@@ -78,8 +81,9 @@ final readonly class Digests
     {
         $now = new Moment($leaving, $person->today());
         $settled = $leaving;
+        $end = microtime(true) + self::LONGEST_OF_ALL;
         foreach ($leaving->hasRowsOf(Digest::class) ? $leaving->rowsOf(Digest::class) : [] as $digest) {
-            if ($digest->from() === 'maps' && $digest->text('frozen') === '' && $leaving->isLiving($digest)) {
+            if ($digest->from() === 'maps' && $digest->text('frozen') === '' && $leaving->isLiving($digest) && microtime(true) < $end) {
                 [$groups, , $maps] = $this->gathered($now, $digest, $record, $person);
                 $lines = fn (DigestGroup $group): array => array_map(fn (DigestLine $line): DigestLine => $line->map === '' ? $line : new DigestLine($line->map, $line->topic, $line->title, [$maps[$line->map] ?? '', ...$line->trail], $line->told, $line->progress), $group->lines);
                 $settled = $settled === $leaving ? clone $leaving : $settled;

@@ -99,9 +99,12 @@ final readonly class DigestList implements FacePart
             $y += $this->gap($i);
             $lines = $this->lines($row, $area->widest, $look, $wrapper);
             $high = count($lines) * SmallText::LINE * $small;
-            array_push($parts, ...$this->sign($row['sort'], $area->x, $y + (SmallText::FIRST - 0.36) * $small, $look));
+            $indent = self::indent($row['sort'], $look);
+            // What is read from the right begins there, and its box with it.
+            $begins = fn (Line $line): float => $line->isRightToLeft ? $area->x + $area->w - $indent - $line->width : $area->x + $indent;
+            array_push($parts, ...$this->sign($row['sort'], $lines[0]->isRightToLeft ? $area->x + $area->w - $indent + 4 : $area->x, $y + (SmallText::FIRST - 0.36) * $small, $look));
             foreach ($lines as $n => $line) {
-                array_push($parts, ...TextLine::of(self::PART, $line, $area->x + self::indent($row['sort'], $look), round($y + ($n * SmallText::LINE + SmallText::FIRST) * $small, 2), $small, $row['sort'] === 'head' || $row['sort'] === 'open' ? $look->type->ink : $look->type->softInk, $look));
+                array_push($parts, ...TextLine::of(self::PART, $line, $begins($line), round($y + ($n * SmallText::LINE + SmallText::FIRST) * $small, 2), $small, $row['sort'] === 'head' || $row['sort'] === 'open' ? $look->type->ink : $look->type->softInk, $look));
             }
             // Above the text, so that it is touched and not that.
             if ($row['touch'] !== '') {

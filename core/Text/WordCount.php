@@ -25,6 +25,6 @@ final class WordCount
         // A dash between two words parts them, however it is set.
         $text = str_replace(['—', '–', '…', '/'], ' ', $text);
 
-        return $signs + (int) preg_match_all('/\S*[\p{L}\p{N}]\S*/u', $text);
+        return $signs + (int) preg_match_all('/[\p{L}\p{N}]\S*/u', $text);
     }
 }

@@ -88,8 +88,22 @@ it('is grouped and ordered by keys alone, from list to list by Tab', function ()
         $browser->keys('ArrowDown');
     }
     $browser->keys('Enter')->saved()->waitUntil(fn (): bool => $browser->script('return [...document.querySelectorAll(".digest h4")].map((one) => one.firstChild.textContent).join()') === 'Oskar,Tove,Wren,None', 'the heads');
+    // What was chosen is taken back from there, and done again.
+    $browser->keys('Mod+z')->saved()->waitUntil(fn (): bool => ! $browser->has('.digest h4'), 'no heads')->keys('Mod+Shift+z')->saved()->waitUntil(fn (): bool => $browser->count('.digest h4') === 4, 'the heads again');
     $browser->keys('Tab');
     expect($at())->toBe('By what it is ordered')->and(count($browser->outline()))->toBe($topics)->and($browser->complaints())->toBe([]);
+});
+
+it('keeps what one goes on typing in its field while an answer comes', function () {
+    $browser = gathering();
+    $browser->script('document.querySelector(".digest input").focus()');
+    $browser->keys('Mod+a')->type('kind Meeting')->keys('Enter')->saved()->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".digest").innerText'), '22 September'), 'the meetings');
+    // The caret stays in the field; the next answer is long on its way.
+    $browser->delayed(600)->keys('Enter', 'Mod+a')->type('overdue')->keys('Enter')->type(' or done');
+    usleep(1_500_000);
+    expect($browser->script('return document.querySelector(".digest input").value'))->toBe('overdue or done');
+    $browser->delayed(0)->keys('Enter')->saved()->waitUntil(fn (): bool => count(gatheredLines($browser)) > 5, 'what is overdue or done');
+    expect($browser->complaints())->toBe([]);
 });
 
 it('shows the first lines on the board, live, each leading to its place by a double click', function () {

@@ -53,6 +53,7 @@ it('counts words as writers do', function (string $note, int $words) {
     'lists and headings' => ["# One\n\n- two\n- three\n\n1. four", 5],
     'other scripts' => ['Привет мир שלום', 3],
     'signs of a script without blanks' => ['海と boat', 3],
+    'signs without end before a letter' => [str_repeat('-', 300_000).'a '.str_repeat('](', 100_000), 1],
     'letters that are put together' => ["e\u{0301}te\u{0301} a\u{0300}", 2],
 ]);
 

@@ -75,7 +75,7 @@ export function useActions() {
         if (element?.closest('.title-editor') != null) {
             return 'typing'
         }
-        if (element?.closest('input:not([type=radio], [type=checkbox]), textarea, select, [contenteditable=true], .n-base-selection, [role=dialog], .n-modal-container, .n-popover') != null) {
+        if (element?.closest('input:not([type=radio], [type=checkbox]), textarea, select, [contenteditable=true], [role=dialog], .n-modal-container, .n-popover') != null) {
             return 'field'
         }
         if (stores.walk.at !== null) {
@@ -127,6 +127,10 @@ export function useActions() {
         const isPlainControl = event.target instanceof Element && event.target.closest('button, a, [role=menuitem], [role=tab], [role=slider], [role=separator]') !== null
         // Radio buttons keep the arrows and boxes the space; all other keys do what they do everywhere.
         if (event.target instanceof Element && event.target.matches('[type=radio], [type=checkbox], [role=checkbox], [role=radio]') && (/^Arrow/.test(event.key) || [' ', 'Enter', 'Tab'].includes(event.key)) && !event.ctrlKey && !event.metaKey && !event.altKey) {
+            return
+        }
+        // A list to choose from keeps those by which one chooses and goes on; what was chosen is taken back as everywhere.
+        if (event.target instanceof Element && event.target.closest('.n-base-selection') !== null && !event.ctrlKey && !event.metaKey && !event.altKey) {
             return
         }
         if (isPlainControl && ['Enter', ' ', 'Tab', 'ArrowLeft', 'ArrowRight', 'Shift+Tab'].includes(pressed(event)) && (scope !== 'walk' || isPressedByKey(event))) {

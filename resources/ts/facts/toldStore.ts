@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { shallowRef, watch } from 'vue'
+import { computed, shallowRef, watch } from 'vue'
 import { api } from '@/api/client'
 import { latest } from '@/api/latest'
 import type { FactsAnswer } from '@/api/wire'
@@ -15,8 +15,10 @@ export const useTold = defineStore('told', () => {
     const beside = useBeside()
     const told = shallowRef<FactsAnswer | null>(null)
     const asking = latest()
-    watch([() => beside.current, () => map.seq, () => map.savedState, () => beside.chosen.length], ([topic, , state, count], before) => {
-        if (topic === null || count !== 1) {
+    /** Whether there is anything to reckon at all: numbers, to-dos, words. */
+    const isReckoned = computed(() => [...beside.tree.rows.values()].some(({ type, fields }) => type === 'field' || type === 'task' || (type === 'kind' && fields.todo === true)) || [...beside.tree.topics.values()].some(({ note }) => note !== ''))
+    watch([() => beside.current, () => map.seq, () => map.savedState, () => beside.chosen.length, isReckoned], ([topic, , state, count, wanted], before) => {
+        if (topic === null || count !== 1 || !wanted) {
             asking.drop()
             told.value = null
         } else if (state === 'saved') {

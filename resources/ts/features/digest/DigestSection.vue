@@ -110,7 +110,7 @@ async function send(): Promise<void> {
     <div v-if="row !== undefined" class="digest">
         <NInput
             v-model:value="words" size="small" placeholder="Which topics: “not done”, “kind Meeting” …" :maxlength="1000" :input-props="{ 'aria-label': 'Which topics it gathers', dir: 'auto', autocomplete: 'off', spellcheck: false }"
-            @focus="isTyping = true" @blur="say" @keydown.enter.prevent="say" />
+            @focus="isTyping = true" @update:value="isTyping = true" @blur="say" @keydown.enter.prevent="say" />
         <p v-if="problem !== ''" class="wrong" role="alert">{{ problem }}</p>
         <p v-if="answer !== null" class="count" role="status">{{ isFrozen ? `As of ${dayWords(String(row.fields.frozen))}: ` : '' }}{{ answer.words === '' ? 'Say which topics are meant.' : answer.count === 0 ? 'Nothing is found.' : `${answer.count} ${answer.count === 1 ? 'topic' : 'topics'}${answer.count > MOST_TOLD ? `; the first ${MOST_TOLD} are listed` : ''}` }}</p>
         <DigestLines v-if="answer !== null" :answer="answer" :digest="row.id" />

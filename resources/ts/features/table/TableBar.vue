@@ -104,7 +104,7 @@ function takeOut(): void {
         </div>
         <NInput
             v-model:value="words" class="only" size="small" clearable placeholder="All, or “not done” …" :maxlength="1000" :status="problem === '' ? undefined : 'error'" :title="problem"
-            :input-props="{ 'aria-label': 'Which topics are its rows', dir: 'auto', autocomplete: 'off', spellcheck: false }" @focus="isTyping = true" @blur="say" @keydown.enter.prevent="say" @clear="() => { words = ''; void say() }" />
+            :input-props="{ 'aria-label': 'Which topics are its rows', dir: 'auto', autocomplete: 'off', spellcheck: false }" @focus="isTyping = true" @update:value="isTyping = true" @blur="say" @keydown.enter.prevent="say" @clear="() => { words = ''; void say() }" />
         <NSelect
             v-if="!isOfDays" class="by" size="small" clearable placeholder="no heads" :value="table.field('by') === '' ? null : table.field('by')" :options="all" :consistent-menu-width="false" :input-props="{ 'aria-label': 'Rows under heads by' }"
             aria-label="Rows under heads by" @update:value="(key: string | null) => table.configure(key === null ? { by: null } : { by: key })" />

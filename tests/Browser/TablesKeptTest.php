@@ -121,3 +121,27 @@ it('counts the words of notes at the desk, in a column and on topics', function 
     $browser->keys('Mod+z')->saved()->waitUntil(fn (): bool => ! str_contains((string) $browser->script('return [...document.querySelectorAll(".slip")].map((slip) => slip.textContent).join("|")'), 'words'), 'them gone');
     expect($browser->complaints())->toBe([]);
 });
+
+it('follows what is done in another window, in a digest and in the rows', function () {
+    $browser = Studio::lent("Season\n\tMend nets\n\tTar hull\n\tOpen");
+    $browser->pick('Open')->keys('Mod+Shift+F3')->waitFor('.digest input')->waitUntil(fn (): bool => (bool) $browser->script('return document.activeElement.matches(".digest input")'), 'the field');
+    $lines = fn (): array => (array) $browser->script('return [...document.querySelectorAll(".digest .lines li > span")].map((one) => one.firstChild.textContent.trim())');
+    $browser->type('text hull')->keys('Enter')->saved()->waitUntil(fn (): bool => $lines() === ['Tar hull'], 'the line');
+    $first = $browser->driver->getWindowHandle();
+    $address = $browser->driver->getCurrentURL();
+    $browser->driver->switchTo()->newWindow();
+    $browser->driver->get($address);
+    $browser->ready()->keys('Alt+3')->waitFor('.table-grid .line:not(.fresh)');
+    rowsAre($browser, ['Mend nets', 'Tar hull', 'Open']);
+    $browser->keys('Mod+ArrowUp')->waitUntil(fn (): bool => $browser->has('#cell-0-0.at'), 'the first row')->type('Paint hull')->keys('Enter')->saved();
+    rowsAre($browser, ['Paint hull', 'Tar hull', 'Open']);
+    $browser->driver->close();
+    $browser->driver->switchTo()->window($first);
+    $browser->script('window.dispatchEvent(new Event("focus"))');
+    $browser->waitUntil(fn (): bool => $lines() === ['Paint hull', 'Tar hull'], 'the other line as well');
+    $shown = fn (): array => (array) $browser->script('return [...document.querySelectorAll(".slip text.gathered")].map((one) => one.textContent)');
+    $browser->waitUntil(fn (): bool => $shown() === ['Paint hull', 'Tar hull'], 'both on the board: '.implode('|', $shown()), 10);
+    $browser->keys('Alt+3')->waitFor('.table-grid .line:not(.fresh)');
+    rowsAre($browser, ['Paint hull', 'Tar hull', 'Open']);
+    expect($browser->complaints())->toBe([]);
+});

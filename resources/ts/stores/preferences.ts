@@ -8,6 +8,9 @@ export type { BoardName }
 /** The ways of seeing that features have. */
 export type OwnWay = 'slides' | 'table'
 
+/** Of two windows beside each other each is seen in its own way; a new one begins as the last was. */
+const ofWindow = { listenToStorageChanges: false }
+
 /** What a person chose for this browser: the board, which panels are open, how wide they are. */
 export const usePreferences = defineStore('preferences', () => {
     const board = useStorage<BoardName>('chalk-board', 'day')
@@ -18,10 +21,10 @@ export const usePreferences = defineStore('preferences', () => {
     /** Whether the names of tools are said when one comes to them. */
     const names = useStorage<NonNullable<Calm['names']>>('chalk-names', 'read')
     /** The way of seeing: the board, with the outline beside it if that is open, the outline alone, or one that a feature has. */
-    const way = useStorage<'board' | 'outline' | OwnWay>('chalk-way', 'board')
-    const outlineOpen = useStorage('chalk-outline-open', true)
-    const deskOpen = useStorage('chalk-desk-open', true)
-    const trayOpen = useStorage('chalk-tray-open', false)
+    const way = useStorage<'board' | 'outline' | OwnWay>('chalk-way', 'board', undefined, ofWindow)
+    const outlineOpen = useStorage('chalk-outline-open', true, undefined, ofWindow)
+    const deskOpen = useStorage('chalk-desk-open', true, undefined, ofWindow)
+    const trayOpen = useStorage('chalk-tray-open', false, undefined, ofWindow)
     /** The sections of the desk that are folded. */
     const deskFolded = useStorage<string[]>('chalk-desk-folded', [])
     const outlineWidth = useStorage('chalk-outline-width', 248)

@@ -154,7 +154,7 @@ it('knows spans that hold today, and those that touch them without a gap', funct
     $chance = new Chance($seed);
     for ($n = 0; $n < 40; $n++) {
         $today = Days::plus('2026-01-01', $chance->int(-4000, 4000));
-        foreach (['week' => 7, 'month' => 31] as $what => $most) {
+        foreach (['week' => 7, 'month' => 31, 'quarter' => 92, 'year' => 366] as $what => $most) {
             [$last, $this_, $next] = array_map(fn (string $which): array => Days::span("{$which}-{$what}", $today), ['last', 'this', 'next']);
             expect($this_[0] <= $today && $today <= $this_[1])->toBeTrue()
                 ->and(Days::plus($last[1], 1))->toBe($this_[0])->and(Days::plus($this_[1], 1))->toBe($next[0])
@@ -167,6 +167,8 @@ it('knows spans that hold today, and those that touch them without a gap', funct
             // A month lies wholly in its quarter and its year.
             expect($first <= $monthFirst && $monthEnd <= $end)->toBeTrue()->and(substr($first, 8))->toBe('01');
         }
+        $year = substr($today, 0, 4);
+        expect(Days::span($year, '2026-11-28'))->toBe(["{$year}-01-01", "{$year}-12-31"])->and(Days::spanOf($year, $today))->toBe($year)->and(Days::spanWords($year))->toBe($year);
         $by = $chance->int(-999, 999);
         expect(Days::span(sprintf('today%+d', $by), $today))->toBe([Days::plus($today, $by), Days::plus($today, $by)])
             ->and(Days::plusMonths(Days::plusMonths(substr($today, 0, 8).'01', 5), -5))->toBe(substr($today, 0, 8).'01');

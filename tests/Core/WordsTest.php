@@ -108,3 +108,22 @@ it('counts up from note to note what counting all of them would', function (int 
     }
     expect($counted)->toBeGreaterThan(0);
 })->with(range(1, 6));
+
+it('counts what stands between blanks and dashes and has a letter or a digit', function (int $seed) {
+    $chance = new Chance(82_000 + $seed);
+    $pieces = [];
+    $wanted = 0;
+    for ($i = $chance->int(1, 60); $i > 0; $i--) {
+        $piece = $chance->pick(['lantern', 'Évora', "don't", 'half-hour', '**bold**', '7', '12:30', '—', '–', '…', '#', '-', '...', '>', 'ще', 'שלום', '_so_', 'e.g.', '&']);
+        $pieces[] = $piece;
+        $wanted += preg_match('/[\p{L}\p{N}]/u', $piece);
+    }
+    $note = '';
+    foreach ($pieces as $piece) {
+        $note .= $piece.$chance->pick([' ', "\n", '  ', "\t", ' — ', '—', "\u{00A0} "]);
+    }
+    expect(WordCount::of($note))->toBe($wanted)
+        // Two notes have as many words as both together, and a link as many as its text.
+        ->and(WordCount::of("{$note}\n\n{$note}"))->toBe(2 * $wanted)
+        ->and(WordCount::of('[lantern year](https://saltmere.example/'.$chance->int(1, 99).'/a_(b)) '.$note))->toBe($wanted + 2);
+})->with(range(1, 25));

@@ -52,24 +52,64 @@ final readonly class AskText implements LeavesTraces
             'title' => $this->isInTitle($row->title),
             'caption' => $this->isIn($row->caption),
             'note' => $this->isIn($row->note),
-            default => $this->isInTitle($row->title) || $this->isIn($row->caption) || $this->isIn($row->note) || isset($this->saidOf($now)[$topic]),
+            default => $this->isInTitle($row->title) || $this->isIn($row->caption) || $this->isIn($row->note) || $this->isSaidOf($now, $topic),
         };
     }
 
-    /** @return array<string, true> the topics of which features keep a text with these words: what is in fields, remarks, phrases */
-    private function saidOf(Moment $now): array
+    /** Whether features keep a text of a topic with these words: what is in fields, remarks, phrases. */
+    private function isSaidOf(Moment $now, string $topic): bool
     {
-        return $now->once("topics of which is said {$this->has}", function () use ($now): array {
+        if (isset($this->saidBeside($now)[$topic])) {
+            return true;
+        }
+        foreach ($this->mayBeOf($now) as $class => $topics) {
+            $row = $topics === null || isset($topics[$topic]) ? $now->map->row($class::type(), $topic) : null;
+            if ($row instanceof FeatureRow && $this->isInTexts($now, $row)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private function isInTexts(Moment $now, FeatureRow $row): bool
+    {
+        foreach ($row->textsIn($now->map) as [$text]) {
+            if ($this->isIn($text)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return array<string, true> the topics about which rows are that say it and are not those of one topic alone */
+    private function saidBeside(Moment $now): array
+    {
+        return $now->once("topics beside which is said {$this->has}", function () use ($now): array {
             $topics = [];
             foreach (self::sortsWithTexts() as $class) {
-                foreach ($this->mayHave($now, $class) as $row) {
-                    if (array_filter($row->textsIn($now->map), fn (array $text): bool => $this->isIn($text[0])) !== []) {
-                        $topics += array_fill_keys($row->topics(), true);
-                    }
+                foreach ($class::isOfTopic() ? [] : $this->mayHave($now, $class) as $row) {
+                    $topics += $this->isInTexts($now, $row) ? array_fill_keys($row->topics(), true) : [];
                 }
             }
 
             return $topics;
+        });
+    }
+
+    /** @return array<class-string<FeatureRow>, array<string, int>|null> sorts of rows of which there is one a topic, with the topics of which one can say it; null for all. Most are passed over as they are written. */
+    private function mayBeOf(Moment $now): array
+    {
+        return $now->once("topics of which may be said {$this->has}", function () use ($now): array {
+            $of = [];
+            foreach (self::sortsWithTexts() as $class) {
+                if ($class::isOfTopic() && $now->map->hasRowsOf($class)) {
+                    $of[$class] = $this->isFoundAsWritten() ? array_flip($now->map->rowsNaming($class, $this->has, anyCase: true)) : null;
+                }
+            }
+
+            return $of;
         });
     }
 
@@ -87,11 +127,17 @@ final readonly class AskText implements LeavesTraces
      */
     private function mayHave(Moment $now, string $class): iterable
     {
-        if (! $this->isPlain || strpbrk($this->has, '"\\/') !== false) {
+        if (! $this->isFoundAsWritten()) {
             return $now->map->rowsOf($class);
         }
 
         return array_filter(array_map(fn (string $id): ?FeatureRow => ($row = $now->map->row($class::type(), $id)) instanceof FeatureRow ? $row : null, $now->map->rowsNaming($class, $this->has, anyCase: true)));
+    }
+
+    /** Whether it stands in fields just as it is said, however they are written. */
+    private function isFoundAsWritten(): bool
+    {
+        return $this->isPlain && strpbrk($this->has, '"\\/') === false;
     }
 
     /** One word stands in a title on one line just where it stands in the title; there may be ten thousand to be asked. */

@@ -131,9 +131,11 @@ final class KindFeature implements Asks, HasColumns, Measures, NamesPeople, Puts
             yield from People::all($kind->text('people'));
         }
         $fields = array_filter($map->rowsOf(KindField::class), fn (KindField $field): bool => $field->sort() === FieldSort::People);
-        foreach ($fields === [] ? [] : $map->rowsOf(Values::class) as $row) {
-            foreach (array_intersect_key($row->all(), $fields) as $value) {
-                yield from People::all($value);
+        foreach (array_keys($fields) as $field) {
+            // Most topics have none of them, and are passed over as they are written.
+            foreach ($map->rowsNaming(Values::class, (string) $field) as $id) {
+                $row = $map->row(Values::type(), $id);
+                yield from $row instanceof Values ? People::all($row->all()[$field] ?? '') : [];
             }
         }
     }

@@ -145,3 +145,17 @@ it('follows what is done in another window, in a digest and in the rows', functi
     rowsAre($browser, ['Paint hull', 'Tar hull', 'Open']);
     expect($browser->complaints())->toBe([]);
 });
+
+it('lets one find and replace in the rows, which follow at once', function () {
+    $browser = Studio::lent("Season\n\tFerry\n\tQuay\n\tFerry slip")->keys('Alt+3')->waitFor('.table-grid .line:not(.fresh)');
+    rowsAre($browser, ['Ferry', 'Quay', 'Ferry slip']);
+    $browser->keys('Mod+Alt+f')->waitFor("input[aria-label='Find']")->type('Ferry');
+    $browser->waitUntil(fn (): bool => $browser->count('.hit') === 2, 'both hits');
+    $browser->find("input[aria-label='Replace with']")->sendKeys('Boat');
+    $browser->press('Replace 2')->saved();
+    rowsAre($browser, ['Boat', 'Quay', 'Boat slip']);
+    $browser->script('document.querySelector(".table-grid").focus()');
+    $browser->keys('Mod+z')->saved();
+    rowsAre($browser, ['Ferry', 'Quay', 'Ferry slip']);
+    expect($browser->complaints())->toBe([]);
+});

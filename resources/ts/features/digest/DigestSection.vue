@@ -4,6 +4,7 @@ import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { api } from '@/api/client'
 import { latest } from '@/api/latest'
 import type { DigestAnswer, Edit } from '@/api/wire'
+import { useCamera } from '@/board/cameraStore'
 import { dayWords, today } from '@/facts/facts'
 import { useBeside } from '@/stores/beside'
 import { newId, useMap } from '@/stores/map'
@@ -17,6 +18,7 @@ const MOST_TOLD = 500
 
 const map = useMap()
 const beside = useBeside()
+const camera = useCamera()
 const row = computed(() => (beside.chosen.length === 1 && beside.current !== null ? rowOf(beside.tree, 'digest', beside.current) : undefined))
 const answer = shallowRef<DigestAnswer | null>(null)
 const problem = ref('')
@@ -67,6 +69,8 @@ async function say(): Promise<void> {
     } else if (topic.value === its) {
         problem.value = ''
         set({ when: heard?.when ?? null })
+        // It grows by its lines.
+        map.afterAnswer(() => topic.value === its && camera.reveal(its))
     }
 }
 

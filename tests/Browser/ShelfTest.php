@@ -25,7 +25,7 @@ function cards(Browser $browser): array
 
 it('keeps maps in folders, by dragging and by the menu, with favourites first', function () {
     // High enough that all of the library is in the page.
-    $browser = Studio::browser()->size(1280, 12_000);
+    $browser = Studio::tidied()->size(1280, 6_000);
     $browser->press('New folder')->waitFor("input[aria-label='Name of the folder']");
     $browser->type('Festival year')->keys('Enter')->waitFor('.folder');
     dragCard($browser, 'Volunteers', 'Festival year');

@@ -18,6 +18,9 @@ final class Studio
     /** @var list<string> ids of maps that were made for one test */
     private static array $copies = [];
 
+    /** @var list<string> ids of the maps of the demo */
+    private static array $demo = [];
+
     public static function server(): TestServer
     {
         if (self::$server === null) {
@@ -42,8 +45,20 @@ final class Studio
         }
         self::$copies = [];
         self::$browser->enterDemo()->complaints();
+        self::$demo = self::$demo === [] ? array_map(strval(...), $database->query('select id from maps')->fetchAll(PDO::FETCH_COLUMN)) : self::$demo;
 
         return self::$browser;
+    }
+
+    /** The demo library without the maps that other tests have made: there are hundreds at the end of a run. */
+    public static function tidied(): Browser
+    {
+        self::browser();
+        $database = new PDO('sqlite:'.self::server()->database());
+        $database->exec('pragma foreign_keys = on');
+        $database->prepare('delete from maps where id not in ('.implode(', ', array_fill(0, count(self::$demo), '?')).')')->execute(self::$demo);
+
+        return self::browser();
     }
 
     public static function close(): void

@@ -24,7 +24,8 @@ export const useTold = defineStore('told', () => {
         } else if (state === 'saved') {
             const isWanted = asking.begin()
             setTimeout(async () => {
-                const answer = isWanted() ? await api.facts(map.id, topic).catch(() => null) : null
+                // What is shown beside the board may lag behind what is there, and behind what the server has.
+                const answer = isWanted() && map.tree.topics.has(topic) && map.savedState === 'saved' ? await api.facts(map.id, topic).catch(() => null) : null
                 if (isWanted()) {
                     told.value = answer
                 }

@@ -57,7 +57,7 @@ final readonly class Filters
             'shows' => $shows,
             'when' => $heard?->asked === null ? null : json_encode($heard->asked, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
             'pieces' => array_map(fn (Piece $piece): array => $piece->toArray(), $heard->pieces ?? []),
-            'offers' => Offers::to($this->offers($record, $now), $text),
+            'offers' => Offers::to($this->offers($record, $now), $text, $heard),
             'hits' => Narrowed::to($now, $heard?->condition, scope: $scope)->hits,
             'problem' => $problem,
         ];

@@ -20,12 +20,17 @@ final readonly class Column
      * @param  Closure(string): (string|null)|null  $below  what those below a topic come to, as people read it
      * @param  Closure(string): list<string>|null  $inCell  what there is of a topic where the head of the column says what it is; null where that is what is told
      * @param  bool  $isOfLists  whether it is told in the lines of lists, which have the title as it is
-     * @param  bool  $isOfAbove  whether it is told of what stands above a topic, and not of itself and what is below it
      */
     public function __construct(
         public string $key, public string $words, private Closure $told, private ?Closure $rank = null, private ?Closure $groups = null,
-        public ?CellTyping $typing = null, private ?Closure $numbers = null, private ?Closure $below = null, private ?Closure $inCell = null, public bool $isOfLists = true, public bool $isOfAbove = false,
+        public ?CellTyping $typing = null, private ?Closure $numbers = null, private ?Closure $below = null, private ?Closure $inCell = null, public bool $isOfLists = true,
     ) {
+    }
+
+    /** Whether it is told of what stands above a topic, and not of itself and what is below it. */
+    public function isOfAbove(): bool
+    {
+        return in_array($this->key, Columns::OF_ABOVE, true);
     }
 
     /** @return list<string> the same below the head of the column */
@@ -71,10 +76,10 @@ final readonly class Column
         return ($this->told)($topic);
     }
 
-    /** Whether topics have an order by it that is not the one of what is told. */
-    public function isRanked(): bool
+    /** By what the heads under which a topic stands are put in order; null where that is their name. */
+    public function rankOfHead(string $topic): float|string|null
     {
-        return $this->rank !== null;
+        return $this->rank === null ? null : ($this->rank)($topic);
     }
 
     public function rank(string $topic): float|string|null

@@ -13,6 +13,9 @@ use ChalkTree\Text\InlineMarkdown;
 /** What can be told of the topics of a map beside each other. */
 final class Columns
 {
+    /** Keys of those that are told of what stands above a topic; heads made of them stand as that does in the map. */
+    public const OF_ABOVE = ['above', 'branch'];
+
     /** Letters of what is told of a topic that stands above. */
     private const WIDEST = 80;
 
@@ -52,8 +55,8 @@ final class Columns
             'note', 'Note', fn (string $id): array => array_filter([mb_strimwidth(trim($now->map->topic($id)->note), 0, self::LONGEST_NOTE, '…')]),
             typing: new CellTyping('text', fn (string $id): string => $now->map->topic($id)->note, fn (string $id, string $typed): array => [['name' => SetNote::name(), 'topics' => [$id], 'note' => $typed]]), isOfLists: false,
         );
-        yield new Column('above', 'Topic above', fn (string $id): array => $titled($now->map->topic($id)->parent), isOfAbove: true);
-        yield new Column('branch', 'Main branch', fn (string $id): array => $titled(self::branchOf($now, $id)), isOfAbove: true);
+        yield new Column('above', 'Topic above', fn (string $id): array => $titled($now->map->topic($id)->parent));
+        yield new Column('branch', 'Main branch', fn (string $id): array => $titled(self::branchOf($now, $id)));
     }
 
     /** The topic right below the root in whose branch one stands; null for those that stand in none. */

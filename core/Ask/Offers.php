@@ -39,16 +39,17 @@ final class Offers
      * typed yet, some of each question.
      *
      * @param  list<list<string>>  $all  as all() gives them
+     * @param  Heard|null  $heard  how the text was understood: into a question that is whole nothing is offered
      * @return list<array{words: string, text: string}> "FilterOffer" in the wire schema: the offer, and the whole text with it taken
      */
-    public static function to(array $all, string $text): array
+    public static function to(array $all, string $text, ?Heard $heard = null): array
     {
         $text = ltrim($text);
         if ($text === '' || preg_match('/(?:^|\s|\()(?:and|or|not)\s+$/iu', $text) === 1) {
             return array_map(fn (string $words): array => ['words' => $words, 'text' => $text.self::spaced($words)], self::someOfEach($all));
         }
         $found = [];
-        $ends = self::ends($text);
+        $ends = array_filter(self::ends($text), fn (int|string $end): bool => mb_strlen(rtrim((string) $end)) >= self::whole($heard), ARRAY_FILTER_USE_KEY);
         foreach ([true, false] as $begins) {
             foreach ($ends as $end => $before) {
                 foreach (array_merge(...$all) as $words) {
@@ -63,6 +64,15 @@ final class Offers
         }
 
         return array_values($found);
+    }
+
+    /** How many letters the question has with which the text ends; 0 where it ends with other words. */
+    private static function whole(?Heard $heard): int
+    {
+        $last = $heard?->pieces[count($heard->pieces) - 1] ?? null;
+        $its = $heard === null || $last === null || ! $last->isQuestion ? '' : mb_convert_encoding(substr((string) mb_convert_encoding($heard->text, 'UTF-16LE', 'UTF-8'), 2 * $last->from), 'UTF-8', 'UTF-16LE');
+
+        return mb_strlen((string) preg_replace('/^not\s+/i', '', trim((string) $its)));
     }
 
     /** @return array<array-key, string> what stands before each end that may be the beginning of an offer; the longest end first */

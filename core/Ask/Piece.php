@@ -11,10 +11,11 @@ final readonly class Piece
      * @param  string  $words  what it asks, as it was understood
      * @param  bool  $isTurned  whether "not" stands before it
      * @param  int  $from  where it stands, "not" with it, in UTF-16 units, as browsers count
+     * @param  bool  $isQuestion  whether it was understood as a question, and not as words to look for
      * @param  string  $turned  the whole text with this turned round
      * @param  string  $without  the whole text without it
      */
-    private function __construct(public string $words, public bool $isTurned, public int $from, public int $to, public string $turned, public string $without)
+    private function __construct(public string $words, public bool $isTurned, public int $from, public int $to, public bool $isQuestion, public string $turned, public string $without)
     {
     }
 
@@ -22,7 +23,7 @@ final readonly class Piece
      * @param  int  $begin  the word with which it begins; the next one is behind it
      * @param  int|null  $turnedAt  the word "not" that turns it round
      */
-    public static function of(Said $said, string $words, int $begin, ?int $turnedAt): self
+    public static function of(Said $said, string $words, int $begin, ?int $turnedAt, bool $isQuestion): self
     {
         [$from, $to] = $said->place($turnedAt ?? $begin, $said->at());
         [$start] = $said->place($begin, $said->at());
@@ -33,7 +34,7 @@ final readonly class Piece
             default => "not {$its}",
         };
 
-        return new self($words, $turnedAt !== null, self::units($before), self::units($before.substr($said->text, $from, $to - $from)), $before.$turned.$after, self::tidied($before, $after));
+        return new self($words, $turnedAt !== null, self::units($before), self::units($before.substr($said->text, $from, $to - $from)), $isQuestion, $before.$turned.$after, self::tidied($before, $after));
     }
 
     /** @return array{words: string, isTurned: bool, from: int, to: int, turned: string, without: string} "FilterPiece" in the wire schema */

@@ -101,7 +101,7 @@ final class Reading
         $word = $asked === null ? $this->said->word() : null;
         $asked ??= $word === null ? null : ['ask' => AskText::name(), 'has' => mb_substr($word, 0, 200), 'in' => 'all'];
         if ($asked !== null) {
-            $this->pieces[] = Piece::of($this->said, Condition::read(new Arguments($asked))->words($this->now), $from, $turnedAt);
+            $this->pieces[] = Piece::of($this->said, Condition::read(new Arguments($asked))->words($this->now), $from, $turnedAt, $word === null);
         }
 
         return $asked;

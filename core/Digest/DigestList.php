@@ -50,7 +50,7 @@ final readonly class DigestList implements FacePart
                 $rows[] = ['sort' => 'head', 'text' => mb_strimwidth($group->title, 0, self::WIDEST, '…'), 'touch' => ''];
             }
             foreach (array_slice($group->lines, 0, $left) as $line) {
-                $text = implode(' · ', [$line->title === '' ? 'Untitled' : $line->title, ...$line->told]);
+                $text = implode("\u{A0}· ", [$line->title === '' ? 'Untitled' : $line->title, ...$line->told]);
                 $rows[] = ['sort' => match (true) {
                     $line->progress === null => 'told',
                     default => $line->progress >= 100 ? 'done' : 'open',

@@ -166,7 +166,7 @@ final class GatheredHere
     public static function hangsOn(Moment $now, Digest $digest): array
     {
         $keys = [$digest->text('by'), $digest->text('order'), ...$digest->tells()];
-        $isOfAbove = array_filter(array_intersect_key(Columns::of($now), array_flip($keys)), fn ($column): bool => $column->isOfAbove) !== [];
+        $isOfAbove = array_filter(array_intersect_key(Columns::of($now), array_flip($keys)), fn ($column): bool => $column->isOfAbove()) !== [];
 
         return [...$digest->condition()?->hangsOn() ?? [], ...($isOfAbove ? [HangsOn::Above] : [])];
     }

@@ -7,6 +7,7 @@ namespace ChalkTree\Digest;
 use ChalkTree\Ask\Column;
 use ChalkTree\Ask\Columns;
 use ChalkTree\Ask\Condition;
+use ChalkTree\Ask\Heads;
 use ChalkTree\Ask\Moment;
 use ChalkTree\Ask\TodoProgress;
 use ChalkTree\Map\Trail;
@@ -91,7 +92,7 @@ final class Gathering
 
         return [
             'line' => new DigestLine($as, $id, InlineMarkdown::oneLine($now->map->topic($id)->title, self::WIDEST), $trail, array_values(array_filter($told, fn (string $words): bool => $words !== '')), TodoProgress::of($now, $id)),
-            'groups' => $by === null ? [] : array_map(fn (string $head): array => [$head, $by->isRanked() ? $by->rank($id) : null], $by->groups($id)),
+            'groups' => $by === null ? [] : array_map(fn (string $head): array => [$head, $by->rankOfHead($id)], $by->groups($id)),
             'rank' => ($columns[$digest->text('order')] ?? null)?->rank($id),
         ];
     }
@@ -108,27 +109,26 @@ final class Gathering
     }
 
     /**
-     * @param  list<Found>  $found
+     * @param  list<Found>  $found  as they stand in the map
      * @return list<DigestGroup> one without a head where nothing is grouped; what stands under none comes last
      */
     public static function grouped(Digest $digest, array $found): array
     {
+        $heads = Heads::inOrder(array_column($found, 'groups'), in_array($digest->text('by'), Columns::OF_ABOVE, true));
         if ($digest->text('order') !== '') {
             usort($found, fn (array $a, array $b): int => Column::compare($a['rank'], $b['rank']));
         }
-        $lines = $ranks = $rest = [];
+        $lines = array_fill_keys($heads, []);
+        $rest = [];
         foreach ($found as $one) {
-            foreach ($one['groups'] as [$head, $rank]) {
+            foreach ($one['groups'] as [$head]) {
                 $lines[$head][] = $one['line'];
-                $ranks[$head] = isset($ranks[$head]) && Column::compare($ranks[$head], $rank) <= 0 ? $ranks[$head] : $rank;
             }
             if ($one['groups'] === []) {
                 $rest[] = $one['line'];
             }
         }
-        // Numbers and days stand as they follow each other, all else by its name.
-        uksort($lines, fn (int|string $a, int|string $b): int => Column::compare($ranks[$a], $ranks[$b]) ?: strnatcasecmp((string) $a, (string) $b));
-        $groups = array_map(fn (int|string $head): DigestGroup => new DigestGroup(mb_substr((string) $head, 0, self::WIDEST), $lines[$head]), array_keys($lines));
+        $groups = array_map(fn (string $head): DigestGroup => new DigestGroup(mb_substr($head, 0, self::WIDEST), $lines[$head]), $heads);
 
         return $rest === [] ? $groups : [...$groups, new DigestGroup($groups === [] ? '' : 'None', $rest)];
     }

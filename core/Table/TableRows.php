@@ -8,6 +8,7 @@ use ChalkTree\Ask\CellTyping;
 use ChalkTree\Ask\Column;
 use ChalkTree\Ask\Columns;
 use ChalkTree\Ask\Condition;
+use ChalkTree\Ask\Heads;
 use ChalkTree\Ask\Moment;
 
 /** The rows of a table as it is at a moment: which, in which order, under which heads, and what stands in them and below. */
@@ -67,6 +68,8 @@ final readonly class TableRows
         $all = Columns::of($now);
         $rows = self::rows($now, $table, $also);
         $isFlat = $table->condition() !== null || $also !== null;
+        $by = $all[$table->text('by')] ?? null;
+        $heads = $by === null ? [] : self::heads($rows, $by);
         $columns = self::known($table->columns() === [] ? self::usual($all, $rows) : $table->columns(), $all);
         $order = [];
         foreach ($table->order() as $key => $isDown) {
@@ -74,14 +77,33 @@ final readonly class TableRows
                 $order[] = [$all[$key], $isDown];
             }
         }
-        $by = $all[$table->text('by')] ?? null;
         if ($order !== [] && $by === null && ! $isFlat && $table->flag('deep')) {
             $rows = self::sortedLevels($now, $rows, $order);
         } elseif ($order !== []) {
             $rows = self::sorted($rows, $order);
         }
 
-        return new self($now, $all, $columns, $by === null ? [new TableGroup('', $rows)] : self::grouped($rows, $by));
+        return new self($now, $all, $columns, $by === null ? [new TableGroup('', $rows)] : self::grouped($rows, $by, $heads));
+    }
+
+    /**
+     * Of a choice, and of states, all heads are there, also those without rows.
+     *
+     * @param  list<TableRow>  $rows  as they stand in the map
+     * @return list<string>
+     */
+    private static function heads(array $rows, Column $by): array
+    {
+        $choices = self::isChosen($by) ? $by->typing->choices ?? [] : [];
+        $heads = Heads::inOrder(array_map(fn (TableRow $row): array => array_map(fn (string $head): array => [$head, $by->rankOfHead($row->topic)], $by->groups($row->topic)), $rows), $by->isOfAbove() || self::isChosen($by));
+
+        return [...$choices, ...array_values(array_diff($heads, $choices))];
+    }
+
+    /** Whether its heads are there before any row is, in an order of their own. */
+    private static function isChosen(Column $by): bool
+    {
+        return $by->typing?->form === 'choice' || ($by->typing?->form === 'number' && $by->typing->choices !== []);
     }
 
     /** @return list<TableRow> */
@@ -174,36 +196,29 @@ final readonly class TableRows
     }
 
     /**
-     * A row of several heads stands under each; what has none stands under the last. Of a choice, and of states,
-     * all heads are there, also those without rows.
+     * A row of several heads stands under each; what has none stands under the last.
      *
      * @param  list<TableRow>  $rows
+     * @param  list<string>  $heads
      * @return list<TableGroup>
      */
-    private static function grouped(array $rows, Column $by): array
+    private static function grouped(array $rows, Column $by, array $heads): array
     {
-        $choices = in_array($by->typing?->form, ['choice', 'number'], true) ? $by->typing->choices : [];
-        $isChoice = $choices !== [] || $by->typing?->form === 'choice';
-        $heads = array_fill_keys($choices, []);
-        $ranks = $rest = [];
+        $below = array_fill_keys($heads, []);
+        $rest = [];
         foreach ($rows as $row) {
             $row = new TableRow($row->topic, 0);
             $its = $by->groups($row->topic);
             foreach ($its as $head) {
-                $heads[$head][] = $row;
-                $rank = $by->isRanked() ? $by->rank($row->topic) : null;
-                $ranks[$head] = isset($ranks[$head]) && Column::compare($ranks[$head], $rank) <= 0 ? $ranks[$head] : $rank;
+                $below[$head][] = $row;
             }
             if ($its === []) {
                 $rest[] = $row;
             }
         }
-        if (! $isChoice) {
-            uksort($heads, fn (int|string $a, int|string $b): int => Column::compare($ranks[$a], $ranks[$b]) ?: strnatcasecmp((string) $a, (string) $b));
-        }
-        $groups = array_map(fn (int|string $head): TableGroup => new TableGroup((string) $head, $heads[$head]), array_keys($heads));
+        $groups = array_map(fn (string $head): TableGroup => new TableGroup($head, $below[$head]), $heads);
 
-        return $rest === [] && $groups !== [] && ! $isChoice ? $groups : [...$groups, new TableGroup($groups === [] ? '' : 'None', $rest)];
+        return $rest === [] && $groups !== [] && ! self::isChosen($by) ? $groups : [...$groups, new TableGroup($groups === [] ? '' : 'None', $rest)];
     }
 
     /** @return list<string> the topics in the order of the rows, each once */

@@ -27,7 +27,7 @@ final readonly class TaskBoxes implements BoxSource
         return $text === '' ? [] : [SmallText::below('task', $text)];
     }
 
-    /** The same in words: "Ines, Theo · by Fri 5 Dec · 40 %". */
+    /** The same in words: "Ines, Theo · by Fri 5 Dec · 40 %"; no line begins with a dot. */
     public function told(string $topic): string
     {
         $task = Tasks::task($this->now->map, $topic);
@@ -41,10 +41,10 @@ final readonly class TaskBoxes implements BoxSource
         }
         $progress = Tasks::at($this->now)->progress($topic);
         if ($progress !== null && ($progress > 0.0 || $done !== null) && $progress < 100.0) {
-            $words[] = round($progress).' %';
+            $words[] = round($progress)."\u{A0}%";
         }
 
-        return implode(' · ', array_filter($words, fn (string $word): bool => $word !== ''));
+        return implode("\u{A0}· ", array_filter($words, fn (string $word): bool => $word !== ''));
     }
 
     private function day(Task $task): string

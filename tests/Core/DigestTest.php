@@ -54,7 +54,8 @@ it('puts lines under heads and in order, and tells of each what is wanted', func
     expect(gatheredIn(gatheringMap(fields: $fields)))->toBe($found);
 })->with([
     'by person, a topic of two under both' => [['by' => 'who'], ['Ines' => ['Glue paper', 'Paint hull'], 'Marit' => ['Glue paper'], 'Oskar' => ['Bend willow']]],
-    'by branch' => [['by' => 'branch'], ['Boats' => ['Paint hull'], 'Lanterns' => ['Glue paper', 'Bend willow']]],
+    'by branch, as those stand in the map' => [['by' => 'branch'], ['Lanterns' => ['Glue paper', 'Bend willow'], 'Boats' => ['Paint hull']]],
+    'by the topic above, as those stand in the map, whichever line comes first' => [['by' => 'above', 'order' => 'by'], ['Lanterns' => ['Glue paper', 'Bend willow'], 'Boats' => ['Paint hull']]],
     'by day, what has none last' => [['order' => 'by'], ['' => ['Paint hull', 'Glue paper', 'Bend willow']]],
     'by the time in which it is due' => [['by' => 'by'], ['Before today' => ['Paint hull'], 'Next week' => ['Glue paper'], 'None' => ['Bend willow']]],
     'by how it stands, with what is told' => [['by' => 'progress', 'tells' => 'who progress'], ['Open' => ['Glue paper | Ines, Marit | 0 %', 'Paint hull | Ines | 0 %'], 'Under way' => ['Bend willow | Oskar | 40 %']]],

@@ -42,7 +42,7 @@ function writtenOn(TopicMap $map, string $title, ?Layout $layout = null): array
     $slip = ($layout ?? Layout::of($map, new View(today: A_DAY)))->slips()[Outline::id($map, $title)];
     $data = (new SlipData)->of($slip);
 
-    return array_values(array_map(fn (array $part): string => implode('', array_column($part['spans'], 'text')), array_filter($data['parts'], fn (array $part): bool => isset($part['spans']))));
+    return array_values(array_map(fn (array $part): string => str_replace("\u{A0}", ' ', implode('', array_column($part['spans'], 'text'))), array_filter($data['parts'], fn (array $part): bool => isset($part['spans']))));
 }
 
 /** @return list<array{string, list<array{string, string, list<string>, int|null}>}> the lines under each head, without their trails */
@@ -64,6 +64,16 @@ it('says that nothing is found, and of a long list how many more there are', fun
     $map = mapWithDigest("Festival\n\tOpen things\n".implode("\n", array_map(fn (int $n): string => "\tLantern {$n}", range(1, 30))), 'text lantern');
     $written = writtenOn($map, 'Open things');
     expect(array_slice($written, 1, 3))->toBe(['≡ gathers text “lantern” · 30', 'Lantern 1', 'Lantern 2'])->and(count($written))->toBe(15)->and($written[14])->toBe('and 18 more');
+});
+
+it('begins no line with a dot, however long what is told of a topic is', function () {
+    $map = mapWithDigest("Festival\n\tThings that are to be thought of\n\tOpen things", 'text thought', ['tells' => 'who by']);
+    foreach (range(0, 24) as $longer) {
+        $map->put(Task::fromFields(Outline::id($map, 'Things that are to be thought of'), ['is' => true, 'who' => 'Tove'.str_repeat('e', $longer), 'by' => '2026-12-24', 'progress' => 40]));
+        $written = [...writtenOn($map, 'Open things'), ...writtenOn($map, 'Things that are to be thought of')];
+        expect(implode(' ', $written))->toContain(' · by Thu 24 Dec')
+            ->and(array_filter($written, fn (string $line): bool => str_starts_with($line, '·') || str_starts_with($line, '%')))->toBe([]);
+    }
 });
 
 it('shows what it was frozen with, and of other maps only what it asks for', function () {

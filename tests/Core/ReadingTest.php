@@ -190,6 +190,18 @@ it('offers what goes on with the words that were typed last, and the whole text 
     ['kind Meeting and not ', []],
 ]);
 
+it('offers nothing into the middle of a question that is whole, and still what makes it a longer one', function (string $text, array $words) {
+    $now = new Moment(readableLog(), A_DAY);
+    expect(array_column(Offers::to(Offers::all($now), $text, Reading::of($text, $now)), 'words'))->toBe($words);
+})->with([
+    'a span' => ['due last year', []],
+    'with another before it' => ['not done and due this month', []],
+    'turned round' => ['not due last year', []],
+    'with umlauts before it' => ['“Flöße 🎏” and due last year', []],
+    'in brackets' => ['(due last year)', []],
+    'one that can be longer' => ['due', ['due within a week', 'due after what it belongs to', 'due this week', 'due next week', 'due this month', 'due this quarter', 'due this year', 'due before today']],
+]);
+
 it('offers nothing where what is typed is whole, and a few of everything where nothing is', function () {
     $all = Offers::all(new Moment(readableLog(), A_DAY));
     expect(Offers::to($all, 'overdue'))->toBe([])

@@ -21,6 +21,7 @@ use ChalkTree\Table\TableRows;
 use ChalkTree\Task\Tasks;
 use ChalkTree\Text\InlineMarkdown;
 use Tests\Support\Chance;
+use Tests\Support\Outline;
 
 /* Topics as rows under columns: which, in which order, what is typed, and as files. */
 
@@ -100,6 +101,12 @@ it('puts rows under heads, all those of a choice and one for what has none', fun
     setTask($map, 'Boats', ['who' => 'Theo']);
     expect(rowsIn($map, tableOf(['deep' => true, 'by' => 'who'])))->toBe(['# Ines', 'Oil', '# Theo', 'Oil', 'Boats', '# None', 'Autumn', 'Lanterns', 'Winter', 'Ropes', 'Songs']);
 });
+
+it('puts heads of what stands above in the order of the map, however rows are put in order', function (?string $order) {
+    $map = Outline::map("Festival\n\tWillow\n\t\tBend\n\t\tSoak\n\tBoats\n\t\tAir\n\t\tCaulk");
+    $heads = array_filter(rowsIn($map, tableOf(['by' => 'above', 'deep' => true, 'order' => $order])), fn (string $line): bool => str_starts_with($line, '#'));
+    expect(array_values($heads))->toBe(['# Festival', '# Willow', '# Boats']);
+})->with(['as they stand' => null, 'by title' => 'title', 'by title, down' => '-title']);
 
 it('tells below columns what they come to, each topic counted once', function () {
     $map = budget();

@@ -55,7 +55,7 @@ function inBox(TopicMap $map, string $topic, string $today = A_DAY): array
     $parts = new FaceParts;
     $parts->read($map, true, new Moment($map, $today));
 
-    return array_map(fn ($part): string => $part->key(), $parts->of($map->topic($topic)));
+    return array_map(fn ($part): string => str_replace("\u{A0}", ' ', $part->key()), $parts->of($map->topic($topic)));
 }
 
 function setTask(TopicMap $map, string|array $titles, array $fields): void

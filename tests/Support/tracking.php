@@ -10,7 +10,7 @@ use Tests\Support\Browser;
 /** What stands on a topic of the board besides its title, a line each. */
 function smallTypeOn(Browser $browser, string $title): array
 {
-    return (array) $browser->script('return [...document.querySelectorAll(`.board [data-topic="${arguments[0]}"] :is(text.task, text.facts)`)].map((one) => one.textContent)', $browser->topic($title));
+    return (array) $browser->script('return [...document.querySelectorAll(`.board [data-topic="${arguments[0]}"] :is(text.task, text.facts)`)].map((one) => one.textContent.replaceAll("\u00a0", " "))', $browser->topic($title));
 }
 
 /** Waits until this stands there. */

@@ -27,14 +27,11 @@ final readonly class DigestBoxes implements BoxSource
         }
         $frozen = $digest->text('frozen');
         $gathered = LiveDigests::of($this->now)->gathered($topic);
-        [$groups, $count] = match (true) {
-            $gathered !== null => [$gathered->groups($digest), $gathered->count()],
-            $frozen !== '' => [$groups = DigestGroup::read($digest->text('lines')) ?? [], DigestGroup::count($groups)],
-            default => [null, null],
-        };
-        $list = $groups === null || $groups === [] ? [] : [DigestList::of($groups)];
+        $groups = $frozen === '' ? [] : DigestGroup::read($digest->text('lines')) ?? [];
+        $count = $frozen === '' ? $gathered?->count() : DigestGroup::count($groups);
+        $list = $frozen === '' ? $gathered?->list($digest) : ($groups === [] ? null : DigestList::of($groups, DigestGroup::count($groups)));
 
-        return [SmallText::below('facts', $this->said($digest, $frozen, $count)), ...$list];
+        return [SmallText::below('facts', $this->said($digest, $frozen, $count)), ...($list === null ? [] : [$list])];
     }
 
     private function said(Digest $digest, string $frozen, ?int $count): string

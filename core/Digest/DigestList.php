@@ -38,10 +38,13 @@ final readonly class DigestList implements FacePart
     }
 
     /** Lines that stand on the board; how many more there are is told. */
-    private const MOST = 12;
+    public const MOST = 12;
 
-    /** @param  list<DigestGroup>  $groups */
-    public static function of(array $groups): self
+    /**
+     * @param  list<DigestGroup>  $groups  at least the first lines of each
+     * @param  int  $count  how many lines there are
+     */
+    public static function of(array $groups, int $count): self
     {
         $rows = [];
         $left = self::MOST;
@@ -58,7 +61,7 @@ final readonly class DigestList implements FacePart
             }
             $left = max(0, $left - count($group->lines));
         }
-        $more = DigestGroup::count($groups) - self::MOST;
+        $more = $count - self::MOST;
         if ($more > 0) {
             $rows[] = ['sort' => 'more', 'text' => "and {$more} more", 'touch' => ''];
         }
@@ -82,9 +85,9 @@ final readonly class DigestList implements FacePart
         $high = self::ROOM;
         foreach ($this->rows as $i => $row) {
             $indent = self::indent($row['sort'], $look);
-            $lines = $this->lines($row, $widest, $look, $wrapper);
-            $wide = max($wide, ...array_map(fn (Line $line): float => $line->width + $indent, $lines));
-            $high += $this->gap($i) + count($lines) * SmallText::LINE * $look->type->small;
+            [$its, $count] = $wrapper->plainExtent($row['text'], $look->type->small, $widest - $indent, self::cut($row['sort'], $look));
+            $wide = max($wide, $its + $indent);
+            $high += $this->gap($i) + $count * SmallText::LINE * $look->type->small;
         }
 
         return [$wide, $high];
@@ -154,6 +157,11 @@ final readonly class DigestList implements FacePart
      */
     private function lines(array $row, float $widest, Look $look, Wrapper $wrapper): array
     {
-        return $wrapper->wrapPlain($row['text'], $look->type->small, $widest - self::indent($row['sort'], $look), $look->type->face->cut() | ($row['sort'] === 'head' ? Run::BOLD : 0));
+        return $wrapper->wrapPlain($row['text'], $look->type->small, $widest - self::indent($row['sort'], $look), self::cut($row['sort'], $look));
+    }
+
+    private static function cut(string $sort, Look $look): int
+    {
+        return $look->type->face->cut() | ($sort === 'head' ? Run::BOLD : 0);
     }
 }

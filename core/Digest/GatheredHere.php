@@ -14,19 +14,18 @@ use ChalkTree\Map\ReadingOrder;
  * What a live digest gathers of the map in which it stands. After an edit only those topics are asked again that can
  * answer otherwise, and only what is told of those is told anew.
  *
- * @phpstan-import-type Found from Gathering
+ * @phpstan-type Told array{string, list<string>, int|null, list<array{string, float|string|null}>, float|string|null}
  */
 final class GatheredHere
 {
-    private const SPACE = ' ';
+    private ?DigestList $list = null;
 
     /**
      * @param  string  $of  what it was made of: the digest, where it stands, the day
      * @param  string  $shown  all that decides what stands of it on the board
-     * @param  string  $ids  the topics that are gathered, a space after each
-     * @param  array<string, Found>|null  $found  in reading order; null where they are too many, or were not read yet
+     * @param  array<string, Told>|null  $found  title, what is told, how far it is, heads and rank of each, in reading order; null where they are too many, or were not read yet
      */
-    private function __construct(private readonly string $of, private string $shown, private string $ids, private ?array $found, private readonly ?Memory $memory = null)
+    private function __construct(private readonly string $of, private string $shown, private readonly GatheredIds $ids, private ?array $found, private readonly ?Memory $memory = null)
     {
     }
 
@@ -40,26 +39,33 @@ final class GatheredHere
                 $ids[] = (string) $id;
             }
         }
-        $gathered = new self(self::of($now, $digest), '', implode('', array_map(fn (string $id): string => $id.self::SPACE, $ids)), []);
-        $gathered->found = count($ids) > Gathering::MOST ? null : $gathered->told($now, $digest, $ids);
+        $found = null;
+        foreach (count($ids) > Gathering::MOST ? [] : $ids as $id) {
+            $found[$id] = self::told($now, $digest, $id);
+        }
 
-        return $gathered->shownOn($digest);
+        return (new self(self::of($now, $digest), '', GatheredIds::of($ids), $found ?? []))->shownOn($digest);
     }
 
     /** As it was kept; null where it was not. */
     public static function recalled(Memory $memory, string $digest): ?self
     {
         $kept = $memory->kept("≡{$digest}");
-        [$of, $shown, $ids] = $kept === null ? ['', '', ''] : explode("\n", $kept, 3);
+        [$of, $count, $shown] = $kept === null ? ['', '', ''] : explode("\n", $kept, 3);
 
-        return $kept === null ? null : new self($of, $shown, $ids, null, $memory);
+        return $kept === null ? null : new self($of, $shown, GatheredIds::recalled($memory, self::idsOf($digest), (int) $count), null, $memory);
     }
 
     public function keep(Memory $memory, string $digest): void
     {
-        $memory->keep("≡{$digest}", "{$this->of}\n{$this->shown}\n{$this->ids}");
-        $found = array_map(fn (array $one): array => [$one['line']->title, $one['line']->told, $one['line']->progress, $one['groups'], $one['rank']], $this->count() > Gathering::MOST ? [] : $this->found($digest));
-        $memory->keep("≡≡{$digest}", json_encode($found, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_INVALID_UTF8_SUBSTITUTE));
+        $memory->keep("≡{$digest}", "{$this->of}\n{$this->count()}\n{$this->shown}");
+        $memory->keep("≡≡{$digest}", json_encode($this->count() > Gathering::MOST ? [] : $this->found($digest), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_INVALID_UTF8_SUBSTITUTE | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES));
+        $this->ids->keep($memory, self::idsOf($digest));
+    }
+
+    private static function idsOf(string $digest): string
+    {
+        return "≡{$digest} ";
     }
 
     public function isOf(Moment $now, Digest $digest): bool
@@ -69,7 +75,7 @@ final class GatheredHere
 
     public function count(): int
     {
-        return substr_count($this->ids, self::SPACE);
+        return $this->ids->count();
     }
 
     /** Whether the same stands of both on the board. */
@@ -80,8 +86,7 @@ final class GatheredHere
 
     private function shownOn(Digest $digest): self
     {
-        $groups = $this->groups($digest);
-        $this->shown = $this->count().($groups === null ? '' : ' '.DigestList::of($groups)->key());
+        $this->shown = $this->count().' '.$this->list($digest)?->key();
 
         return $this;
     }
@@ -89,7 +94,43 @@ final class GatheredHere
     /** @return list<DigestGroup>|null null where there are too many to be told */
     public function groups(Digest $digest): ?array
     {
-        return $this->count() > Gathering::MOST ? null : Gathering::grouped($digest, array_values($this->found($digest->id)));
+        return $this->count() > Gathering::MOST ? null : $this->lines($this->arranged($digest), Gathering::MOST);
+    }
+
+    /** What stands of them on the board; null where there are none, or too many to be told. */
+    public function list(Digest $digest): ?DigestList
+    {
+        if ($this->count() === 0 || $this->count() > Gathering::MOST) {
+            return null;
+        }
+
+        if ($this->list === null) {
+            $arranged = $this->arranged($digest);
+            $this->list = DigestList::of($this->lines($arranged, DigestList::MOST), array_sum(array_map(fn (array $group): int => count($group[1]), $arranged)));
+        }
+
+        return $this->list;
+    }
+
+    /** @return list<array{string, list<int>}> heads, and which of those that were found stand below each */
+    private function arranged(Digest $digest): array
+    {
+        $found = array_values($this->found($digest->id));
+
+        return Gathering::arranged($digest, array_column($found, 3), array_column($found, 4));
+    }
+
+    /**
+     * @param  list<array{string, list<int>}>  $arranged
+     * @return list<DigestGroup> the first so many lines below each head
+     */
+    private function lines(array $arranged, int $most): array
+    {
+        $ids = array_keys($this->found ?? []);
+        $found = array_values($this->found ?? []);
+        $line = fn (int $at): DigestLine => new DigestLine('', (string) $ids[$at], $found[$at][0], [], $found[$at][1], $found[$at][2]);
+
+        return array_map(fn (array $group): DigestGroup => new DigestGroup($group[0], array_map($line, array_slice($group[1], 0, $most))), $arranged);
     }
 
     /**
@@ -102,22 +143,22 @@ final class GatheredHere
     {
         $condition = $digest->condition();
         $top = self::top($now, $digest);
-        $ids = $this->ids;
+        $ids = clone $this->ids;
         $told = [];
+        $isOtherwise = false;
         foreach ($asked as $id => $_) {
             $id = (string) $id;
-            $was = str_contains($this->ids, $id.self::SPACE);
+            $was = $ids->has($id);
             $is = $condition !== null && $id !== $top && self::stands($now, $id, $top) && Gathering::isGathered($now, $condition, $id);
             if ($is || $was) {
                 $told[$id] = $is;
             }
-            if ($is !== $was) {
-                $ids = $is ? $ids.$id.self::SPACE : str_replace($id.self::SPACE, '', $ids);
-            }
+            $ids->put($id, $is);
+            $isOtherwise = $isOtherwise || $is !== $was;
         }
         $after = new self($this->of, '', $ids, null);
         if ($after->count() > Gathering::MOST) {
-            return $ids === $this->ids ? $this : $after->shownOn($digest);
+            return $isOtherwise ? $after->shownOn($digest) : $this;
         }
         if ($this->count() > Gathering::MOST) {
             return self::anew($now, $digest);
@@ -145,9 +186,8 @@ final class GatheredHere
             }
         }
         foreach (array_keys(array_filter($told)) as $id) {
-            $one = Gathering::told($now, $digest, Columns::of($now), (string) $id);
-            // Not by ==, to which nothing done and nothing to be done are the same.
-            $isOtherwise = $isOtherwise || ! isset($found[$id]) || serialize($found[$id]) !== serialize($one);
+            $one = self::told($now, $digest, (string) $id);
+            $isOtherwise = $isOtherwise || ! isset($found[$id]) || $found[$id] !== $one;
             if (! isset($found[$id])) {
                 $at = $order->place(array_map(strval(...), array_keys($found)), (string) $id);
                 $found = array_slice($found, 0, $at, true) + [$id => $one] + array_slice($found, $at, null, true);
@@ -194,30 +234,21 @@ final class GatheredHere
         return ($above === [] ? $topic : $above[count($above) - 1])->parked === null;
     }
 
-    /**
-     * @param  list<string>  $ids
-     * @return array<string, Found>
-     */
-    private function told(Moment $now, Digest $digest, array $ids): array
+    /** @return Told */
+    private static function told(Moment $now, Digest $digest, string $id): array
     {
-        $found = [];
-        foreach ($ids as $id) {
-            $found[$id] = Gathering::told($now, $digest, Columns::of($now), $id);
-        }
+        [$line, $groups, $rank] = Gathering::told($now, $digest, Columns::of($now), $id);
 
-        return $found;
+        return [$line->title, $line->told, $line->progress, $groups, $rank];
     }
 
-    /** @return array<string, Found> */
+    /** @return array<string, Told> */
     private function found(string $digest): array
     {
         if ($this->found === null) {
-            /** @var array<string, array{string, list<string>, int|null, list<array{string, float|string|null}>, float|string|null}> $kept */
+            /** @var array<string, Told> $kept */
             $kept = json_decode($this->memory?->kept("≡≡{$digest}") ?? '[]', true);
-            $this->found = [];
-            foreach ($kept as $id => [$title, $told, $progress, $groups, $rank]) {
-                $this->found[$id] = ['line' => new DigestLine('', $id, $title, [], $told, $progress), 'groups' => $groups, 'rank' => $rank];
-            }
+            $this->found = $kept;
         }
 
         return $this->found;

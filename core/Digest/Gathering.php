@@ -9,6 +9,7 @@ use ChalkTree\Ask\Columns;
 use ChalkTree\Ask\Condition;
 use ChalkTree\Ask\Heads;
 use ChalkTree\Ask\Moment;
+use ChalkTree\Ask\Ranks;
 use ChalkTree\Ask\TodoProgress;
 use ChalkTree\Map\Trail;
 use ChalkTree\Text\InlineMarkdown;
@@ -16,7 +17,7 @@ use ChalkTree\Text\InlineMarkdown;
 /**
  * Gathers the topics that a digest asks for, map by map, and puts them under heads and in order.
  *
- * @phpstan-type Found array{line: DigestLine, groups: list<array{string, float|string|null}>, rank: float|string|null}
+ * @phpstan-type Found array{DigestLine, list<array{string, float|string|null}>, float|string|null}
  */
 final class Gathering
 {
@@ -76,7 +77,7 @@ final class Gathering
     }
 
     /**
-     * What is told of a topic, under which heads it stands and where.
+     * What is told of a topic, under which heads it stands and by what it is put in order.
      *
      * @param  array<string, Column>  $columns  of its map
      * @param  list<string>  $trail
@@ -91,9 +92,9 @@ final class Gathering
         $by = $columns[$digest->text('by')] ?? null;
 
         return [
-            'line' => new DigestLine($as, $id, InlineMarkdown::oneLine($now->map->topic($id)->title, self::WIDEST), $trail, array_values(array_filter($told, fn (string $words): bool => $words !== '')), TodoProgress::of($now, $id)),
-            'groups' => $by === null ? [] : array_map(fn (string $head): array => [$head, $by->rankOfHead($id)], $by->groups($id)),
-            'rank' => ($columns[$digest->text('order')] ?? null)?->rank($id),
+            new DigestLine($as, $id, InlineMarkdown::oneLine($now->map->topic($id)->title, self::WIDEST), $trail, array_values(array_filter($told, fn (string $words): bool => $words !== '')), TodoProgress::of($now, $id)),
+            $by === null ? [] : array_map(fn (string $head): array => [$head, $by->rankOfHead($id)], $by->groups($id)),
+            ($columns[$digest->text('order')] ?? null)?->rank($id),
         ];
     }
 
@@ -102,34 +103,38 @@ final class Gathering
         return $this->count;
     }
 
-    /** @return list<DigestGroup> */
+    /** @return list<DigestGroup> one without a head where nothing is grouped; what stands under none comes last */
     public function groups(): array
     {
-        return self::grouped($this->digest, $this->found);
+        $groups = [];
+        foreach (self::arranged($this->digest, array_column($this->found, 1), array_column($this->found, 2)) as [$head, $its]) {
+            $groups[] = new DigestGroup($head, array_map(fn (int $at): DigestLine => $this->found[$at][0], $its));
+        }
+
+        return $groups;
     }
 
     /**
-     * @param  list<Found>  $found  as they stand in the map
-     * @return list<DigestGroup> one without a head where nothing is grouped; what stands under none comes last
+     * Where each of the topics that were found stands; they are told by their numbers.
+     *
+     * @param  list<list<array{string, float|string|null}>>  $heads  of each, as they stand in the map, and by what those are put in order
+     * @param  list<float|string|null>  $ranks  of each
+     * @return list<array{string, list<int>}> heads and what stands below each
      */
-    public static function grouped(Digest $digest, array $found): array
+    public static function arranged(Digest $digest, array $heads, array $ranks): array
     {
-        $heads = Heads::inOrder(array_column($found, 'groups'), in_array($digest->text('by'), Columns::OF_ABOVE, true));
-        if ($digest->text('order') !== '') {
-            usort($found, fn (array $a, array $b): int => Column::compare($a['rank'], $b['rank']));
-        }
-        $lines = array_fill_keys($heads, []);
+        $below = array_fill_keys($titles = Heads::inOrder($heads, in_array($digest->text('by'), Columns::OF_ABOVE, true)), []);
         $rest = [];
-        foreach ($found as $one) {
-            foreach ($one['groups'] as [$head]) {
-                $lines[$head][] = $one['line'];
+        foreach ($digest->text('order') === '' ? array_keys($ranks) : Ranks::inOrder($ranks) as $at) {
+            foreach ($heads[$at] as [$head]) {
+                $below[$head][] = $at;
             }
-            if ($one['groups'] === []) {
-                $rest[] = $one['line'];
+            if ($heads[$at] === []) {
+                $rest[] = $at;
             }
         }
-        $groups = array_map(fn (string $head): DigestGroup => new DigestGroup(mb_substr($head, 0, self::WIDEST), $lines[$head]), $heads);
+        $arranged = array_map(fn (string $head): array => [mb_substr($head, 0, self::WIDEST), $below[$head]], $titles);
 
-        return $rest === [] ? $groups : [...$groups, new DigestGroup($groups === [] ? '' : 'None', $rest)];
+        return $rest === [] ? $arranged : [...$arranged, [$arranged === [] ? '' : 'None', $rest]];
     }
 }

@@ -10,6 +10,7 @@ use ChalkTree\Ask\Columns;
 use ChalkTree\Ask\Condition;
 use ChalkTree\Ask\Heads;
 use ChalkTree\Ask\Moment;
+use ChalkTree\Ask\Ranks;
 
 /** The rows of a table as it is at a moment: which, in which order, under which heads, and what stands in them and below. */
 final readonly class TableRows
@@ -157,12 +158,7 @@ final readonly class TableRows
             foreach ($rows as $row) {
                 $ranks[$row->topic] ??= $column->rank($row->topic);
             }
-            usort($rows, function (TableRow $a, TableRow $b) use ($ranks, $isDown): int {
-                [$x, $y] = [$ranks[$a->topic], $ranks[$b->topic]];
-
-                // What has none comes last, either way.
-                return $x === null || $y === null ? Column::compare($x, $y) : ($isDown ? -1 : 1) * Column::compare($x, $y);
-            });
+            $rows = array_map(fn (int $at): TableRow => $rows[$at], Ranks::inOrder(array_map(fn (TableRow $row): float|string|null => $ranks[$row->topic], $rows), $isDown));
         }
 
         return $rows;

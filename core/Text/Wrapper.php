@@ -74,9 +74,8 @@ final class Wrapper
         $widest = 0.0;
         $lines = explode("\n", $text);
         foreach ($lines as $line) {
-            // What cannot be broken and is no odd spacing is as wide as its words; that is what small type mostly is.
-            $width = $line === '' || $line[0] === ' ' || $line[-1] === ' ' || str_contains($line, '  ') ? INF : $this->advances->width($line, $base) * $size / 1000;
-            if ($width > $limit) {
+            $width = $this->widthOfWords($line, $size, $base);
+            if ($width === null || $width > $limit) {
                 $wrapped = $this->wrapPlain($text, $size, $limit, $base);
 
                 return [max(array_map(fn (Line $one): float => $one->width, $wrapped)), count($wrapped)];
@@ -85,6 +84,12 @@ final class Wrapper
         }
 
         return [$widest, count($lines)];
+    }
+
+    /** The width in pixels of text in one line with nothing odd about its spaces, as small type mostly is; null for any other. */
+    private function widthOfWords(string $text, float $size, int $base): ?float
+    {
+        return $text === '' || str_contains($text, "\n") || str_contains($text, "\t") || $text[0] === ' ' || $text[-1] === ' ' || str_contains($text, '  ') ? null : $this->advances->width($text, $base) * $size / 1000;
     }
 
     /**
@@ -145,6 +150,11 @@ final class Wrapper
      */
     public function wrapPlain(string $text, float $size, float $limit, int $base = 0): array
     {
+        $width = $this->widthOfWords($text, $size, $base);
+        if ($width !== null && $width <= $limit) {
+            return [new Line($width, [['x' => 0.0, 'w' => $width, 'run' => new Run($text, $base)]], Direction::isRightToLeft($text))];
+        }
+
         return $this->slowly($text === '' ? [] : [new Run($text)], $size, $limit, $base);
     }
 

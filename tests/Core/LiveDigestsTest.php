@@ -76,6 +76,15 @@ it('begins no line with a dot, however long what is told of a topic is', functio
     }
 });
 
+it('counts what stands under two heads twice where it says how many more lines there are', function () {
+    $map = mapWithDigest("Festival\n".implode('', array_map(fn (int $n): string => "\tLantern {$n}\n", range(1, 10)))."\tOpen things", 'text lantern', ['by' => 'who']);
+    foreach (range(1, 10) as $n) {
+        $map->put(Task::fromFields(Outline::id($map, "Lantern {$n}"), ['is' => true, 'who' => "Ines\nMarit"]));
+    }
+    $written = writtenOn($map, 'Open things');
+    expect($written[1])->toEndWith('· 10')->and(end($written))->toBe('and 8 more');
+});
+
 it('shows what it was frozen with, and of other maps only what it asks for', function () {
     $line = new DigestLine('', Ids::next(), 'Old boat', [], ['Ines'], 100);
     $map = mapWithDigest("Festival\n\tBoats\n\tOpen things", 'text boat', ['frozen' => '2026-11-20', 'lines' => DigestGroup::write([new DigestGroup('Harbour', [$line])])]);

@@ -59,7 +59,7 @@ export function outlineLines(tree: Context['map']['tree'], folded: ReadonlySet<s
     const narrowing = useNarrowing()
     if (narrowing.hides()) {
         // Folds hide nothing that is left.
-        return (scope === null ? childrenOf(tree, '').flatMap((top) => branchOf(tree, top)) : branchOf(tree, scope)).filter(narrowing.isLeft)
+        return (scope === null ? childrenOf(tree, '').flatMap((top) => branchOf(tree, top)) : branchOf(tree, scope)).filter(narrowing.left)
     }
     if (scope !== null) {
         return [scope, ...childrenOf(tree, scope).flatMap((top) => branchOf(tree, top, folded))]

@@ -61,7 +61,9 @@ const showsPicture = (slip: DrawnSlip, scale: number): boolean => slip.title !==
     && slip.parts.some((part) => 'picture' in part && (part.box[2] ?? 0) * scale >= LEAST_PICTURE)
 const labels = computed(() => {
     const { boxes, drawn, tree } = shown.value
-    return far.value ? farLabels({ boxes, slips: drawn, isLeftOut: (slip) => slip.id === walk.at || showsPicture(slip, props.painted.scale), title: (id) => plainTitle(tree.topics.get(id)?.title ?? '') }, props.painted, props.painted.scale) : []
+    const { at } = walk
+    const { scale } = props.painted
+    return far.value ? farLabels({ boxes, slips: drawn, isLeftOut: (slip) => slip.id === at || showsPicture(slip, scale), title: (id) => plainTitle(tree.topics.get(id)?.title ?? '') }, props.painted, props.painted.scale) : []
 })
 const labelled = computed(() => new Set(labels.value.map((label) => label.id)))
 /** Room beside a slip for what hangs on it, such as tally marks. */
@@ -71,7 +73,8 @@ const ASIDE = 90
 const visible = computed(() => {
     const seen: Placed[] = []
     const connectors: Placed[] = []
-    const { x, y, w, h, scale } = props.painted
+    const { painted } = props
+    const { x, y, w, h, scale } = painted
     const [right, bottom] = [x + w, y + h]
     const { boxes, drawn, chosen } = shown.value
     for (const [id, box] of boxes) {
@@ -79,9 +82,9 @@ const visible = computed(() => {
         if (slip === undefined) {
             continue
         }
-        const isDrawn = isLegible(slip)
+        const isDrawn = isReadable(slip, scale)
         const isNear = (box.x - ASIDE < right && x < box.x + box.w + ASIDE && box.y < bottom && y < box.y + box.h)
-            || (slip.line !== undefined && overlaps(lineBox(slip.line, box), props.painted))
+            || (slip.line !== undefined && overlaps(lineBox(slip.line, box), painted))
         if (isNear && (isDrawn || ((chosen.includes(id) || showsPicture(slip, scale)) && !labelled.value.has(id)))) {
             seen.push({ slip, box })
         }
@@ -152,7 +155,7 @@ function stemOf(slip: DrawnSlip): number {
 
 <template>
     <MarkShape v-for="mark in under" :key="mark.id" :mark="mark" :dimmed="walk.at !== null" :chosen="isMarkChosen(mark)" v-on="onMarks" />
-    <FarView v-if="far" :class="{ dimmed: walk.at !== null }" :painted="painted" :boxes="shown.boxes" :slips="shown.drawn" :labelled="labelled" :back="narrowing.back" :pictured="isPictured" />
+    <FarView v-if="far" :class="{ dimmed: walk.at !== null }" :painted="painted" :boxes="shown.boxes" :slips="shown.drawn" :labelled="labelled" :back="narrowing.backFromAfar" :pictured="isPictured" />
     <path
         v-for="{ slip, box } in visible.connectors" :key="slip.id" v-memo="[slip, box.x, box.y, walk.at !== null || isDimmed(slip.id)]" class="connector" :class="{ dimmed: walk.at !== null || isDimmed(slip.id) }"
         :d="slip.connector?.d" :style="connectorStyle(slip, box)" />
@@ -163,7 +166,7 @@ function stemOf(slip: DrawnSlip): number {
         :chosen="isChosen(slip.id)" :dimmed="isDimmed(slip.id)" :typing="slip.id === shown.typing || !isLegible(slip)"
         :stem="stemOf(slip)" :foldable="walk.at === null && slip.level > 0 && isParent(slip.id)"
         @fold="map.setFolded('board', [slip.id], slip.hidden === 0)" />
-    <g v-if="far" :class="{ dimmed: walk.at !== null }"><FarLabels :labels="labels" :scale="painted.scale" :chosen="shown.chosen" /></g>
+    <g v-if="far" :class="{ dimmed: walk.at !== null }"><FarLabels :labels="labels" :scale="painted.scale" :chosen="shown.chosen" :back="narrowing.back" /></g>
 </template>
 
 <style scoped>

@@ -31,16 +31,18 @@ function strokeTo(slip: DrawnSlip, box: Box, parent: Box): string {
 /** What is drawn of each topic; it stays as it is whoever stands back. */
 const bars = computed(() => {
     const all: { id: string; chalk: string; bar: string; stroke: string }[] = []
-    for (const [id, box] of props.boxes) {
-        const slip = props.slips.get(id)
-        if (slip === undefined || isReadable(slip, props.painted.scale) || !overlaps(box, props.painted)) {
+    const { boxes, slips, painted, labelled, pictured } = props
+    const { scale } = painted
+    for (const [id, box] of boxes) {
+        const slip = slips.get(id)
+        if (slip === undefined || isReadable(slip, scale) || !overlaps(box, painted)) {
             continue
         }
         const inset = slip.level < 2 ? 0 : 3
-        const parent = slip.parent === null ? undefined : props.boxes.get(slip.parent)
+        const parent = slip.parent === null ? undefined : boxes.get(slip.parent)
         all.push({
             id, chalk: slip.level === 0 ? 'plate' : slip.chalk,
-            bar: props.labelled.has(id) || props.pictured(slip) ? '' : `M${box.x} ${box.y + inset}h${box.w}v${box.h - 2 * inset}h${-box.w}z`,
+            bar: labelled.has(id) || pictured(slip) ? '' : `M${box.x} ${box.y + inset}h${box.w}v${box.h - 2 * inset}h${-box.w}z`,
             stroke: parent === undefined ? '' : strokeTo(slip, box, parent),
         })
     }

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { computed, shallowRef } from 'vue'
+import { computed, shallowRef, watch } from 'vue'
 import { ancestorsOf, type Tree } from './tree'
 
 /** What the map is narrowed to. */
@@ -12,6 +12,8 @@ export interface Narrowed {
     readonly isFlat?: boolean
     /** The topics that whoever says it knew of; what is made since, or is on its way, neither stands back nor is hidden. */
     readonly known?: ReadonlyMap<string, unknown>
+    /** Whether only what is in view was asked yet. */
+    readonly isOfView?: boolean
     /** Whether somebody else says that the map is narrowed, and ends it. */
     readonly isTold?: boolean
 }
@@ -20,21 +22,28 @@ export interface Narrowed {
 export const useNarrowing = defineStore('narrowing', () => {
     const to = shallowRef<Narrowed | null>(null)
 
-    const isNew = (id: string): boolean => to.value?.known?.has(id) === false
+    /** The same, without what was asked only of what is in view. */
+    const whole = shallowRef<Narrowed | null>(null)
+    watch(to, (now) => now?.isOfView === true || (whole.value = now), { flush: 'sync' })
+
+    const backIn = (now: Narrowed | null) => (id: string): boolean => now !== null && !now.ids.has(id) && now.known?.has(id) !== false
     /** Whether a topic stands back, as it is now: to be asked of thousands. */
-    const back = computed(() => {
-        const now = to.value
-        return (id: string): boolean => now !== null && !now.ids.has(id) && now.known?.has(id) !== false
-    })
+    const back = computed(() => backIn(to.value))
+    /** Whether one of those stands back that are too small to be told apart; they follow when all are asked. */
+    const backFromAfar = computed(() => backIn(whole.value))
     const isBack = (id: string): boolean => back.value(id)
     /** Whether nothing but what is left is shown. */
     const hides = (): boolean => to.value?.left !== undefined
-    const isLeft = (id: string): boolean => (to.value?.left?.has(id) ?? true) || isNew(id)
+    /** Whether a topic is left, as it is now: to be asked of thousands, which a store's own functions are too slow for. */
+    const left = computed(() => {
+        const now = to.value
+        return (id: string): boolean => now?.left === undefined || now.left.has(id) || now.known?.has(id) === false
+    })
     /** How deep a topic stands among those that are left. */
     function depthOf(tree: Tree, id: string): number {
         const above = ancestorsOf(tree, id)
-        return to.value?.isFlat === true ? above.filter(isLeft).length : above.length
+        return to.value?.isFlat === true ? above.filter(left.value).length : above.length
     }
 
-    return { to, back, isBack, hides, isLeft, depthOf }
+    return { to, back, backFromAfar, isBack, hides, left, depthOf }
 })

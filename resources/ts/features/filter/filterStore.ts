@@ -93,13 +93,14 @@ export const useFilter = defineStore('filter', () => {
         }
     }
 
-    /** Of a large map what is in view stands back sooner than all is found. */
-    async function narrowInView(now: string): Promise<void> {
+    /** Of a large map what is in view stands back sooner than all is found, which is asked for meanwhile. */
+    async function narrowInView(now: string): Promise<FilterAnswer | null> {
         const isWanted = looking.begin()
         const seen = [...new Set([...document.querySelectorAll<HTMLElement | SVGElement>('.board [data-topic], .outline [data-topic]')].map(({ dataset }) => dataset.topic ?? ''))].filter((id) => map.tree.topics.has(id)).slice(0, MOST_SEEN)
         const got = await api.filterAmong(map.id, now, seen).catch(() => null)
+        const all = text.value === now ? ask({ text: now }) : null
         if (got === null || got.words === '' || !isWanted()) {
-            return
+            return all
         }
         const found = new Set(got.topics)
         const before = narrowing.to?.isTold === true ? narrowing.to : null
@@ -107,7 +108,8 @@ export const useFilter = defineStore('filter', () => {
         const left = before?.left === undefined ? undefined : new Set(before.left)
         seen.forEach((id) => (found.has(id) ? ids.add(id) : ids.delete(id)))
         found.forEach((id) => left !== undefined && [id, ...ancestorsOf(map.tree, id)].forEach((one) => left.add(one)))
-        narrowing.to = { words: now, ids, isTold: true, ...(before?.isFlat === undefined ? {} : { isFlat: before.isFlat }), known: before?.known ?? new Map(seen.map((id) => [id, true])), ...(left === undefined ? {} : { left }) }
+        narrowing.to = { words: now, ids, isTold: true, isOfView: true, ...(before?.isFlat === undefined ? {} : { isFlat: before.isFlat }), known: before?.known ?? new Map(seen.map((id) => [id, true])), ...(left === undefined ? {} : { left }) }
+        return all
     }
 
     /** Narrows the map to what is typed, letter by letter; the board follows when the typing rests. */
@@ -119,10 +121,8 @@ export const useFilter = defineStore('filter', () => {
         looking.drop()
         if (now.trim() === '') {
             widen()
-        } else if (map.tree.topics.size > LARGE) {
-            await narrowInView(now)
         }
-        const got = text.value === now ? await ask({ text: now }) : null
+        const got = await (now.trim() !== '' && map.tree.topics.size > LARGE ? narrowInView(now) : ask({ text: now }))
         if (got === null) {
             return
         }

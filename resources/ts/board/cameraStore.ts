@@ -14,6 +14,9 @@ export interface CameraHandle {
     toBoard(clientX: number, clientY: number): { x: number; y: number }
 }
 
+/** The scale at which what one was led to can be read. */
+export const LEAST_READ = 0.75
+
 /** The slips as drawn, with their places, and the camera over them. */
 export const useCamera = defineStore('camera', () => {
     const map = useMap()
@@ -122,5 +125,7 @@ export const useCamera = defineStore('camera', () => {
         zoomBy: (factor: number): void => handle.value?.zoomBy(factor),
         centre: (id: string, to?: number): void => withBox(id, (box) => handle.value?.centre(box, to)),
         reveal: (id: string): void => withBox(id, (box) => handle.value?.reveal(box)),
+        /** Brings it into view, and nearer where it is too small to be read. */
+        show: (id: string): void => withBox(id, (box) => (scale.value < LEAST_READ ? handle.value?.centre(box, LEAST_READ) : handle.value?.reveal(box))),
     }
 })

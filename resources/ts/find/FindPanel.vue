@@ -6,7 +6,7 @@ import { useRouter } from 'vue-router'
 import { api } from '@/api/client'
 import { latest } from '@/api/latest'
 import type { FindAnswer, Find } from '@/api/wire'
-import { useCamera } from '@/board/cameraStore'
+import { leadTo } from '@/board/leadTo'
 import { useMap } from '@/stores/map'
 import { tell } from '@/ui/tell'
 import { useUi } from '@/ui/uiStore'
@@ -17,7 +17,6 @@ const FIELDS = ['title', 'caption', 'note'] as const
 
 const ui = useUi()
 const map = useMap()
-const camera = useCamera()
 const router = useRouter()
 const text = ref('')
 const replacement = ref('')
@@ -85,9 +84,7 @@ function toggle(keys: readonly string[], on: boolean): void {
 
 function go(where: string, topic: string): void {
     if (where === map.id) {
-        map.uncover(topic, map.region)
-        map.choose(topic)
-        map.afterAnswer(() => camera.reveal(topic))
+        leadTo(topic)
     } else {
         ui.side = null
         void router.push(`/maps/${where}/topics/${topic}`)

@@ -8,6 +8,13 @@ export type { BoardName }
 /** The ways of seeing that features have. */
 export type OwnWay = 'slides' | 'table'
 
+/** Where one was, and to which topic one was led from there; that is left out where one was led to a map. */
+interface Mark {
+    readonly map: string
+    readonly topic: string
+    readonly to?: string
+}
+
 /** Of two windows beside each other each is seen in its own way; a new one begins as the last was. */
 const ofWindow = { listenToStorageChanges: false }
 
@@ -47,12 +54,12 @@ export const usePreferences = defineStore('preferences', () => {
         board.value = isDark(board.value) ? lightBoard.value : 'slate'
     }
 
-    /** Where one was before links were followed, the latest last. */
-    const trail = useStorage<{ map: string; topic: string }[]>('chalk-trail', [])
-    function leaveMark(map: string, topic: string): void {
-        trail.value = [...trail.value, { map, topic }].slice(-40)
+    /** Where one was before one was led elsewhere, the latest last, and to which topic. */
+    const trail = useStorage<Mark[]>('chalk-trail', [])
+    function leaveMark(map: string, topic: string, to: string | null): void {
+        trail.value = [...trail.value, { map, topic, ...(to === null ? {} : { to }) }].slice(-40)
     }
-    function takeMark(): { map: string; topic: string } | undefined {
+    function takeMark(): Mark | undefined {
         const last = trail.value.at(-1)
         trail.value = trail.value.slice(0, -1)
         return last

@@ -4,6 +4,7 @@ import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, useTem
 import { api } from '@/api/client'
 import type { Edit, SentencesAnswer } from '@/api/wire'
 import { useCamera } from '@/board/cameraStore'
+import { leadTo } from '@/board/leadTo'
 import { useBeside } from '@/stores/beside'
 import { newId, useMap } from '@/stores/map'
 import { tell } from '@/ui/tell'
@@ -77,9 +78,7 @@ function goTo(one: Said): void {
     }
 }
 function goToTopic(topic: string): void {
-    map.uncover(topic, 'board')
-    map.choose(topic)
-    camera.reveal(topic)
+    leadTo(topic, 'board')
 }
 const set = (one: Said, fields: Record<string, string | boolean | null>): void => map.edit((isLink(one) ? { name: 'row.set', type: one.type, rows: [one.id], fields } : { name: 'row.set', type: one.type, topics: [one.id], fields }) as Edit)
 function say(one: Said, phrase: string): void {

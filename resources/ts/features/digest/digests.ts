@@ -2,7 +2,7 @@ import { shallowRef } from 'vue'
 import { api } from '@/api/client'
 import type { Edit } from '@/api/wire'
 import type { Context } from '@/actions/registry'
-import { useCamera } from '@/board/cameraStore'
+import { leadTo } from '@/board/leadTo'
 import { router } from '@/router'
 import { newId, useMap } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
@@ -31,14 +31,12 @@ export function goTo(digest: string, line: { map: string; topic: string }): void
     if (line.map === '' && !map.tree.topics.has(line.topic)) {
         return
     }
-    preferences.leaveMark(map.id, digest)
+    preferences.leaveMark(map.id, digest, line.topic)
     left.value = { digest, line: line.topic, marks: preferences.trail.length }
     if (line.map !== '') {
         void router.push(`/maps/${line.map}/topics/${line.topic}`)
     } else {
-        map.uncover(line.topic, 'board')
-        map.choose(line.topic)
-        map.afterAnswer(() => useCamera().reveal(line.topic))
+        leadTo(line.topic, 'board')
         useUi().focusRegion(map.region)
     }
 }

@@ -4,7 +4,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { sourceAddress } from '@/api/client'
 import { fileAddress, fileApi, forgetKept } from '@/api/files'
 import type { FilesAnswer } from '@/api/wire'
-import { useCamera } from '@/board/cameraStore'
+import { leadTo } from '@/board/leadTo'
 import SidePanel from '@/desk/SidePanel.vue'
 import { useBeside } from '@/stores/beside'
 import { useMap } from '@/stores/map'
@@ -17,7 +17,6 @@ import { useFileState } from './fileState'
 /** Every file and picture of the map: how large, where it is used, and what only the history still has. */
 const map = useMap()
 const beside = useBeside()
-const camera = useCamera()
 const state = useFileState()
 const answer = shallowRef<FilesAnswer | null>(null)
 const problem = ref('')
@@ -67,9 +66,7 @@ const picturesBefore = computed(() => pictures.value.filter(({ topics }) => topi
 const percent = computed(() => (answer.value === null ? 0 : Math.min(100, Math.round((100 * answer.value.used) / answer.value.most))))
 
 function go(topic: string): void {
-    map.uncover(topic, map.region)
-    map.choose(topic)
-    map.afterAnswer(() => camera.reveal(topic))
+    leadTo(topic)
 }
 async function forget(file: string): Promise<void> {
     try {

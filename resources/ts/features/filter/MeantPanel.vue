@@ -2,7 +2,7 @@
 import { NInput } from 'naive-ui'
 import { nextTick, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { useCamera } from '@/board/cameraStore'
+import { leadTo } from '@/board/leadTo'
 import SidePanel from '@/desk/SidePanel.vue'
 import MeantList from '@/find/MeantList.vue'
 import { useMap } from '@/stores/map'
@@ -11,7 +11,6 @@ import { useFilter } from './filterStore'
 
 /** Finds what is meant in all maps, in the words that narrow one. */
 const map = useMap()
-const camera = useCamera()
 const filter = useFilter()
 const router = useRouter()
 const preferences = usePreferences()
@@ -26,11 +25,9 @@ watch(() => filter.wantedEverywhere, () => {
 })
 
 function go(where: string, topic: string): void {
-    preferences.leaveMark(map.id, map.current ?? map.tree.root)
+    preferences.leaveMark(map.id, map.current ?? map.tree.root, topic)
     if (where === map.id) {
-        map.uncover(topic, map.region)
-        map.choose(topic)
-        map.afterAnswer(() => camera.reveal(topic))
+        leadTo(topic)
     } else {
         void router.push(`/maps/${where}/topics/${topic}`)
     }

@@ -3,7 +3,7 @@ import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { api } from '@/api/client'
 import { latest } from '@/api/latest'
 import type { Edit, FilterAnswer, ViewFilter } from '@/api/wire'
-import { useCamera } from '@/board/cameraStore'
+import { LEAST_READ, useCamera } from '@/board/cameraStore'
 import { newId, useMap } from '@/stores/map'
 import { useNarrowing } from '@/stores/narrowing'
 import { ancestorsOf, branchOf, rowsOf } from '@/stores/tree'
@@ -17,8 +17,6 @@ const LARGE = 1500
 const MOST_SEEN = 600
 /** How long a board takes to have its place when a map opens. */
 const SETTLED = 250
-/** The scale at which what was hit can be read. */
-const LEAST = 0.75
 
 /** What of the map is meant: what was typed for it, how that was understood, and the way from hit to hit. */
 export const useFilter = defineStore('filter', () => {
@@ -184,8 +182,8 @@ export const useFilter = defineStore('filter', () => {
     function bringIntoView(found: readonly string[]): void {
         camera.showAll(false)
         const first = found[0]
-        if (first !== undefined && camera.scale < LEAST) {
-            camera.centre(first, LEAST)
+        if (first !== undefined && camera.scale < LEAST_READ) {
+            camera.centre(first, LEAST_READ)
         }
     }
 
@@ -210,7 +208,7 @@ export const useFilter = defineStore('filter', () => {
                 map.uncover(next, map.region)
             }
             map.choose(next)
-            map.afterAnswer(() => (camera.scale < LEAST ? camera.centre(next, LEAST) : camera.reveal(next)))
+            map.afterAnswer(() => camera.show(next))
         }
     }
 
@@ -264,7 +262,7 @@ export const useFilter = defineStore('filter', () => {
         const now = map.narrowed
         if (there !== null && now !== null && now.shows !== 'dim') {
             // The board takes its place first.
-            setTimeout(() => map.narrowed === now && camera.scale < LEAST && bringIntoView(now.hits), SETTLED)
+            setTimeout(() => map.narrowed === now && camera.scale < LEAST_READ && bringIntoView(now.hits), SETTLED)
         }
     }, { immediate: true })
     watch(() => map.filter, (now, before) => now === null && before !== null && narrowing.to?.isTold === true && end())

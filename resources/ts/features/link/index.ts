@@ -5,11 +5,12 @@ import type { Feature } from '../feature'
 import { linkActions } from './actions'
 import { useOuts } from './outStore'
 
+const BackHint = defineAsyncComponent(() => import('./BackHint.vue'))
 const LinksSection = defineAsyncComponent(() => import('./LinksSection.vue'))
 const OutOverlay = defineAsyncComponent(() => import('./OutOverlay.vue'))
 
 export const link: Feature = {
-    name: 'link', actions: linkActions, desk: [{ in: 'Ties', component: LinksSection }], overlay: OutOverlay,
+    name: 'link', actions: linkActions, deskHint: BackHint, desk: [{ in: 'Ties', component: LinksSection }], overlay: OutOverlay,
     tells: (topic) => useOuts().told(topic),
     paste: (data) => {
         const pasted = pastedBy(data)

@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { api } from '@/api/client'
 import type { Edit } from '@/api/wire'
-import { useCamera } from '@/board/cameraStore'
+import { leadTo } from '@/board/leadTo'
 import { router } from '@/router'
 import { useBeside } from '@/stores/beside'
 import { newId, useMap } from '@/stores/map'
@@ -17,7 +17,6 @@ import { addressIn, inMap, outsOf, type Out } from './outs'
 export const useOuts = defineStore('outs', () => {
     const map = useMap()
     const beside = useBeside()
-    const camera = useCamera()
     const preferences = usePreferences()
     const ui = useUi()
     /** The page that is open beside the map. */
@@ -44,23 +43,17 @@ export const useOuts = defineStore('outs', () => {
         } else if (out.kind === 'file') {
             fileWanted.value = { source: out.to, name: nameOf(out) }
         } else if (out.kind === 'here') {
-            preferences.leaveMark(map.id, from)
-            stand(out.to)
+            preferences.leaveMark(map.id, from, out.to)
+            leadTo(out.to)
         } else if (there !== null) {
-            preferences.leaveMark(map.id, from)
+            preferences.leaveMark(map.id, from, there.topic)
             open(there.map, there.topic)
         }
     }
 
-    function stand(topic: string): void {
-        map.uncover(topic, map.region)
-        map.choose(topic)
-        map.afterAnswer(() => camera.reveal(topic))
-    }
-
     function open(id: string, topic: string | null): void {
         if (id === map.id) {
-            stand(topic ?? map.tree.root)
+            leadTo(topic ?? map.tree.root)
         } else {
             void router.push(topic === null ? `/maps/${id}` : `/maps/${id}/topics/${topic}`)
         }
@@ -69,7 +62,7 @@ export const useOuts = defineStore('outs', () => {
     /** Goes to a topic of any map from where one is, so that the key comes back. */
     function visit(id: string, topic: string | null): void {
         if (map.current !== null) {
-            preferences.leaveMark(map.id, map.current)
+            preferences.leaveMark(map.id, map.current, topic)
         }
         open(id, topic)
     }
@@ -103,6 +96,11 @@ export const useOuts = defineStore('outs', () => {
         }
     }
     const canGoBack = computed(() => preferences.trail.length > 0)
+    /** From where one was led to what is chosen; null where one came to it otherwise. */
+    const cameFrom = computed(() => {
+        const mark = preferences.trail.at(-1)
+        return mark?.to !== undefined && mark.to === map.current && (mark.map !== map.id || map.tree.topics.has(mark.topic)) ? mark : null
+    })
 
     const link = (at: string, to: string, title: string, id = newId(), step = newId()): Edit => ({ name: 'row.set', step, type: 'link', row: id, fields: { at, to, title } } as Edit)
 
@@ -188,5 +186,5 @@ export const useOuts = defineStore('outs', () => {
     })
     watch(() => map.id, () => (page.value = null))
 
-    return { page, wantsField, toField, canGoBack, of, nameOf, titleOf, linkTo: link, told, go, visit, follow, back, open, tie, add, remove, rename, turn, paste }
+    return { page, wantsField, toField, canGoBack, cameFrom, of, nameOf, titleOf, linkTo: link, told, go, visit, follow, back, open, tie, add, remove, rename, turn, paste }
 })

@@ -5,7 +5,7 @@ import { useActions } from '@/actions/useActions'
 import { api } from '@/api/client'
 import { latest } from '@/api/latest'
 import type { Todo, TodosAnswer } from '@/api/wire'
-import { useCamera } from '@/board/cameraStore'
+import { leadTo } from '@/board/leadTo'
 import SidePanel from '@/desk/SidePanel.vue'
 import { dayWords, today } from '@/facts/facts'
 import { newId, useMap } from '@/stores/map'
@@ -14,7 +14,6 @@ import { reported } from './asked'
 
 /** The to-dos of the map, what is to be seen to first; a line leads to where it is. The board shows which these are. */
 const map = useMap()
-const camera = useCamera()
 const narrowing = useNarrowing()
 const { keyOf } = useActions()
 const answer = shallowRef<TodosAnswer | null>(null)
@@ -55,9 +54,7 @@ onBeforeUnmount(() => (narrowing.to = null))
 
 const lines = (): HTMLElement[] => [...(list.value?.querySelectorAll<HTMLElement>('li') ?? [])]
 function goTo(topic: string): void {
-    map.uncover(topic, 'board')
-    map.choose(topic)
-    map.afterAnswer(() => camera.reveal(topic))
+    leadTo(topic, 'board')
 }
 function toggle(todo: Todo, i: number): void {
     map.edit({ name: 'task.set', step: newId(), topics: [todo.topic], progress: todo.state === 'done' ? null : 100, today: today() })

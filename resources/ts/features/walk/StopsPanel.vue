@@ -3,6 +3,7 @@ import { NButton } from 'naive-ui'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useActions } from '@/actions/useActions'
 import { useCamera } from '@/board/cameraStore'
+import { leadTo } from '@/board/leadTo'
 import SidePanel from '@/desk/SidePanel.vue'
 import { markedIn } from '@/show/walkPath'
 import WalkSettings from '@/show/WalkSettings.vue'
@@ -67,9 +68,7 @@ function removeAll(): void {
     map.edit({ name: 'stop.remove', topics: stops.value.map(({ id }) => id) })
 }
 function goTo(id: string): void {
-    map.uncover(id, 'board')
-    map.choose(id)
-    map.afterAnswer(() => camera.reveal(id))
+    leadTo(id, 'board')
 }
 function key(event: KeyboardEvent, i: number): void {
     const acts: Record<string, () => void> = event.altKey

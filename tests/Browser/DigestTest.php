@@ -50,6 +50,10 @@ it('gathers what the map is narrowed to, leads to its place and back, and ticks 
     $browser->script('document.querySelector(".digest li").focus()');
     $browser->keys('F2')->waitFor('.digest li input')->keys('Mod+a')->type('Oskar pays the town')->keys('Enter')->saved();
     $browser->waitUntil(fn (): bool => gatheredLines($browser)[0] === 'Oskar pays the town' && in_array('Oskar pays the town', array_map(trim(...), $browser->outline()), true), 'the new title in both');
+    // By the mouse too, which leads to the place otherwise.
+    $browser->script('document.querySelectorAll(".digest .pen")[1].click()');
+    $browser->waitFor('.digest li input')->keys('Mod+a')->type('Tove sees to the lantern')->keys('Enter')->saved();
+    $browser->waitUntil(fn (): bool => gatheredLines($browser)[1] === 'Tove sees to the lantern', 'the new title');
     expect($browser->complaints())->toBe([]);
 });
 

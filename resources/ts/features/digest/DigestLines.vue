@@ -99,7 +99,8 @@ watch([asked, all], () => {
                 <li v-for="(line, i) in group.lines" :key="`${line.map} ${line.topic}`" :tabindex="g === 0 && i === 0 ? 0 : -1" :class="{ done: isDone(line), gone: line.map === '' && !map.tree.topics.has(line.topic) }" :title="line.trail.join(' › ')" @click="go(line)" @keydown="key($event, `${g} ${line.map} ${line.topic}`, line)">
                     <button v-if="line.progress !== null" class="tick" :disabled="!isHere(line)" :aria-pressed="isDone(line)" :aria-label="isDone(line) ? `${line.title} is not done` : `${line.title} is done`" tabindex="-1" @click.stop="tick(line)">{{ isDone(line) ? '✓' : '' }}</button>
                     <NInput v-if="writing === `${g} ${line.map} ${line.topic}`" v-model:value="draft" size="tiny" :maxlength="2000" :input-props="{ 'aria-label': 'Title' }" @click.stop @keydown.enter.stop.prevent="keep(line, `${g} ${line.map} ${line.topic}`)" @keydown.escape.stop="writing = null" @blur="keep(line, `${g} ${line.map} ${line.topic}`)" />
-                    <span v-else @dblclick.stop="write(`${g} ${line.map} ${line.topic}`, line)">{{ line.title === '' ? 'Untitled' : line.title }}<small v-if="line.told.length > 0">{{ line.told.join(' · ') }}</small><small class="trail">{{ [answer.maps[line.map] ?? '', ...line.trail].filter(Boolean).join(' › ') }}</small></span>
+                    <span v-else>{{ line.title === '' ? 'Untitled' : line.title }}<small v-if="line.told.length > 0">{{ line.told.join(' · ') }}</small><small class="trail">{{ [answer.maps[line.map] ?? '', ...line.trail].filter(Boolean).join(' › ') }}</small></span>
+                    <button v-if="isHere(line) && writing === null" class="pen" :aria-label="`Write “${line.title}” otherwise`" title="Write it otherwise (F2)" tabindex="-1" @click.stop="write(`${g} ${line.map} ${line.topic}`, line)"><svg viewBox="0 0 16 16" width="13" height="13" aria-hidden="true"><path d="M2.5 13.5l.8-3.2 7.6-7.6 2.4 2.4-7.6 7.6z" /></svg></button>
                 </li>
             </ul>
         </template>
@@ -117,6 +118,11 @@ li > span { flex: 1; min-width: 0; overflow-wrap: anywhere; font-size: 13.5px; }
 li.done > span { color: var(--soft); }
 li.gone { cursor: default; opacity: 0.75; }
 .tick { flex: none; width: 18px; height: 18px; margin-top: 1px; border: 2px solid var(--field); border-radius: 5px; background: none; color: var(--ink); font-weight: 700; line-height: 1; padding: 0; cursor: pointer; }
+.pen { flex: none; border: 0; background: none; padding: 4px; cursor: pointer; color: var(--soft); border-radius: 5px; display: grid; opacity: 0; }
+.pen svg { fill: none; stroke: currentcolor; stroke-width: 1.5; stroke-linejoin: round; }
+.pen:hover { background: color-mix(in srgb, var(--ink) 8%, transparent); }
+li:hover .pen, li:focus .pen, li:focus-within .pen { opacity: 1; }
+@media (hover: none) { .pen { opacity: 1; } }
 small { display: block; color: var(--soft); font-size: 12.5px; font-weight: 400; }
 .trail { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 </style>

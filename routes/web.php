@@ -6,6 +6,7 @@ use App\Http\Controllers\AccountController;
 use App\Http\Controllers\CalendarController;
 use App\Http\Controllers\ClipboardController;
 use App\Http\Controllers\DigestController;
+use App\Http\Controllers\DraftController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\FilterController;
 use App\Http\Controllers\FindController;
@@ -123,6 +124,7 @@ Route::prefix('api')->group(function (): void {
             Route::post('maps/{map}/hits', [TrackController::class, 'hits'])->middleware('alone:search');
             Route::post('maps/{map}/filter', [FilterController::class, 'ask']);
             Route::post('maps/{map}/filter/among', [FilterController::class, 'among']);
+            Route::get('maps/{map}/draft', [DraftController::class, 'show']);
             Route::post('maps/{map}/table', [TableController::class, 'show']);
             Route::get('maps/{map}/calendar', [CalendarController::class, 'show']);
             Route::post('maps/{map}/calendar', [CalendarController::class, 'make']);

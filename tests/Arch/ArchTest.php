@@ -23,7 +23,7 @@ arch('controllers answer and leave the work to others')
     ->expect('App\Http\Controllers')->not->toUse('Illuminate\Database\Eloquent\Builder');
 
 /** The engines that features may use beside the map; some of them keep a feature of their own. */
-const ENGINES = ['Map', 'Edit', 'Text', 'Find', 'Paste', 'Arrange', 'Draw', 'Route', 'Face', 'Shape', 'Look', 'Exchange', 'Flow', 'Document', 'HandOver', 'CrossLink', 'Show', 'Ask', 'Calendar', 'Sign', 'Kind'];
+const ENGINES = ['Map', 'Edit', 'Text', 'Find', 'Paste', 'Arrange', 'Draw', 'Route', 'Face', 'Shape', 'Look', 'Exchange', 'Flow', 'Document', 'HandOver', 'CrossLink', 'Show', 'Ask', 'Calendar', 'Draft', 'Sign', 'Kind'];
 
 /** @return array<string, list<string>> the rooms of the core that the files of each room use */
 function roomsUsed(): array

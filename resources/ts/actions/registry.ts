@@ -8,10 +8,10 @@ import type { useTyping } from '@/text/typing'
 import type { useUi } from '@/ui/uiStore'
 import type { useWalk } from '@/show/walkStore'
 
-/** Where keys are pressed: on the board, in the outline, on a mark that is chosen, in a title, in another field, in a walk, while slides are shown, in the strip of slides, in a table, or in the library. */
-export type Scope = 'board' | 'outline' | 'mark' | 'typing' | 'field' | 'walk' | 'show' | 'strip' | 'table' | 'library'
+/** Where keys are pressed: on the board, in the outline, on a mark that is chosen, in a title, in another field, in a walk, while slides are shown, in the strip of slides, in a table, in the text of a draft, or in the library. */
+export type Scope = 'board' | 'outline' | 'mark' | 'typing' | 'field' | 'walk' | 'show' | 'strip' | 'table' | 'draft' | 'library'
 
-export type Group = 'Topics' | 'Choosing' | 'Moving' | 'Shape' | 'Look' | 'Signs' | 'Pictures' | 'Cross-links' | 'Tracking' | 'Typing' | 'Clipboard' | 'Finding' | 'Table' | 'Seeing' | 'Map' | 'Hand over' | 'Show' | 'Walk' | 'Help'
+export type Group = 'Topics' | 'Choosing' | 'Moving' | 'Shape' | 'Look' | 'Signs' | 'Pictures' | 'Cross-links' | 'Tracking' | 'Typing' | 'Clipboard' | 'Finding' | 'Table' | 'Draft' | 'Seeing' | 'Map' | 'Hand over' | 'Show' | 'Walk' | 'Help'
 
 /** What actions act on. */
 export interface Context {

@@ -47,6 +47,8 @@ export function sentenceOf({ id, what }: Action): string {
 const ofAnyPart: ReadonlySet<Group> = new Set<Group>(['Seeing', 'Map', 'Finding', 'Hand over', 'Show', 'Walk', 'Help'])
 /** In a table so do moving topics and what is put on them. */
 const ofRows: ReadonlySet<Group> = new Set<Group>([...ofAnyPart, 'Moving', 'Signs', 'Tracking', 'Look'])
+/** While one writes, what is done in any field, and moving sections with Alt. */
+const ofText: ReadonlySet<Group> = new Set<Group>(['Moving'])
 const ofPart: Readonly<Partial<Record<Scope, ReadonlySet<Group>>>> = { strip: ofAnyPart, table: ofRows }
 
 const byId = new Map(actions.map((action) => [action.id, action]))
@@ -74,6 +76,9 @@ export function useActions() {
         }
         if (element?.closest('.title-editor') != null) {
             return 'typing'
+        }
+        if (element?.closest('[data-scope=draft]') != null) {
+            return 'draft'
         }
         if (element?.closest('input:not([type=radio], [type=checkbox]), textarea, select, [contenteditable=true], [role=dialog], .n-modal-container, .n-popover') != null) {
             return 'field'
@@ -136,14 +141,14 @@ export function useActions() {
         if (isPlainControl && ['Enter', ' ', 'Tab', 'ArrowLeft', 'ArrowRight', 'Shift+Tab'].includes(pressed(event)) && (scope !== 'walk' || isPressedByKey(event))) {
             return
         }
-        const isText = scope === 'typing' || scope === 'field'
+        const isText = scope === 'typing' || scope === 'field' || scope === 'draft'
         if (typesWithAlt(event) && (isText || event.getModifierState('AltGraph'))) {
             typeInto(event, scope)
             return
         }
         const key = pressed(event)
         // On a mark all else works too, but for what is done with topics.
-        const found = actionOf(key, scope) ?? (scope === 'mark' ? actionOf(key, stores.map.region) : [actionOf(key, stores.map.region)].find((one) => one !== undefined && ofPart[scope]?.has(one.group) === true && !one.id.startsWith('go.')))
+        const found = actionOf(key, scope) ?? (scope === 'draft' ? actionOf(key, 'field') ?? [actionOf(key, stores.map.region)].find((one) => one !== undefined && ofText.has(one.group) && /^Alt\+(?:Arrow|Page)/.test(key)) : scope === 'mark' ? actionOf(key, stores.map.region) : [actionOf(key, stores.map.region)].find((one) => one !== undefined && ofPart[scope]?.has(one.group) === true && !one.id.startsWith('go.')))
         if (found !== undefined) {
             event.preventDefault()
             event.stopPropagation()

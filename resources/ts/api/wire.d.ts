@@ -6163,6 +6163,35 @@ export interface RemindersAnswer {
   reminders: DueTodo[];
 }
 /**
+ * How many words a draft has, and how many minutes it takes.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "DraftAnswer".
+ */
+export interface DraftAnswer {
+  /**
+   * Words of the section in which one writes.
+   */
+  section: number;
+  /**
+   * The chapter in which that is; null where it is the draft itself.
+   */
+  chapter: null | {
+    topic: string;
+    title: string;
+    words: number;
+  };
+  all: number;
+  /**
+   * Minutes.
+   */
+  reading: number;
+  /**
+   * Minutes, read aloud.
+   */
+  speaking: number;
+}
+/**
  * What the signs of a map mean.
  *
  * This interface was referenced by `Wire`'s JSON-Schema

@@ -21,7 +21,7 @@ import UndoButtons from './UndoButtons.vue'
 defineProps<{ narrow: boolean }>()
 
 const RENAME = 'rename'
-const ways = [{ id: 'outline', text: 'Outline' }, { id: 'board', text: 'Board' }, ...features.flatMap(({ way }) => (way === undefined ? [] : [{ id: way.id, text: way.name }])).sort((a, b) => b.id.localeCompare(a.id))]
+const ways = [{ id: 'outline', text: 'Outline' }, { id: 'board', text: 'Board' }, ...features.flatMap(({ way }) => way ?? []).sort((a, b) => a.place - b.place).map(({ id, name }) => ({ id, text: name }))]
 
 const map = useMap()
 const preferences = usePreferences()

@@ -44,6 +44,8 @@ const note = ref<{ focus: () => void } | null>(null)
 const topic = computed(() => beside.topic)
 const marks = useChosenMarks()
 /** What the way of seeing that is turned to has at the desk. */
+/** Whether the note is written where one sees the map, so that the desk has none. */
+const isNoteElsewhere = computed(() => ui.phoneView !== 'desk' && features.some(({ way }) => way?.id === preferences.way && way.hasNote === true))
 const ofWay = computed(() => features.find(({ way }) => way?.id === preferences.way)?.way?.desk)
 const ofMarks = computed(() => features.find(({ deskOfMarks }) => deskOfMarks?.type === marks.chosen?.type)?.deskOfMarks?.component)
 const title = computed(() => plainTitle(topic.value?.title ?? ''))
@@ -145,7 +147,7 @@ watch(() => topic.value?.id, () => (ui.isNoteLarge = false))
                     <NInput ref="caption" :value="draft" placeholder="A short second line" :maxlength="bounds.caption" size="small" :input-props="{ 'aria-label': 'Caption', dir: 'auto' }" @update:value="typeCaption" @blur="drafts.flush(topic.id, 'caption')" />
                 </label>
 
-                <div class="field note">
+                <div v-if="!isNoteElsewhere || ui.isNoteLarge" class="field note">
                     <NoteEditor v-if="!ui.isNoteLarge && (hasEditor || topic.note !== '')" ref="note" :topic="topic.id" :note="topic.note" @large="ui.isNoteLarge = true" @vue:mounted="hasEditor = true" />
                     <NButton v-else-if="!ui.isNoteLarge" size="small" secondary block @click="ui.focusDesk('note')">Write a note</NButton>
                     <NModal :show="ui.isNoteLarge" preset="card" class="large-note" :title="title === '' ? 'Untitled topic' : title" :style="{ width: 'min(820px, calc(100vw - 32px))' }" role="dialog" aria-label="Note" @update:show="closeNote">

@@ -40,8 +40,8 @@ export interface Feature {
     readonly deskHint?: Component
     /** Its parts of the desk, for what is chosen. */
     readonly desk?: readonly DeskPart[]
-    /** A way of seeing of its own: what stands at the left of the board then, at the desk, and on the board; or in its place. */
-    readonly way?: { readonly id: OwnWay; readonly name: string; readonly left?: Component; readonly desk?: Component; readonly onBoard?: Component; readonly middle?: Component }
+    /** A way of seeing of its own: what stands at the left of the board then, at the desk, and on the board; or in its place. "place" is where it comes among all of them, after outline and board; "hasNote" says that the note is written there, and not at the desk. */
+    readonly way?: { readonly id: OwnWay; readonly name: string; readonly place: number; readonly hasNote?: true; readonly left?: Component; readonly desk?: Component; readonly onBoard?: Component; readonly middle?: Component }
     /** What it draws on the board for the hand, above the topics. */
     readonly onBoard?: Component
     /** What it shows over the map when it is asked for: its dialogs. */

@@ -2,6 +2,7 @@ import { aloud } from './aloud'
 import { arrange } from './arrange'
 import { brace } from './brace'
 import { digest } from './digest'
+import { draft } from './draft'
 import type { Feature } from './feature'
 import { file } from './file'
 import { filter } from './filter'
@@ -24,7 +25,7 @@ import { walk } from './walk'
 import { words } from './words'
 
 /** The list of all features. A new one is a folder and one line here. */
-export const features: readonly Feature[] = [number, privacy, handover, look, link, arrange, kind, task, rule, sign, picture, file, show, walk, filter, digest, table, words, aloud, process, crosslink, ring, brace]
+export const features: readonly Feature[] = [number, privacy, handover, look, link, arrange, kind, task, rule, sign, picture, file, show, walk, filter, digest, table, draft, words, aloud, process, crosslink, ring, brace]
 
 /** What features have put on a topic, in words. */
 export const toldOf = (topic: string): string => features.map((feature) => feature.tells?.(topic) ?? '').filter((words) => words !== '').join(', ')

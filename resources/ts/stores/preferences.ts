@@ -6,7 +6,7 @@ import { isDark, type BoardName } from '@/ui/boards'
 
 export type { BoardName }
 /** The ways of seeing that features have. */
-export type OwnWay = 'slides' | 'table'
+export type OwnWay = 'slides' | 'table' | 'draft'
 
 /** Where one was, and to which topic one was led from there; that is left out where one was led to a map. */
 interface Mark {

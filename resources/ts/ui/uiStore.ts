@@ -8,7 +8,7 @@ export type Panel = 'palette' | 'keys' | 'calm' | 'change' | 'move'
 export type Side = 'find' | 'lot' | 'removed' | 'files' | 'walk' | 'kinds' | 'todos' | 'rules' | 'meant'
 export type PhoneView = 'outline' | 'board' | 'desk' | OwnWay
 
-const REGIONS = ['filter', 'outline', 'board', 'table', 'second', 'notice', 'tray', 'desk', 'top']
+const REGIONS = ['filter', 'outline', 'board', 'table', 'draft', 'second', 'notice', 'tray', 'desk', 'top']
 
 /** Which dialog is open, which part of a narrow window is seen, and where the focus goes. */
 export const useUi = defineStore('ui', () => {

@@ -7,4 +7,4 @@ const SlideStrip = defineAsyncComponent(() => import('./SlideStrip.vue'))
 const SlideDesk = defineAsyncComponent(() => import('./SlideDesk.vue'))
 const SlideMarks = defineAsyncComponent(() => import('./SlideMarks.vue'))
 
-export const show: Feature = { name: 'show', actions: showActions, overlay: ShowLoader, way: { id: 'slides', name: 'Slides', left: SlideStrip, desk: SlideDesk, onBoard: SlideMarks } }
+export const show: Feature = { name: 'show', actions: showActions, overlay: ShowLoader, way: { id: 'slides', name: 'Slides', place: 3, left: SlideStrip, desk: SlideDesk, onBoard: SlideMarks } }

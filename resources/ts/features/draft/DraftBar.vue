@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import { NButton, NCheckbox, NInputNumber, NPopover, NSelect } from 'naive-ui'
+import { computed, shallowRef, watch } from 'vue'
+import { api } from '@/api/client'
+import { latest } from '@/api/latest'
+import type { DraftAnswer } from '@/api/wire'
+import { useActions } from '@/actions/useActions'
+import { useMap } from '@/stores/map'
+import { topicName } from '@/text/titleMarkdown'
+import ActionHint from '@/ui/ActionHint.vue'
+import { faces, useDraft } from './draftStore'
+
+/** Above the draft: what branch it is, how many words there are, how the page is set. */
+const map = useMap()
+const draft = useDraft()
+const { run } = useActions()
+const asking = latest()
+/** How long nothing has to change before words are counted. */
+const RESTS = 250
+const told = shallowRef<DraftAnswer | null>(null)
+
+watch([() => map.current, () => draft.top, () => map.seq, () => map.savedState], ([topic, top, , state]) => {
+    if (state !== 'saved') {
+        return
+    }
+    const isWanted = asking.begin()
+    setTimeout(async () => {
+        const answer = isWanted() ? await api.draft(map.id, top, topic !== null && draft.all.includes(topic) ? topic : top).catch(() => null) : null
+        if (isWanted() && answer !== null) {
+            told.value = answer
+        }
+    }, told.value === null ? 0 : RESTS)
+}, { immediate: true })
+
+const count = (number: number): string => number.toLocaleString('en')
+const time = (minutes: number): string => (minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`)
+const name = computed(() => topicName(map.tree.topics.get(draft.top)?.title))
+</script>
+
+<template>
+    <div class="bar-of-draft">
+        <b v-if="draft.top !== map.tree.root" class="name">{{ name }}</b>
+        <span v-if="told !== null" class="count" role="status">
+            <span>Section {{ count(told.section) }}</span>
+            <span v-if="told.chapter !== null" class="chapter">“{{ told.chapter.title === '' ? 'Untitled' : told.chapter.title }}” {{ count(told.chapter.words) }}</span>
+            <span>all {{ count(told.all) }} {{ told.all === 1 ? 'word' : 'words' }}</span>
+            <span v-if="told.all > 0" :title="`${time(told.reading)} to read, ${time(told.speaking)} to read aloud`">{{ time(told.reading) }} to read</span>
+        </span>
+        <span class="tools">
+            <ActionHint id="draft.begin"><NButton size="small" secondary @mousedown.prevent @click="run('draft.begin')">New section</NButton></ActionHint>
+            <ActionHint id="draft.one"><NButton size="small" secondary :type="draft.isOneOnly ? 'primary' : 'default'" :aria-pressed="draft.isOneOnly" @mousedown.prevent @click="run('draft.one')">This one alone</NButton></ActionHint>
+            <NPopover trigger="click" placement="bottom-end">
+                <template #trigger><NButton size="small" secondary>Page</NButton></template>
+                <div class="page-set">
+                    <label><span>Typeface</span><NSelect v-model:value="draft.face" size="small" :options="[...faces]" aria-label="Typeface of the draft" /></label>
+                    <label><span>Size</span><NInputNumber v-model:value="draft.size" size="small" :min="12" :max="32" :input-props="{ 'aria-label': 'Size of the type, pixels' }" /></label>
+                    <label><span>Letters in a line</span><NInputNumber v-model:value="draft.measure" size="small" :min="30" :max="120" :step="2" :input-props="{ 'aria-label': 'Letters in a line' }" /></label>
+                    <NCheckbox v-model:checked="draft.isTypewriter">The line stays in the middle</NCheckbox>
+                </div>
+            </NPopover>
+            <ActionHint id="draft.bare"><NButton size="small" secondary @mousedown.prevent @click="run('draft.bare')">Text alone</NButton></ActionHint>
+        </span>
+    </div>
+</template>
+
+<style scoped>
+.bar-of-draft { flex: none; display: flex; flex-wrap: wrap; gap: 4px 14px; align-items: center; padding: 6px 14px; border-bottom: 1px solid var(--edge); font-size: 13.5px; }
+.name { max-width: 11em; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+.count { display: flex; flex-wrap: wrap; gap: 2px 14px; color: var(--soft); font-variant-numeric: tabular-nums; }
+.chapter { max-width: 15em; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+.tools { margin-left: auto; display: flex; gap: 6px; }
+.page-set { display: flex; flex-direction: column; gap: 8px; width: 250px; }
+.page-set label { display: grid; grid-template-columns: 1fr 130px; align-items: center; gap: 8px; font-size: 14px; }
+</style>

@@ -1,0 +1,169 @@
+<script setup lang="ts">
+import { getSchema } from '@tiptap/core'
+import { TextSelection } from '@tiptap/pm/state'
+import type { EditorView } from '@tiptap/pm/view'
+import { EditorContent, useEditor } from '@tiptap/vue-3'
+import { onBeforeUnmount, onMounted, watch } from 'vue'
+import { useDrafts } from '@/stores/drafts'
+import { newId } from '@/stores/map'
+import { noteExtensions } from '@/text/noteExtensions'
+import { noteDocument, noteMarkdown } from '@/text/noteMarkdown'
+import { useDraft, type Caret } from './draftStore'
+
+/** The text of the section in which one writes. What is taken back is taken back in the map, so the editor keeps no steps of its own. */
+const props = defineProps<{ topic: string; note: string }>()
+const emit = defineEmits<{ moved: [top: number, bottom: number] }>()
+
+const extensions = noteExtensions.filter(({ name }) => name !== 'undoRedo')
+const schema = getSchema(extensions)
+const draft = useDraft()
+const drafts = useDrafts()
+/** The text as it was typed or taken last. */
+let source = props.note
+let step = newId()
+let isMade = false
+/** Where the caret was last, for when the editor has gone. */
+let last = 0
+
+const editor = useEditor({
+    extensions,
+    content: noteDocument(schema, props.note).toJSON(),
+    editorProps: { handleKeyDown: (_view, event) => leaves(event), attributes: { class: 'note-text', 'aria-label': 'Text of the section', role: 'textbox', 'aria-multiline': 'true', dir: 'auto', spellcheck: 'true' } },
+    onCreate: () => {
+        isMade = true
+        take()
+    },
+    onUpdate: ({ editor: changed }) => {
+        const text = noteMarkdown(changed.state.doc)
+        if (text !== source) {
+            // After a pause another step begins, so that what is taken back is words and not the whole.
+            step = drafts.has(props.topic, 'note') ? step : newId()
+            source = text
+            drafts.type(props.topic, 'note', text, step)
+        }
+    },
+    onSelectionUpdate: ({ editor: its }) => {
+        last = its.state.selection.head
+        tell()
+    },
+    onBlur: () => drafts.flush(props.topic, 'note'),
+})
+
+/** The editor's view, once it is in the page. */
+const viewed = (): EditorView | undefined => (isMade && editor.value?.isDestroyed === false ? editor.value.view : undefined)
+
+/** Where the line is in which the caret stands. */
+function tell(): void {
+    const view = viewed()
+    if (view?.hasFocus() === true) {
+        const { top, bottom } = view.coordsAtPos(view.state.selection.head)
+        emit('moved', top, bottom)
+    }
+}
+
+/** Somebody else's change, or an undo: only what is otherwise is put there, so that the caret stays. */
+watch(() => props.note, (note) => {
+    const its = editor.value
+    if (its === undefined || note === source || drafts.has(props.topic, 'note')) {
+        return
+    }
+    source = note
+    const [was, is] = [its.state.doc, noteDocument(its.schema, note)]
+    const start = was.content.findDiffStart(is.content)
+    const end = was.content.findDiffEnd(is.content)
+    if (start === null || end === null) {
+        return
+    }
+    const over = Math.max(0, start - Math.min(end.a, end.b))
+    its.view.dispatch(its.state.tr.replace(start, end.a + over, is.slice(start, end.b + over)).setMeta('preventUpdate', true))
+    const at = Math.min(its.state.doc.content.size, end.b + over)
+    its.view.dispatch(its.state.tr.setSelection(TextSelection.near(its.state.doc.resolve(at), -1)))
+    tell()
+})
+
+/** At its edges the arrows lead on to the sections beside it. */
+function leaves(event: KeyboardEvent): boolean {
+    const view = viewed()
+    if (view === undefined || event.shiftKey || event.ctrlKey || event.metaKey || event.altKey || !view.state.selection.empty) {
+        return false
+    }
+    const { $head } = view.state.selection
+    const isFirst = $head.pos <= 1 || (event.key === 'ArrowUp' && $head.before(1) === 0 && view.endOfTextblock('up'))
+    const isLast = $head.pos >= view.state.doc.content.size - 1 || (event.key === 'ArrowDown' && $head.after(1) === view.state.doc.content.size && view.endOfTextblock('down'))
+    const by = isLast && ['ArrowDown', 'ArrowRight'].includes(event.key) ? 1 : isFirst && ['ArrowUp', 'ArrowLeft'].includes(event.key) ? -1 : null
+    return by !== null && draft.step(props.topic, by)
+}
+
+function select(caret: Caret): void {
+    const view = viewed()
+    if (view === undefined || caret === 'title') {
+        return
+    }
+    const { doc } = view.state
+    const pos = (x: number, y: number): number => view.posAtCoords({ left: x, top: y })?.pos ?? doc.content.size
+    const of = (): number => {
+        if (typeof caret === 'number') {
+            return caret
+        }
+        if (typeof caret === 'object') {
+            return 'x' in caret ? pos(caret.x, caret.y) : noteDocument(schema, props.note.slice(0, caret.letters)).content.size - 1
+        }
+        return caret === 'start' ? 0 : doc.content.size
+    }
+    const from = Math.max(0, Math.min(doc.content.size, of()))
+    const to = typeof caret === 'object' && 'x' in caret && caret.toX !== undefined && caret.toY !== undefined ? pos(caret.toX, caret.toY) : from
+    const selection = from === to ? TextSelection.near(doc.resolve(from), caret === 'start' ? 1 : -1) : TextSelection.between(doc.resolve(from), doc.resolve(to))
+    view.dispatch(view.state.tr.setSelection(selection))
+}
+
+function focus(caret?: Caret): void {
+    // Where it stands already it stays, to the letter.
+    if (caret !== undefined && caret !== hand.at()) {
+        select(caret)
+    }
+    viewed()?.focus()
+    tell()
+}
+
+/** Where the caret is in the page; the editor learns of keys that move it a little later. */
+function head(): number {
+    const view = viewed()
+    const { focusNode, focusOffset } = getSelection() ?? { focusNode: null, focusOffset: 0 }
+    return view === undefined ? last : focusNode !== null && view.hasFocus() && view.dom.contains(focusNode) ? view.posAtDOM(focusNode, focusOffset) : view.state.selection.head
+}
+
+const hand = {
+    topic: props.topic,
+    cut: (): readonly [string, string] => {
+        const state = editor.value?.state
+        const at = head()
+        return state === undefined ? [source, ''] : [noteMarkdown(state.doc.cut(0, at)).trim(), noteMarkdown(state.doc.cut(at)).trim()]
+    },
+    at: head,
+    focus,
+}
+onMounted(() => (draft.hand = hand))
+onBeforeUnmount(() => {
+    draft.leaveMark()
+    drafts.flush(props.topic, 'note')
+    draft.hand = draft.hand === hand ? null : draft.hand
+})
+/** Puts the caret where it is wanted, as soon as that can be. */
+function take(): void {
+    const wanted = draft.wanted
+    if (wanted?.topic === props.topic && wanted.caret !== 'title' && viewed() !== undefined) {
+        draft.wanted = null
+        focus(wanted.caret)
+        const { ahead } = draft
+        draft.ahead = ''
+        if (ahead !== '') {
+            editor.value?.view.dispatch(editor.value.state.tr.insertText(ahead))
+        }
+    }
+}
+watch(() => draft.wanted, () => setTimeout(take))
+</script>
+
+<template>
+    <EditorContent :editor="editor" />
+</template>

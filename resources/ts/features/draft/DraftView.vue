@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import { useVirtualizer } from '@tanstack/vue-virtual'
+import { useEventListener } from '@vueuse/core'
+import { computed, nextTick, onBeforeUnmount, onMounted, useTemplateRef, watch, type ComponentPublicInstance } from 'vue'
+import { useMap } from '@/stores/map'
+import DraftBar from './DraftBar.vue'
+import DraftSection from './DraftSection.vue'
+import { useDraft } from './draftStore'
+
+/** A branch as one continuous text. Only what is near is in the page. */
+const map = useMap()
+const draft = useDraft()
+const frame = useTemplateRef<HTMLElement>('frame')
+/** Lines are so high, for a type size of 1. */
+const LINE = 1.6
+const HEAD = 60
+/** Where the line in which one writes is kept, of the height of the page. */
+const MIDDLE = 0.42
+/** What stays free above and below it otherwise, pixels. */
+const ROOM = 70
+
+const high = (topic: string): number => HEAD + Math.ceil((map.tree.topics.get(topic)?.note.length ?? 0) / draft.measure + 1) * draft.size * LINE
+const rows = useVirtualizer(computed(() => ({
+    count: draft.sections.length, getScrollElement: () => frame.value, estimateSize: (i: number) => high(draft.sections[i] ?? ''), overscan: 2,
+    getItemKey: (i: number) => draft.sections[i] ?? i,
+})))
+const items = computed(() => rows.value.getVirtualItems())
+function measure(element: Element | ComponentPublicInstance | null): void {
+    rows.value.measureElement(element instanceof HTMLElement ? element : null)
+}
+
+/** Keeps the line in which one writes in view, or at one height. */
+function follow(top: number, bottom: number): void {
+    const box = frame.value?.getBoundingClientRect()
+    if (frame.value === null || box === undefined) {
+        return
+    }
+    const aim = box.top + box.height * MIDDLE
+    if (draft.isTypewriter) {
+        frame.value.scrollTop += (top + bottom) / 2 - aim
+    } else if (top < box.top + ROOM) {
+        frame.value.scrollTop -= box.top + ROOM - top
+    } else if (bottom > box.bottom - ROOM) {
+        frame.value.scrollTop += bottom - box.bottom + ROOM
+    }
+}
+
+/** The section that is wanted comes into the page first. */
+function bring(topic: string): void {
+    const i = draft.sections.indexOf(topic)
+    if (i >= 0 && !items.value.some(({ index }) => index === i)) {
+        rows.value.scrollToIndex(i, { align: 'start' })
+    }
+}
+watch(() => draft.wanted, (wanted) => wanted !== null && bring(wanted.topic), { flush: 'post' })
+
+// What is chosen elsewhere is gone to, and written in as soon as one comes here.
+watch(() => map.current, (topic) => {
+    if (topic !== null && topic !== draft.at && draft.all.includes(topic)) {
+        const isWriting = frame.value?.contains(document.activeElement) === true
+        draft.at = topic
+        if (!isWriting) {
+            const i = draft.sections.indexOf(topic)
+            rows.value.scrollToIndex(Math.max(0, i), { align: 'start' })
+        }
+    }
+})
+// A section that is moved takes the caret along.
+watch(() => draft.sections.join(), () => {
+    const hand = draft.hand
+    if (hand !== null && frame.value?.contains(document.activeElement) === true) {
+        const at = hand.at()
+        void nextTick(() => draft.wanted === null && draft.at === hand.topic && draft.enter(hand.topic, at))
+    }
+})
+
+onMounted(() => {
+    draft.isSeen = true
+    draft.frame = frame.value
+    const left = draft.places[map.id]
+    const place = left !== undefined && draft.all.includes(left.topic) && (map.current === null || map.current === left.topic || map.current === map.tree.root) ? left : null
+    const topic = place?.topic ?? (map.current !== null && draft.all.includes(map.current) ? map.current : draft.all[0])
+    if (topic !== undefined) {
+        void nextTick(() => draft.enter(topic, place?.at ?? 'start'))
+    }
+})
+onBeforeUnmount(() => {
+    draft.leaveMark()
+    draft.isSeen = draft.isBare = false
+    draft.at = draft.wanted = draft.frame = null
+})
+useEventListener(window, 'pagehide', () => draft.leaveMark())
+</script>
+
+<template>
+    <section class="draft" :class="{ bare: draft.isBare }" aria-label="Draft">
+        <DraftBar v-if="!draft.isBare" />
+        <div ref="frame" class="frame" tabindex="-1" data-scope="draft" data-focus="draft" :style="{ '--face': `'${draft.face}'`, '--size': `${draft.size}px`, '--measure': `${draft.measure}ch` }" @keydown.self="draft.typeAhead">
+            <div class="page" :style="{ height: `${rows.getTotalSize()}px` }">
+                <div v-for="item in items" :key="String(item.key)" :ref="measure" :data-index="item.index" class="at" :style="{ transform: `translateY(${item.start}px)` }">
+                    <DraftSection :topic="draft.sections[item.index] ?? ''" @moved="follow" />
+                </div>
+            </div>
+        </div>
+    </section>
+</template>
+
+<style scoped>
+.draft { flex: 1; min-height: 0; min-width: 0; display: flex; flex-direction: column; background: var(--slip); }
+.draft.bare { position: fixed; inset: 0; z-index: 40; }
+.frame { flex: 1; outline: none; min-height: 0; overflow: auto; padding: 28px 20px 45vh; }
+.page { position: relative; max-width: min(var(--measure), 100%); margin: 0 auto; font-family: var(--face), sans-serif; font-size: var(--size); line-height: 1.6; }
+.at { position: absolute; top: 0; left: 0; right: 0; }
+.page :deep(.ProseMirror:focus-visible) { outline: none; }
+.page :deep(.note-text) { font-size: inherit; line-height: inherit; }
+.page :deep(.note-text p) { margin: 0 0 .75em; }
+.page :deep(.note-text p:last-child) { margin-bottom: 0; }
+</style>

@@ -1,0 +1,39 @@
+import type { Action, Scope } from '@/actions/registry'
+import { useDraft } from './draftStore'
+
+const inDraft: readonly Scope[] = ['draft']
+const anywhere: readonly Scope[] = ['board', 'outline', 'mark', 'field', 'table', 'draft']
+const isThere = (): boolean => useDraft().isSeen
+
+/** A branch as one text to write in. */
+export const draftActions: readonly Action[] = [
+    {
+        id: 'way.draft', name: 'Draft', what: 'Shows the branch as one text to write in: each topic a section, its note the text.', group: 'Seeing', keys: ['Alt+4'], scopes: anywhere,
+        run: ({ map, preferences, ui }) => {
+            preferences.way = 'draft'
+            ui.phoneView = 'draft'
+            map.region = 'outline'
+        },
+    },
+    { id: 'draft.begin', name: 'Begin a section here', what: 'A new section after this one; what stands behind the caret goes with it.', group: 'Draft', keys: ['Mod+Enter'], scopes: inDraft, available: isThere, run: () => useDraft().begin() },
+    { id: 'draft.join', name: 'Join with the section before', what: 'The text of this section goes on where the one before it ends.', group: 'Draft', keys: ['Mod+Alt+J'], scopes: inDraft, available: isThere, run: () => useDraft().join() },
+    { id: 'draft.next', name: 'Next section', what: 'Puts the caret at the beginning of the next section.', group: 'Draft', keys: ['Mod+Alt+ArrowDown'], scopes: inDraft, available: isThere, run: ({ map }) => map.current !== null && void useDraft().step(map.current, 1) },
+    { id: 'draft.before', name: 'Section before', what: 'Puts the caret at the end of the section before.', group: 'Draft', keys: ['Mod+Alt+ArrowUp'], scopes: inDraft, available: isThere, run: ({ map }) => map.current !== null && void useDraft().step(map.current, -1) },
+    { id: 'draft.title', name: 'Heading of the section', what: 'Puts the caret into the heading.', group: 'Draft', keys: ['F2'], scopes: inDraft, available: isThere, run: ({ map }) => map.current !== null && useDraft().enter(map.current, 'title') },
+    { id: 'draft.one', name: 'This section alone, or all', what: 'Shows nothing but the section in which one writes, or the whole branch again.', group: 'Draft', keys: ['Mod+Alt+S'], scopes: inDraft, available: isThere, run: () => void (useDraft().isOneOnly = !useDraft().isOneOnly) },
+    { id: 'draft.bare', name: 'Nothing but the text', what: 'Fills the window with the text alone; Escape or the same key brings the rest back.', group: 'Draft', keys: ['Mod+Alt+B'], scopes: inDraft, available: isThere, run: () => void (useDraft().isBare = !useDraft().isBare) },
+    {
+        id: 'draft.leave', name: 'Leave the text', what: 'Brings back what was put away, or goes to the outline.', group: 'Draft', keys: ['Escape'], scopes: inDraft, available: isThere,
+        run: ({ ui }) => {
+            const draft = useDraft()
+            if (draft.isBare) {
+                draft.isBare = false
+            } else {
+                ui.focusRegion('outline')
+            }
+        },
+    },
+    { id: 'draft.typewriter', name: 'Line stays in the middle', what: 'Keeps the line in which one writes at one height while the text moves.', group: 'Draft', keys: ['Mod+Alt+T'], scopes: inDraft, available: isThere, run: () => void (useDraft().isTypewriter = !useDraft().isTypewriter) },
+    { id: 'draft.undo', name: 'Take back, in the text', what: 'Takes the latest step back wherever it was, and goes there.', group: 'Draft', keys: ['Mod+Z'], scopes: inDraft, available: isThere, run: (context) => useDraft().goBack(() => context.map.edit({ name: 'undo' })) },
+    { id: 'draft.redo', name: 'Do again, in the text', what: 'Does again what was taken back last, and goes there.', group: 'Draft', keys: ['Mod+Shift+Z', 'Mod+Y'], scopes: inDraft, available: isThere, run: (context) => useDraft().goBack(() => context.map.edit({ name: 'redo' })) },
+]

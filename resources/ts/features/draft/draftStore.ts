@@ -1,0 +1,149 @@
+import { useStorage } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import type { Edit } from '@/api/wire'
+import { useDrafts } from '@/stores/drafts'
+import { newId, useMap } from '@/stores/map'
+import { branchOf, childrenOf, depthOf, type Tree } from '@/stores/tree'
+
+/** Where in a section the caret is wanted: at an end, where a hand said that it stood, behind so many letters of its Markdown, or at a point of the window. */
+export type Caret = 'start' | 'end' | 'title' | number | { readonly letters: number } | { readonly x: number; readonly y: number; readonly toX?: number; readonly toY?: number }
+
+/** What the section in which one writes can do; it hands it over while it is there. */
+export interface Hand {
+    readonly topic: string
+    /** Its text before the caret and behind it, as Markdown. */
+    cut(): readonly [string, string]
+    /** Where the caret stands, as far as this section counts. */
+    at(): number
+    focus(caret?: Caret): void
+}
+
+export const faces = [
+    { value: 'Literata', label: 'Reading' }, { value: 'Atkinson Hyperlegible', label: 'Clear' }, { value: 'Lexend', label: 'Spacious' }, { value: 'JetBrains Mono', label: 'Mono' },
+] as const
+
+/** A branch as one text: its sections, in which of them one writes, and how the page is set. */
+export const useDraft = defineStore('draft', () => {
+    const map = useMap()
+    const drafts = useDrafts()
+
+    /** The branch is the one in which one has stepped in, or that of the root. */
+    const top = computed(() => (map.outlineScope !== null && map.tree.topics.has(map.outlineScope) ? map.outlineScope : map.tree.root))
+    const isOneOnly = ref(false)
+    const all = computed<readonly string[]>(() => (map.tree.topics.has(top.value) ? branchOf(map.tree, top.value) : []))
+    const sections = computed(() => (isOneOnly.value && map.current !== null && all.value.includes(map.current) ? [map.current] : all.value))
+    const base = computed(() => depthOf(map.tree, top.value))
+    const levelOf = (topic: string): number => depthOf(map.tree, topic) - base.value
+
+    /** The section in which one writes, and where the caret is wanted there. */
+    const at = ref<string | null>(null)
+    const wanted = shallowRef<{ topic: string; caret: Caret } | null>(null)
+    const hand = shallowRef<Hand | null>(null)
+    const isSeen = ref(false)
+    /** The page; it has the focus until the section is there in which one writes, so that no key goes elsewhere meanwhile. */
+    const frame = shallowRef<HTMLElement | null>(null)
+
+    const face = useStorage<string>('chalk-draft-face', 'Literata')
+    const size = useStorage('chalk-draft-size', 18)
+    /** Letters of a line. */
+    const measure = useStorage('chalk-draft-measure', 66)
+    const isTypewriter = useStorage('chalk-draft-typewriter', false)
+    const isBare = ref(false)
+    /** Where one wrote last, by map. */
+    const places = useStorage<Record<string, { topic: string; at: number }>>('chalk-draft-places', {})
+
+    function enter(topic: string, caret: Caret): void {
+        if (map.tree.topics.has(topic)) {
+            if (map.current !== topic || map.chosen.length !== 1) {
+                map.choose(topic)
+            }
+            frame.value?.focus({ preventScroll: true })
+            at.value = topic
+            wanted.value = { topic, caret }
+        }
+    }
+
+    /** What is typed before the section is there in which one writes. */
+    const ahead = ref('')
+    function typeAhead(event: KeyboardEvent): void {
+        const by = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 }[event.key]
+        const isText = [...event.key].length === 1
+        if (event.ctrlKey || event.metaKey || event.altKey || event.isComposing || at.value === null || (by === undefined && !isText)) {
+            return
+        }
+        event.preventDefault()
+        if (isText) {
+            ahead.value += event.key
+        } else if (by === 1 || by === -1) {
+            step(at.value, by)
+        }
+    }
+
+    /** To the section before or after. */
+    function step(from: string, by: 1 | -1): boolean {
+        const next = sections.value[sections.value.indexOf(from) + by]
+        if (next !== undefined) {
+            enter(next, by > 0 ? 'start' : 'end')
+        }
+        return next !== undefined
+    }
+
+    /** Remembers where one writes, for the next time. */
+    function leaveMark(): void {
+        if (hand.value !== null) {
+            const kept = Object.entries(places.value).filter(([id]) => id !== map.id).slice(-40)
+            places.value = Object.fromEntries([...kept, [map.id, { topic: hand.value.topic, at: hand.value.at() }]])
+        }
+    }
+
+    /** A new section here: what is behind the caret goes with it. Where the section has others below, it comes before those. */
+    function begin(): void {
+        const from = hand.value?.topic ?? map.current
+        if (from === null || !map.tree.topics.has(from)) {
+            return
+        }
+        const [before, behind] = hand.value?.cut() ?? [map.tree.topics.get(from)?.note ?? '', '']
+        const [step, id] = [newId(), newId()]
+        drafts.flush(from, 'note')
+        const place = childrenOf(map.tree, from).length > 0 || from === top.value ? { parent: from, first: true } : { after: from }
+        map.edit(
+            ...(behind === '' ? [] : [{ name: 'topic.note', step, topics: [from], note: before } as Edit]),
+            { name: 'topic.add', step, topic: { id, title: '', note: behind }, ...place } as Edit,
+        )
+        enter(id, 'title')
+    }
+
+    /** Joins the section with the one before it; the caret stays between what they said. */
+    function join(): void {
+        const topic = hand.value?.topic ?? map.current
+        const before = topic === null ? undefined : all.value[all.value.indexOf(topic) - 1]
+        if (topic !== null && topic !== top.value && before !== undefined) {
+            drafts.flush(topic, 'note')
+            map.edit({ name: 'topic.join', topics: [before, topic] })
+            map.afterAnswer(() => enter(before, 'end'))
+        }
+    }
+
+    /** Takes the latest step back, or does it again, and goes to where the text has changed by it. */
+    function goBack(run: () => void): void {
+        drafts.flushAll()
+        const before: Tree = map.tree
+        run()
+        map.afterAnswer(() => {
+            const changed = all.value.find((id) => before.topics.get(id)?.note !== map.tree.topics.get(id)?.note)
+            if (changed !== undefined) {
+                const [was, is] = [before.topics.get(changed)?.note ?? '', map.tree.topics.get(changed)?.note ?? '']
+                let same = 0
+                while (same < was.length && same < is.length && was[was.length - 1 - same] === is[is.length - 1 - same]) {
+                    same++
+                }
+                if (hand.value?.topic !== changed) {
+                    enter(changed, { letters: is.length - same })
+                }
+            }
+        })
+    }
+
+    return { top, isOneOnly, all, sections, levelOf, at, wanted, hand, isSeen, frame, ahead, typeAhead, face, size, measure, isTypewriter, isBare, places, enter, step, leaveMark, begin, join, goBack }
+})

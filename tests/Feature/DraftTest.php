@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+use ChalkTree\Map\Ids;
+
+/* A branch as one text, over HTTP. */
+
+beforeEach(function () {
+    $this->actingAs($this->tove = $this->person());
+    $this->map = $this->mapOf($this->tove);
+    $this->paper = $this->id($this->map, 'Paper');
+    $this->ask = fn (array $what) => $this->getJson("/api/maps/{$this->map->id}/draft?".http_build_query($what));
+});
+
+it('tells how many words a section, its chapter and the draft have, also right after they were written', function () {
+    $seq = $this->map->fresh()->seq;
+    foreach (['white and thin', 'white, thin and dear'] as $note) {
+        $seq = $this->postJson("/api/maps/{$this->map->id}/edits", ['since' => $seq, 'edits' => [['id' => Ids::next(), 'name' => 'topic.note', 'topics' => [$this->paper], 'note' => $note]]])->assertOk()->json('seq');
+        $answer = ($this->ask)(['branch' => $this->map->root, 'topic' => $this->paper])->assertOk();
+        expectShape('DraftAnswer', json_decode($answer->getContent()));
+        $count = count(explode(' ', $note));
+        expect($answer->json('section'))->toBe($count)->and($answer->json('all'))->toBe($count)->and($answer->json('chapter.words'))->toBe($count);
+    }
+});
+
+it('refuses what is no draft, and tells nobody else', function () {
+    ($this->ask)(['branch' => $this->paper, 'topic' => $this->map->root])->assertUnprocessable()->assertJsonPath('field', 'topic');
+    ($this->ask)(['branch' => Ids::next(), 'topic' => $this->paper])->assertStatus(422);
+    ($this->ask)(['branch' => 'x', 'topic' => ['y']])->assertUnprocessable();
+    ($this->ask)([])->assertUnprocessable();
+    $this->flushSession();
+    $this->actingAs($this->person('stranger@saltmere.example'));
+    ($this->ask)(['branch' => $this->map->root, 'topic' => $this->paper])->assertNotFound();
+});

@@ -80,6 +80,10 @@ it('parts a section at the caret, joins it again, and moves it, with the caret i
     $browser->keys('Mod+Alt+j')->saved()->waitUntil(fn (): bool => ! in_array('Gone', array_map(trim(...), $browser->outline()), true), 'it joined');
     saysIn($browser, 'Tove counts Gone', 'Still here. The crane is gone.');
     $browser->keys('Mod+z')->saved()->waitUntil(fn (): bool => in_array('Gone', array_map(trim(...), $browser->outline()), true), 'it back');
+    // From a heading an empty one begins, and the text stays.
+    $browser->keys('F2')->waitUntil(fn (): bool => $browser->script('return document.activeElement.getAttribute("aria-label")') === 'Heading', 'the heading')->keys('Mod+Enter');
+    $browser->waitUntil(fn (): bool => in_array('', array_map(trim(...), $browser->outline()), true) || in_array('Untitled', array_map(trim(...), $browser->outline()), true), 'a new one')->saved();
+    expect(array_filter(sectionTexts($browser), fn (string $text): bool => str_contains($text, 'Still here')))->toHaveCount(1)->and(sectionTexts($browser)['Untitled'] ?? '')->toBe('');
     expect($browser->complaints())->toBe([]);
 });
 
@@ -95,6 +99,7 @@ it('is entered by a click, shows one section or nothing else, and opens where on
     $browser->press('This one alone')->waitUntil(fn (): bool => $browser->count('.draft .section') === 1, 'one section');
     $browser->press('This one alone')->waitUntil(fn (): bool => $browser->count('.draft .section') > 3, 'all again');
     $browser->press('Text alone')->waitUntil(fn (): bool => $browser->script('return document.elementFromPoint(30, 30).closest(".draft") !== null') === true, 'nothing but the text');
+    $browser->press('Everything again')->waitUntil(fn (): bool => $browser->has('.bar-of-draft'), 'the rest again')->press('Text alone')->waitFor('.draft.bare');
     $browser->script('document.querySelector(".draft .ProseMirror").focus()');
     $browser->keys('Escape')->waitUntil(fn (): bool => ! $browser->has('.draft.bare'), 'the rest again');
     // Elsewhere and back, and after a reload.
@@ -107,6 +112,24 @@ it('is entered by a click, shows one section or nothing else, and opens where on
     saysIn($browser, 'Tove counts', 'So now Tove counts the lamps.');
     $browser->press('Board');
     expect($browser->complaints())->toBe([]);
+});
+
+it('shows what is in notes as the editor does, fetches nothing from elsewhere, and leads away by no mere click', function () {
+    $browser = writing();
+    $browser->keys('ArrowDown', 'ArrowDown');
+    inSection($browser, 'Tove counts');
+    // As it would come from a file that somebody else made.
+    $browser->script('const its = document.querySelector("#app").__vue_app__.config.globalProperties.$pinia._s; const map = its.get("map"); map.edit({ name: "topic.note", topics: [[...map.tree.topics.values()].find(({ title }) => title === "Rope").id], note: arguments[0] })', 'By [the steps](https://harbour.example/steps), ![a far one](https://elsewhere.example/p.png), $a^2$ high.');
+    $browser->saved();
+    $rope = '[...document.querySelectorAll(".draft .section")].find((one) => one.getAttribute("aria-label") === "Rope")';
+    $browser->waitUntil(fn (): bool => $browser->script("return {$rope}?.querySelector('.still .formula math') != null") === true, 'the formula');
+    expect($browser->script("return [{$rope}.querySelectorAll('img').length, {$rope}.querySelector('.note-picture.elsewhere')?.textContent]"))->toBe([0, 'A picture elsewhere: a far one'])
+        ->and($browser->script('return performance.getEntriesByType("resource").some(({ name }) => name.includes("elsewhere.example"))'))->toBeFalse();
+    $at = $browser->script("const r = {$rope}.querySelector('a').getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2]");
+    $browser->pointer('mousePressed', ...$at)->pointer('mouseReleased', ...$at);
+    inSection($browser, 'Rope');
+    expect($browser->script('return location.pathname'))->toStartWith('/maps/')->and(count($browser->driver->getWindowHandles()))->toBe(1)->and($browser->complaints())->toBe([]);
+    $browser->press('Board');
 });
 
 it('is there on a phone', function () {

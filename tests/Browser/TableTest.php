@@ -231,7 +231,10 @@ it('hangs a card elsewhere where the lanes are what stands above', function () {
     $browser->script('document.querySelector(".table-bar .by .n-base-selection").click()');
     $browser->waitUntil(fn (): bool => (bool) $browser->script('const one = [...document.querySelectorAll(".n-base-select-option")].find((o) => o.textContent === "Topic above"); one?.click(); return one !== undefined'), 'what stands above')->saved();
     inForm($browser, 'Lanes')->waitFor('.lane');
-    $browser->keys('ArrowDown', 'Mod+ArrowRight')->saved();
+    // The lanes stand as the topics do in the map.
+    expect($browser->script('return [...document.querySelectorAll(".lane header strong")].map((one) => one.textContent).slice(0, 3)'))->toBe(['Plan', 'A', 'B']);
+    $at = $browser->script('const r = [...document.querySelectorAll(".card")].find((one) => one.textContent.startsWith("One")).getBoundingClientRect(); return [r.x + 30, r.y + 10]');
+    $browser->pointer('mousePressed', ...$at)->pointer('mouseReleased', ...$at)->keys('Mod+ArrowRight')->saved();
     expect($browser->outline())->toBe(['Plan', '  A', '  B', '    Two', '    One']);
 });
 

@@ -5,7 +5,7 @@ import { NButton, NInput, NTooltip } from 'naive-ui'
 import { defineAsyncComponent, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue'
 import { api } from '@/api/client'
 import { useActions } from '@/actions/useActions'
-import { useOuts } from '@/features/link/outStore'
+import { followNote } from './followNote'
 import { useDrafts } from '@/stores/drafts'
 import { newId, useMap } from '@/stores/map'
 import { noteExtensions } from '@/text/noteExtensions'
@@ -21,7 +21,6 @@ defineEmits<{ large: [] }>()
 const schema = getSchema(noteExtensions)
 const drafts = useDrafts()
 const { keyOf } = useActions()
-const outs = useOuts()
 const map = useMap()
 const ui = useUi()
 const own = ref(props.topic)
@@ -32,7 +31,7 @@ let filling: ReturnType<typeof setTimeout> | undefined
 
 const editor = useEditor({
     extensions: noteExtensions,
-    editorProps: { handlePaste: (_view, event) => takesPictures(event.clipboardData), handleDrop: (view, event) => takesPictures(event.dataTransfer, view.posAtCoords({ left: event.clientX, top: event.clientY })?.pos), handleClick: (_view, _at, event) => follow(event), attributes: { class: 'note-text', 'aria-label': 'Note', role: 'textbox', 'aria-multiline': 'true', dir: 'auto' } },
+    editorProps: { handlePaste: (_view, event) => takesPictures(event.clipboardData), handleDrop: (view, event) => takesPictures(event.dataTransfer, view.posAtCoords({ left: event.clientX, top: event.clientY })?.pos), handleClick: (_view, _at, event) => followNote(event, keep), attributes: { class: 'note-text', 'aria-label': 'Note', role: 'textbox', 'aria-multiline': 'true', dir: 'auto' } },
     onCreate: () => fill(props.note),
     onFocus: () => settle(),
     onUpdate: ({ editor: changed }) => change(noteMarkdown(changed.state.doc)),
@@ -170,19 +169,6 @@ function linkTo(title: string, href: string): void {
     } else {
         its.chain().focus().setLink({ href }).run()
     }
-}
-
-/** With Ctrl held a link is followed: to topics here, to pages in a window of their own. */
-function follow(event: MouseEvent): boolean {
-    const href = event.target instanceof Element && (event.ctrlKey || event.metaKey) ? event.target.closest('a')?.getAttribute('href') : null
-    const there = href == null ? null : /^\/maps\/([0-9a-z]{26})(?:\/topics\/([0-9a-z]{26}))?$/.exec(href)
-    if (there !== null) {
-        keep()
-        outs.visit(there[1] ?? '', there[2] ?? null)
-    } else if (href != null && /^https?:\/\//i.test(href)) {
-        window.open(href, '_blank', 'noopener,noreferrer')
-    }
-    return href != null
 }
 
 const ofTable: readonly { text: string; change: TableChange }[] = [

@@ -13,6 +13,16 @@ async function draw(tex: string, isBlock: boolean, into: HTMLElement): Promise<v
     }
 }
 
+/** How a formula in a note is shown. */
+export function formulaElement(tex: string, isBlock: boolean): HTMLElement {
+    const formula = document.createElement('span')
+    formula.className = 'formula'
+    formula.setAttribute('role', 'img')
+    formula.setAttribute('aria-label', `Formula ${tex}`)
+    void draw(tex, isBlock, formula)
+    return formula
+}
+
 /** A formula in TeX, between dollar signs: "$a^2$", and between two where it stands by itself. A click opens it for typing. */
 export const Formula = Node.create({
     name: 'formula',
@@ -34,11 +44,7 @@ export const Formula = Node.create({
     },
     addNodeView() {
         return ({ node, editor, getPos }) => {
-            const dom = document.createElement('span')
-            dom.className = 'formula'
-            dom.setAttribute('role', 'img')
-            dom.setAttribute('aria-label', `Formula ${String(node.attrs.tex)}`)
-            void draw(String(node.attrs.tex), node.attrs.block === true, dom)
+            const dom = formulaElement(String(node.attrs.tex), node.attrs.block === true)
             dom.addEventListener('click', (event) => {
                 event.stopPropagation()
                 const at = getPos()

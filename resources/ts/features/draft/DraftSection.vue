@@ -1,12 +1,10 @@
 <script setup lang="ts">
-import { getSchema } from '@tiptap/core'
-import { DOMSerializer } from '@tiptap/pm/model'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { Edit } from '@/api/wire'
+import { followNote } from '@/desk/followNote'
 import { useMap } from '@/stores/map'
 import { childrenOf } from '@/stores/tree'
-import { noteExtensions } from '@/text/noteExtensions'
-import { canKeep, noteDocument } from '@/text/noteMarkdown'
+import { isFormatted, stillNote } from '@/text/stillNote'
 import DraftSource from './DraftSource.vue'
 import DraftText from './DraftText.vue'
 import { useDraft } from './draftStore'
@@ -15,8 +13,6 @@ import { useDraft } from './draftStore'
 const props = defineProps<{ topic: string }>()
 defineEmits<{ moved: [top: number, bottom: number] }>()
 
-const schema = getSchema(noteExtensions)
-const serializer = DOMSerializer.fromSchema(schema)
 const map = useMap()
 const draft = useDraft()
 const its = computed(() => map.tree.topics.get(props.topic))
@@ -28,23 +24,22 @@ const level = computed(() => Math.min(6, draft.levelOf(props.topic) + 1))
 /** What has sections below need say nothing itself. */
 const isAbove = computed(() => childrenOf(map.tree, props.topic).length > 0)
 const isLive = computed(() => draft.at === props.topic)
-const isKept = computed(() => canKeep(schema, its.value?.note ?? ''))
+const isKept = computed(() => isFormatted(its.value?.note ?? ''))
 
 const still = useTemplateRef<HTMLElement>('still')
 watch([still, () => its.value?.note, isKept], ([element, note]) => {
     if (element !== null) {
-        const text = document.createElement('div')
-        if (isKept.value) {
-            text.appendChild(serializer.serializeFragment(noteDocument(schema, note ?? '').content))
-        } else {
-            text.textContent = note ?? ''
-        }
-        element.replaceChildren(...text.childNodes)
+        element.replaceChildren(isKept.value ? stillNote(note ?? '') : note ?? '')
     }
 }, { flush: 'post' })
 
 /** A click puts the caret where it was made; what was drawn over with the mouse stays chosen. */
 function enter(event: MouseEvent): void {
+    // No link leads away from the text but by Ctrl.
+    event.preventDefault()
+    if (followNote(event, () => undefined)) {
+        return
+    }
     const range = getSelection()?.rangeCount === 1 ? getSelection()?.getRangeAt(0) : undefined
     const rects = range === undefined || range.collapsed || still.value?.contains(range.commonAncestorContainer) !== true ? [] : [...range.getClientRects()]
     const [first, last] = [rects[0], rects.at(-1)]

@@ -4,6 +4,7 @@ import { TextSelection } from '@tiptap/pm/state'
 import type { EditorView } from '@tiptap/pm/view'
 import { EditorContent, useEditor } from '@tiptap/vue-3'
 import { onBeforeUnmount, onMounted, watch } from 'vue'
+import { followNote } from '@/desk/followNote'
 import { useDrafts } from '@/stores/drafts'
 import { newId } from '@/stores/map'
 import { noteExtensions } from '@/text/noteExtensions'
@@ -28,7 +29,7 @@ let last = 0
 const editor = useEditor({
     extensions,
     content: noteDocument(schema, props.note).toJSON(),
-    editorProps: { handleKeyDown: (_view, event) => leaves(event), attributes: { class: 'note-text', 'aria-label': 'Text of the section', role: 'textbox', 'aria-multiline': 'true', dir: 'auto', spellcheck: 'true' } },
+    editorProps: { handleClick: (_view, _at, event) => followNote(event, () => drafts.flush(props.topic, 'note')), handleKeyDown: (_view, event) => leaves(event), attributes: { class: 'note-text', 'aria-label': 'Text of the section', role: 'textbox', 'aria-multiline': 'true', dir: 'auto', spellcheck: 'true' } },
     onCreate: () => {
         isMade = true
         take()
@@ -76,6 +77,9 @@ watch(() => props.note, (note) => {
     }
     const over = Math.max(0, start - Math.min(end.a, end.b))
     its.view.dispatch(its.state.tr.replace(start, end.a + over, is.slice(start, end.b + over)).setMeta('preventUpdate', true))
+    if (!its.state.doc.eq(is)) {
+        its.commands.setContent(is.toJSON(), { emitUpdate: false })
+    }
     const at = Math.min(its.state.doc.content.size, end.b + over)
     its.view.dispatch(its.state.tr.setSelection(TextSelection.near(its.state.doc.resolve(at), -1)))
     tell()

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { useEventListener } from '@vueuse/core'
+import { NButton } from 'naive-ui'
 import { computed, nextTick, onBeforeUnmount, onMounted, useTemplateRef, watch, type ComponentPublicInstance } from 'vue'
 import { useMap } from '@/stores/map'
 import DraftBar from './DraftBar.vue'
@@ -95,6 +96,7 @@ useEventListener(window, 'pagehide', () => draft.leaveMark())
 <template>
     <section class="draft" :class="{ bare: draft.isBare }" aria-label="Draft">
         <DraftBar v-if="!draft.isBare" />
+        <NButton v-else class="again" size="small" quaternary @mousedown.prevent @click="draft.isBare = false">Everything again</NButton>
         <div ref="frame" class="frame" tabindex="-1" data-scope="draft" data-focus="draft" :style="{ '--face': `'${draft.face}'`, '--size': `${draft.size}px`, '--measure': `${draft.measure}ch` }" @keydown.self="draft.typeAhead">
             <div class="page" :style="{ height: `${rows.getTotalSize()}px` }">
                 <div v-for="item in items" :key="String(item.key)" :ref="measure" :data-index="item.index" class="at" :style="{ transform: `translateY(${item.start}px)` }">
@@ -108,6 +110,8 @@ useEventListener(window, 'pagehide', () => draft.leaveMark())
 <style scoped>
 .draft { flex: 1; min-height: 0; min-width: 0; display: flex; flex-direction: column; background: var(--slip); }
 .draft.bare { position: fixed; inset: 0; z-index: 40; }
+.again { position: absolute; top: 10px; right: 22px; z-index: 1; opacity: .55; }
+.again:hover, .again:focus-visible { opacity: 1; }
 .frame { flex: 1; outline: none; min-height: 0; overflow: auto; padding: 28px 20px 45vh; }
 .page { position: relative; max-width: min(var(--measure), 100%); margin: 0 auto; font-family: var(--face), sans-serif; font-size: var(--size); line-height: 1.6; }
 .at { position: absolute; top: 0; left: 0; right: 0; }

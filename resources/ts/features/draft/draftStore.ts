@@ -80,9 +80,9 @@ export const useDraft = defineStore('draft', () => {
         }
     }
 
-    /** To the section before or after. */
-    function step(from: string, by: 1 | -1): boolean {
-        const next = sections.value[sections.value.indexOf(from) + by]
+    /** To the section before or after, among those that are seen or among all. */
+    function step(from: string, by: 1 | -1, among = sections.value): boolean {
+        const next = among[among.indexOf(from) + by]
         if (next !== undefined) {
             enter(next, by > 0 ? 'start' : 'end')
         }
@@ -99,11 +99,13 @@ export const useDraft = defineStore('draft', () => {
 
     /** A new section here: what is behind the caret goes with it. Where the section has others below, it comes before those. */
     function begin(): void {
-        const from = hand.value?.topic ?? map.current
+        const from = map.current ?? hand.value?.topic ?? null
         if (from === null || !map.tree.topics.has(from)) {
             return
         }
-        const [before, behind] = hand.value?.cut() ?? [map.tree.topics.get(from)?.note ?? '', '']
+        // From a heading the text stays whose it is.
+        const isHeading = document.activeElement?.closest('.draft .heading') != null
+        const [before, behind] = isHeading || hand.value === null ? ['', ''] : hand.value.cut()
         const [step, id] = [newId(), newId()]
         drafts.flush(from, 'note')
         const place = childrenOf(map.tree, from).length > 0 || from === top.value ? { parent: from, first: true } : { after: from }
@@ -120,8 +122,8 @@ export const useDraft = defineStore('draft', () => {
         const before = topic === null ? undefined : all.value[all.value.indexOf(topic) - 1]
         if (topic !== null && topic !== top.value && before !== undefined) {
             drafts.flush(topic, 'note')
-            map.edit({ name: 'topic.join', topics: [before, topic] })
-            map.afterAnswer(() => enter(before, 'end'))
+            const letters = map.tree.topics.get(before)?.note.length ?? 0
+            void map.outcomeOf({ name: 'topic.join', topics: [before, topic] } as Edit).then((isDone) => isDone && enter(before, { letters }))
         }
     }
 

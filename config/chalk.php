@@ -31,6 +31,9 @@ return [
     // Bounds on how often somebody may ask; off for measuring and for tests that ask very often.
     'limits' => (bool) env('CHALK_LIMITS', true),
 
+    // Seconds after which an answer on all maps is given with what was found until then; the browser asks for the rest.
+    'patience' => (float) env('CHALK_PATIENCE', 0.08),
+
     // Where the web server notes down which published pages it sent; none if empty. bin/serve says so.
     'page_notes' => (string) env('CHALK_PAGE_NOTES', ''),
 

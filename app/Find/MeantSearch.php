@@ -25,6 +25,7 @@ use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Map\Trail;
 use ChalkTree\Text\InlineMarkdown;
+use Illuminate\Container\Attributes\Config;
 use Illuminate\Support\Collection;
 use stdClass;
 
@@ -50,10 +51,8 @@ final readonly class MeantSearch
     /** Bytes of traces that are held at once; notes can be long. */
     private const HELD = 16 * 1024 * 1024;
 
-    /** Seconds after which no other map is opened. */
-    private const LONGEST = 0.08;
-
-    public function __construct(private MapStore $store)
+    /** @param  float  $patience  seconds after which no other map is opened; whoever asks goes on from there */
+    public function __construct(private MapStore $store, #[Config('chalk.patience')] private float $patience)
     {
     }
 
@@ -63,7 +62,7 @@ final readonly class MeantSearch
      */
     public function find(Person $person, string $text, ?string $after = null): array
     {
-        $end = microtime(true) + self::LONGEST;
+        $end = microtime(true) + $this->patience;
         $maps = $this->maps($person);
         $names = $this->names($maps, $person);
         $answer = ['text' => $text, 'pieces' => [], 'maps' => [], 'next' => null, 'problem' => null];

@@ -27,14 +27,14 @@ final readonly class DraftWords
 
     /**
      * @param  string  $branch  the topic whose branch is the draft
-     * @param  string  $section  a topic in it
+     * @param  string  $section  a topic in it; one that is not there, as when an edit came before the question, stands for the draft's own
      *
-     * @throws InvalidEdit where they are not there, or the one is not in the other
+     * @throws InvalidEdit where the branch is not there, or the section is elsewhere in the map
      */
     public static function of(TopicMap $map, string $branch, string $section): self
     {
         $top = $map->topic($branch, 'branch')->id;
-        $at = $map->topic($section, 'topic')->id;
+        $at = $map->has($section) ? $section : $top;
         if (! $map->isWithin($at, $top)) {
             throw new InvalidEdit('This section is not in the draft.', 'topic');
         }

@@ -87,6 +87,15 @@ it('parts a section at the caret, joins it again, and moves it, with the caret i
     expect($browser->complaints())->toBe([]);
 });
 
+it('counts words only of what is with the server', function () {
+    $browser = writing();
+    $browser->keys('ArrowDown', 'ArrowDown');
+    inSection($browser, 'Tove counts')->delayed(900)->keys('ArrowDown')->keys('Mod+Enter');
+    $browser->waitUntil(fn (): bool => $browser->script('return document.activeElement.getAttribute("aria-label")') === 'Heading', 'the new heading');
+    $browser->saved()->delayed(0);
+    expect($browser->complaints())->toBe([]);
+});
+
 it('is entered by a click, shows one section or nothing else, and opens where one wrote last', function () {
     $browser = writing();
     $browser->keys('ArrowDown', 'ArrowDown');

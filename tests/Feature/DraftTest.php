@@ -24,6 +24,15 @@ it('tells how many words a section, its chapter and the draft have, also right a
     }
 });
 
+it('counts the whole where the section went before the question came', function () {
+    $this->sendEdits($this->map, [['name' => 'topic.note', 'topics' => [$this->id($this->map, 'Boats')], 'note' => 'three of them']])->assertOk();
+    $this->sendEdits($this->map, [['name' => 'topic.remove', 'topics' => [$this->paper]]])->assertOk();
+    foreach ([$this->paper, Ids::next()] as $gone) {
+        expect(($this->ask)(['branch' => $this->map->root, 'topic' => $gone])->assertOk()->json())->toMatchArray(['chapter' => null, 'all' => 3]);
+    }
+    ($this->ask)(['branch' => $this->paper, 'topic' => $this->paper])->assertUnprocessable();
+});
+
 it('refuses what is no draft, and tells nobody else', function () {
     ($this->ask)(['branch' => $this->paper, 'topic' => $this->map->root])->assertUnprocessable()->assertJsonPath('field', 'topic');
     ($this->ask)(['branch' => Ids::next(), 'topic' => $this->paper])->assertStatus(422);

@@ -80,6 +80,17 @@ it('goes on after the map up to which it has told, and counts what it does not t
     expect($seen)->toBe(array_reverse(array_slice($maps, 1)))->and($answers)->toBeGreaterThan(1);
 });
 
+it('parts an answer when it has taken long enough, and loses nothing by it', function () {
+    config(['chalk.patience' => 0.0]);
+    $other = $this->mapOf($this->tove);
+    $this->sendEdits($other, [['name' => 'topic.retitle', 'topic' => $this->id($other, 'Paper'), 'title' => 'Tissue paper']])->assertOk();
+    $first = ($this->ask)('paper');
+    expect(array_column($first['maps'], 'map'))->toBe([$other->id])->and($first['next'])->toBe($other->id);
+    $second = ($this->ask)('paper', $first['next']);
+    expect(array_column($second['maps'], 'map'))->toBe([$this->map->id])->and($second['next'])->toBe($this->map->id)
+        ->and(($this->ask)('paper', $second['next']))->toMatchArray(['maps' => [], 'next' => null]);
+});
+
 it('refuses what cannot be asked, and asks nothing of nothing', function () {
     expect(($this->ask)('   '))->toBe(['text' => '   ', 'pieces' => [], 'maps' => [], 'next' => null, 'problem' => null])
         ->and(($this->ask)(implode(' ', array_fill(0, 70, 'a')))['problem'])->toContain('at most 60');

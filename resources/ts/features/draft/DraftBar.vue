@@ -25,7 +25,8 @@ watch([() => map.current, () => draft.top, () => map.seq, () => map.savedState],
     }
     const isWanted = asking.begin()
     setTimeout(async () => {
-        const answer = isWanted() ? await api.draft(map.id, top, topic !== null && draft.all.includes(topic) ? topic : top).catch(() => null) : null
+        // What was written meanwhile is not yet with the server.
+        const answer = isWanted() && map.savedState === 'saved' ? await api.draft(map.id, top, topic !== null && draft.all.includes(topic) ? topic : top).catch(() => null) : null
         if (isWanted() && answer !== null) {
             told.value = answer
         }

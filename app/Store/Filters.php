@@ -10,10 +10,13 @@ use ChalkTree\Ask\Moment;
 use ChalkTree\Ask\Offers;
 use ChalkTree\Ask\Piece;
 use ChalkTree\Ask\Reading;
+use ChalkTree\Ask\RollUps;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Filter\Filter;
 use ChalkTree\Filter\Narrowed;
 use ChalkTree\Filter\Showing;
+use ChalkTree\Map\TopicMap;
+use Closure;
 use Illuminate\Contracts\Cache\Repository;
 
 /** Answers whoever says which topics of a map are meant: how it was understood, how it could go on, and what it hits. */
@@ -21,7 +24,7 @@ final readonly class Filters
 {
     private const SECONDS = 3600;
 
-    public function __construct(private MapStore $store, private Snapshots $snapshots, private MapStates $states, private Repository $cache)
+    public function __construct(private MapStore $store, private Snapshots $snapshots, private MapStates $states, private Repository $cache, private LayoutMemories $memories, private ViewStore $views)
     {
     }
 
@@ -33,7 +36,31 @@ final readonly class Filters
      */
     public function ask(MapRecord $record, Person $person, string $text, ?string $filter, ?string $scope): array
     {
-        $now = new Moment($this->store->load($record), $person->today());
+        $map = $this->store->load($record);
+        try {
+            return $this->asked($this->moment($record, $person, $map), $record, $text, $filter, $scope);
+        } catch (PartLost) {
+            return $this->asked(new Moment($map, $person->today()), $record, $text, $filter, $scope);
+        }
+    }
+
+    /**
+     * A map about which is asked letter by letter: what was summed up to draw it is not summed up again, and names that
+     * were gathered are kept for as long as it stays as it is.
+     */
+    private function moment(MapRecord $record, Person $person, TopicMap $map): Moment
+    {
+        return new Moment(
+            $map,
+            $person->today(),
+            fn (): RollUps => new RollUps($map, $this->memories->of($record, $person, 'first', $this->views->board($record, $person))),
+            keeper: fn (string $name, Closure $reckon): array => $this->kept($record, $name, $reckon),
+        );
+    }
+
+    /** @return array<string, mixed> */
+    private function asked(Moment $now, MapRecord $record, string $text, ?string $filter, ?string $scope): array
+    {
         $shows = null;
         if ($filter !== null) {
             $kept = $now->map->row(Filter::type(), $filter);
@@ -73,7 +100,7 @@ final readonly class Filters
     public function among(MapRecord $record, Person $person, string $text, array $topics): array
     {
         try {
-            return self::hit(new Moment($this->snapshots->load($record) ?? $this->store->load($record), $person->today()), $text, $topics);
+            return self::hit($this->moment($record, $person, $this->snapshots->load($record) ?? $this->store->load($record)), $text, $topics);
         } catch (PartLost) {
             return self::hit(new Moment($this->store->load($record), $person->today()), $text, $topics);
         }
@@ -97,14 +124,27 @@ final readonly class Filters
     /** @return list<list<string>> */
     private function offers(MapRecord $record, Moment $now): array
     {
+        return $this->kept($record, 'offers', fn (): array => Offers::all($now));
+    }
+
+    /**
+     * What is reckoned of a map once for each of its states.
+     *
+     * @template T of array
+     *
+     * @param  Closure(): T  $reckon
+     * @return T
+     */
+    private function kept(MapRecord $record, string $name, Closure $reckon): array
+    {
         $state = $this->states->of($record);
-        $kept = $this->cache->get("offers {$record->id}");
+        $kept = $this->cache->get("{$name} {$record->id}");
         if (is_array($kept) && ($kept['state'] ?? null) === $state && is_array($kept['all'] ?? null)) {
-            /** @var list<list<string>> */
+            /** @var T */
             return $kept['all'];
         }
-        $all = Offers::all($now);
-        $this->cache->put("offers {$record->id}", ['state' => $state, 'all' => $all], self::SECONDS);
+        $all = $reckon();
+        $this->cache->put("{$name} {$record->id}", ['state' => $state, 'all' => $all], self::SECONDS);
 
         return $all;
     }

@@ -66,7 +66,7 @@ final readonly class AskWho implements LeavesTraces
     /** @return list<string> everybody who is named in the map */
     private static function names(Moment $now): array
     {
-        return $now->once('names of people', function () use ($now): array {
+        return $now->kept('names of people', function () use ($now): array {
             $names = [];
             foreach (Features::all() as $feature) {
                 foreach ($feature instanceof NamesPeople ? $feature->named($now->map) : [] as $name) {

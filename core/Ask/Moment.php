@@ -25,9 +25,11 @@ final class Moment
 
     /**
      * @param  string  $today  empty where nobody asks in particular; then it is the day in UTC
+     * @param  RollUps|(Closure(): RollUps)|null  $sums  of this map, or what brings them when they are wanted
      * @param  list<FollowsEdits>  $followers  that are up to date with this map
+     * @param  (Closure(string, Closure(): list<string>): list<string>)|null  $keeper  gives back what was reckoned of this very map before, or has it reckoned
      */
-    public function __construct(public readonly TopicMap $map, string $today = '', private ?RollUps $sums = null, private readonly array $followers = [])
+    public function __construct(public readonly TopicMap $map, string $today = '', private RollUps|Closure|null $sums = null, private readonly array $followers = [], private readonly ?Closure $keeper = null)
     {
         $this->today = $today === '' ? gmdate('Y-m-d') : $today;
     }
@@ -35,6 +37,10 @@ final class Moment
     /** What is below each topic, summed up. */
     public function sums(): RollUps
     {
+        if ($this->sums instanceof Closure) {
+            $this->sums = ($this->sums)();
+        }
+
         return $this->sums ??= new RollUps($this->map);
     }
 
@@ -54,6 +60,17 @@ final class Moment
 
         /** @var T */
         return $this->known[$name];
+    }
+
+    /**
+     * Names that are reckoned of the whole map, whatever the day; whoever asks often has them kept from one time to the next.
+     *
+     * @param  Closure(): list<string>  $reckon
+     * @return list<string>
+     */
+    public function kept(string $name, Closure $reckon): array
+    {
+        return $this->once($name, fn (): array => $this->keeper === null ? $reckon() : ($this->keeper)($name, $reckon));
     }
 
     /**

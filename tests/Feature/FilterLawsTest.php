@@ -6,6 +6,9 @@ use App\Store\MapStore;
 use App\Store\Snapshots;
 use ChalkTree\Ask\Condition;
 use ChalkTree\Ask\Moment;
+use ChalkTree\Ask\Reading;
+use ChalkTree\Filter\Narrowed;
+use ChalkTree\Map\Ids;
 use ChalkTree\Map\TopicMap;
 use Tests\Support\Chance;
 use Tests\Support\RandomFacts;
@@ -44,6 +47,32 @@ it('tells of some topics just what it tells of all, wherever the map lies', func
         }
     }
 })->with(range(1, 9));
+
+it('tells of a map that was drawn and edited just what asking it anew tells', function (int $seed) {
+    $chance = new Chance(97_000 + $seed);
+    $map = RandomMaps::map($chance, 230, notes: true);
+    RandomFacts::put($chance, $map, $ids = array_map(strval(...), array_keys($map->all())));
+    $record = app(MapStore::class)->create($this->tove, $map);
+    $seq = $this->getJson("/api/maps/{$record->id}")->assertOk()->json('seq');
+    app(Snapshots::class)->prepare($record->fresh(), app(MapStore::class));
+    for ($i = 0; $i < 6; $i++) {
+        $topic = $ids[$chance->int(1, count($ids) - 1)];
+        $edit = $chance->yes(50)
+            ? ['name' => 'task.set', 'topics' => [$topic], 'progress' => $chance->int(0, 4) * 25, 'who' => $chance->yes(50) ? 'Ines' : 'Newcomer', 'today' => RandomFacts::TODAY]
+            : ['name' => 'topic.retitle', 'topic' => $topic, 'title' => "Anew {$i}"];
+        $seq = $this->postJson("/api/maps/{$record->id}/edits", ['since' => $seq, 'edits' => [['id' => Ids::next()] + $edit]])->assertOk()->json('seq');
+        $now = new Moment(app(MapStore::class)->load($record->fresh()), $this->tove->today());
+        foreach (['not done', 'who Newcomer', 'who Ines or under way', 'has to-dos below', ...typedWords($chance, $now->map, $ids)] as $text) {
+            // Asked twice, since the second finds what the first kept.
+            foreach ([1, 2] as $_) {
+                $told = $this->postJson("/api/maps/{$record->id}/filter", ['text' => $text])->assertOk()->json();
+                expect($told['hits'])->toBe(Narrowed::to($now, Reading::of($text, $now)->condition)->hits);
+                $some = array_values(array_filter($ids, fn (): bool => $chance->yes(10)));
+                expect($this->postJson("/api/maps/{$record->id}/filter/among", ['text' => $text, 'among' => $some])->assertOk()->json('topics'))->toBe(array_values(array_intersect($some, $told['hits'])));
+            }
+        }
+    }
+})->with(range(1, 4));
 
 it('leaves, of a map that is narrowed, what was hit, what stands above it, and what is below where that is wished for', function (int $seed) {
     $chance = new Chance(96_000 + $seed);

@@ -18,6 +18,9 @@ const MOST_SEEN = 600
 /** How long a board takes to have its place when a map opens. */
 const SETTLED = 250
 
+/** When the next frame has been handed to be painted. */
+const painted = (): Promise<void> => new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)))
+
 /** What of the map is meant: what was typed for it, how that was understood, and the way from hit to hit. */
 export const useFilter = defineStore('filter', () => {
     const map = useMap()
@@ -96,9 +99,9 @@ export const useFilter = defineStore('filter', () => {
         const isWanted = looking.begin()
         const seen = [...new Set([...document.querySelectorAll<HTMLElement | SVGElement>('.board [data-topic], .outline [data-topic]')].map(({ dataset }) => dataset.topic ?? ''))].filter((id) => map.tree.topics.has(id)).slice(0, MOST_SEEN)
         const got = await api.filterAmong(map.id, now, seen).catch(() => null)
-        const all = text.value === now ? ask({ text: now }) : null
+        const askAll = (): Promise<FilterAnswer | null> | null => (text.value === now ? ask({ text: now }) : null)
         if (got === null || got.words === '' || !isWanted()) {
-            return all
+            return askAll()
         }
         const found = new Set(got.topics)
         const before = narrowing.to?.isTold === true ? narrowing.to : null
@@ -107,7 +110,9 @@ export const useFilter = defineStore('filter', () => {
         seen.forEach((id) => (found.has(id) ? ids.add(id) : ids.delete(id)))
         found.forEach((id) => left !== undefined && [id, ...ancestorsOf(map.tree, id)].forEach((one) => left.add(one)))
         narrowing.to = { words: now, ids, isTold: true, isOfView: true, ...(before?.isFlat === undefined ? {} : { isFlat: before.isFlat }), known: before?.known ?? new Map(seen.map((id) => [id, true])), ...(left === undefined ? {} : { left }) }
-        return all
+        // What is in view is painted first: both at once would wait for each other.
+        await painted()
+        return askAll()
     }
 
     /** Narrows the map to what is typed, letter by letter; the board follows when the typing rests. */

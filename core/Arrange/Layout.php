@@ -51,6 +51,12 @@ final class Layout
     /** @var array<string, Slip> slips taken from memory in this pass, whose place before is not known */
     private array $recalled = [];
 
+    /** Whether what is drawn is the map of which something is remembered, so that every box has the size it had. */
+    private bool $isAsRemembered = false;
+
+    /** @var array<string, int> topics in whose boxes something else stands because of others that changed, in this pass */
+    private array $others = [];
+
     /** The map drawn last, and its view. */
     private ?TopicMap $map = null;
 
@@ -118,7 +124,9 @@ final class Layout
         $layout->memory = $memory;
         $layout->charts = $memory->charts();
         $layout->numbers = Numbers::of($map);
+        $layout->isAsRemembered = true;
         $layout->draw($map, $view, $touched);
+        $layout->isAsRemembered = false;
 
         return $layout;
     }
@@ -166,36 +174,22 @@ final class Layout
     {
         $before = $this->numbers;
         $this->numbers = Numbers::of($map);
-        $this->before = $this->recalled = [];
         [$this->map, $this->view] = [$map, $view];
-        $scope = $view->scope !== null && $map->has($view->scope) ? $view->scope : null;
-        $this->root = $scope ?? $map->sheet()->root;
         $touched = $touched === null ? null : array_values([...$touched, ...$this->renumbered($before)]);
         $now = new Moment($map, $view->today, $this->summedUp($map, $touched), $this->followers);
-        $touched = $this->followed($now, $touched);
+        $others = $this->followed($now, $touched);
+        $this->others = array_flip($others);
+        if ($touched !== null && $others !== [] && $this->mapBefore !== null && $this->viewBefore !== null) {
+            $this->lookBack($this->mapBefore, $this->viewBefore, $others);
+        }
+        $touched = $touched === null ? null : [...$touched, ...$others];
+        $this->before = $this->recalled = [];
+        $scope = $view->scope !== null && $map->has($view->scope) ? $view->scope : null;
+        $this->root = $scope ?? $map->sheet()->root;
         $isAlike = $this->looks->read($map, $now);
         $isAlike = $this->faces->read($map, $touched === null, $now) && $isAlike;
         // Where something is said otherwise of the map as a whole, everything may be drawn otherwise.
-        $stale = $touched === null || ! $isAlike ? null : $this->stale($map, $touched);
-        $groups = Groups::of($map);
-        $groups = $groups->isEmpty() ? null : $groups;
-        $this->inheritance->read($map, $this->root, $groups);
-        $this->apart = $map->rowsOf(Apart::class);
-        $this->phrases = $map->rowsOf(ConnectorPhrase::class);
-        $this->placing = new Placing($now, $view->today, $this->inheritance, $groups, $this->phrases !== [], $this->charts);
-        $todo = [];
-        $left = [];
-        $stack = [];
-        $this->enter($map, '', null, [$this->root => $map->topic($this->root)] + ($scope === null ? $view->loose($map) : []), $stale, $stack, $left);
-        while (($slip = array_pop($stack)) !== null) {
-            $todo[] = $slip;
-            $id = $slip->topic->id;
-            $slip->hidden = $view->hiddenBelow($map, $id);
-            $children = $view->below($map, $id);
-            if ($children !== [] || isset($this->below[$id])) {
-                $this->enter($map, $id, $slip, $children, $stale, $stack, $left);
-            }
-        }
+        [$todo, $left] = $this->goInto($now, $view, $scope, $touched === null || ! $isAlike ? null : $this->stale($map, $touched));
         for ($i = count($todo) - 1; $i >= 0; $i--) {
             $this->place($todo[$i]);
         }
@@ -206,6 +200,57 @@ final class Layout
         }
 
         return $change;
+    }
+
+    /**
+     * Goes into what may be drawn otherwise, from above to below.
+     *
+     * @param  array<string, true>|null  $stale
+     * @return array{list<Slip>, list<string>} the slips whose branches are to be placed, and those that have left their places
+     */
+    private function goInto(Moment $now, View $view, ?string $scope, ?array $stale): array
+    {
+        $map = $now->map;
+        $groups = Groups::of($map);
+        $groups = $groups->isEmpty() ? null : $groups;
+        $this->inheritance->read($map, $this->root, $groups);
+        $this->apart = $map->rowsOf(Apart::class);
+        $this->phrases = $map->rowsOf(ConnectorPhrase::class);
+        $this->placing = new Placing($now, $view->today, $this->inheritance, $groups, $this->phrases !== [], $this->charts);
+        $todo = $left = $stack = [];
+        $this->enter($map, '', null, [$this->root => $map->topic($this->root)] + ($scope === null ? $view->loose($map) : []), $stale, $stack, $left);
+        while (($slip = array_pop($stack)) !== null) {
+            $todo[] = $slip;
+            $id = $slip->topic->id;
+            $slip->hidden = $view->hiddenBelow($map, $id);
+            $children = $view->below($map, $id);
+            if ($children !== [] || isset($this->below[$id])) {
+                $this->enter($map, $id, $slip, $children, $stale, $stack, $left);
+            }
+        }
+
+        return [$todo, $left];
+    }
+
+    /**
+     * Goes into branches of the map before that only now turn out to be drawn otherwise, so that what stays there as it
+     * was is known to do so. What was gone into is left as it is.
+     *
+     * @param  list<string>  $others
+     */
+    private function lookBack(TopicMap $map, View $view, array $others): void
+    {
+        $others = array_filter($others, fn (string $id): bool => $map->has($id) && ! isset($this->slips[$id]));
+        if ($others === []) {
+            return;
+        }
+        $this->isAsRemembered = true;
+        $scope = $view->scope !== null && $map->has($view->scope) ? $view->scope : null;
+        [$todo] = $this->goInto(new Moment($map, $view->today, $this->sums, $this->followers), $view, $scope, $this->stale($map, $others));
+        $this->isAsRemembered = false;
+        for ($i = count($todo) - 1; $i >= 0; $i--) {
+            $this->place($todo[$i]);
+        }
     }
 
     /**
@@ -244,16 +289,16 @@ final class Layout
 
     /**
      * @param  list<string>|null  $touched
-     * @return list<string>|null these, and the topics in whose boxes something else stands because of them
+     * @return list<string> the topics in whose boxes something else stands because of these
      */
-    private function followed(Moment $now, ?array $touched): ?array
+    private function followed(Moment $now, ?array $touched): array
     {
         $more = [];
         foreach ($this->followers as $follower) {
             array_push($more, ...$follower->follow($now, $touched, $this->memory));
         }
 
-        return $touched === null ? null : [...$touched, ...$more];
+        return $more;
     }
 
     /** From now on this learns what is found of the map as a whole, and has learned what was. */
@@ -306,6 +351,11 @@ final class Layout
             $old = $this->slips[$id] ?? null;
             if ($old !== null) {
                 $this->before[$id] ??= clone $old;
+                if ($this->isAsRemembered && isset($stale[$id])) {
+                    $stack[] = $old;
+
+                    continue;
+                }
                 if ($stale !== null && ! isset($stale[$id]) && $old->parent === $above?->topic->id && $old->given === $given) {
                     $old->topic = $topic;
                     if ($isGoneInto) {
@@ -326,13 +376,14 @@ final class Layout
                 $slip->phrase = $given->phrase === PhraseWay::InBox ? '' : $this->phrases[$id]->text('phrase');
                 array_push($slip->parts, ...($given->phrase === PhraseWay::InBox && $this->phrases[$id]->text('phrase') !== '' ? [SmallText::phrase($this->phrases[$id]->text('phrase'))] : []));
             }
-            $known = $old === null && $stale !== null && ! isset($stale[$id]) ? $this->memory?->recall($slip) : null;
+            $known = $old === null && $stale !== null && ($this->isAsRemembered || ! isset($stale[$id])) ? $this->memory?->recall($slip) : null;
+            $known = $known === true && isset($stale[$id]) ? false : $known;
             if ($known === true && ! $isGoneInto && ! $given->arrangement->hasAxis()) {
                 $this->slips[$id] = $this->recalled[$id] = $slip;
 
                 continue;
             }
-            if ($known === null && $old !== null && $slip->hasFaceOf($old)) {
+            if ($known === null && $old !== null && ! isset($this->others[$id]) && $slip->hasFaceOf($old)) {
                 [$slip->w, $slip->h] = [$old->w, $old->h];
             } elseif ($known === null || ($known === false && isset($this->phrases[$id]))) {
                 // A phrase may have come to stand in the box, or not to do so any more.
@@ -457,6 +508,6 @@ final class Layout
         }
         $this->before = [];
 
-        return new SceneChange($changed, $gone);
+        return new SceneChange($changed + array_intersect_key($this->slips, $this->others), $gone);
     }
 }

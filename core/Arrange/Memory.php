@@ -205,9 +205,11 @@ final class Memory
             $this->records[$id] = $this->changed[$id] = null;
         }
         foreach ($slips as $slip) {
-            $this->records[$slip->topic->id] = $this->changed[$slip->topic->id] = pack(
-                self::FORM, $slip->w, $slip->h, $slip->left, $slip->top, $slip->right, $slip->bottom, $slip->hidden, $slip->look->hash, $slip->given->hash,
-            );
+            $record = pack(self::FORM, $slip->w, $slip->h, $slip->left, $slip->top, $slip->right, $slip->bottom, $slip->hidden, $slip->look->hash, $slip->given->hash);
+            // Most of what was gone into is as it was, and need not be written again.
+            if ($record !== $this->record($slip->topic->id)) {
+                $this->records[$slip->topic->id] = $this->changed[$slip->topic->id] = $record;
+            }
         }
     }
 }

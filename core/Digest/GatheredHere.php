@@ -203,12 +203,11 @@ final class GatheredHere
     }
 
     /** @return list<HangsOn> on what else than a topic itself it hangs whether that is gathered and what is told of it */
-    public static function hangsOn(Moment $now, Digest $digest): array
+    public static function hangsOn(Digest $digest): array
     {
         $keys = [$digest->text('by'), $digest->text('order'), ...$digest->tells()];
-        $isOfAbove = array_filter(array_intersect_key(Columns::of($now), array_flip($keys)), fn ($column): bool => $column->isOfAbove()) !== [];
 
-        return [...$digest->condition()?->hangsOn() ?? [], ...($isOfAbove ? [HangsOn::Above] : [])];
+        return [...$digest->condition()?->hangsOn() ?? [], ...(array_intersect($keys, Columns::OF_ABOVE) === [] ? [] : [HangsOn::Above])];
     }
 
     private static function of(Moment $now, Digest $digest): string

@@ -84,7 +84,7 @@ final class LiveDigests implements FollowsEdits
     /** @param  list<string>  $touched */
     private function after(GatheredHere $known, Moment $now, Digest $digest, TopicMap $before, array $touched): GatheredHere
     {
-        $hangsOn = GatheredHere::hangsOn($now, $digest);
+        $hangsOn = GatheredHere::hangsOn($digest);
         if (in_array(HangsOn::Ties, $hangsOn, true)) {
             return GatheredHere::anew($now, $digest);
         }

@@ -27,6 +27,8 @@ final readonly class SlipData
      */
     public function of(Slip $slip): array
     {
+        $face = $this->parts->face($slip);
+
         return [
             'id' => $slip->topic->id,
             'parent' => $slip->parent,
@@ -45,7 +47,7 @@ final readonly class SlipData
             'connector' => SlipParts::connector($slip)?->toArray(),
             'free' => $slip->isFree,
             'way' => $slip->isWinding ? array_map(fn (float $at): float => round($at, 1), $slip->route) : [],
-            'parts' => array_map(fn (Primitive $part): array => $part->toArray(), $this->parts->of($slip)),
-        ] + ($slip->brace === null ? [] : ['brace' => array_map(fn (float $at): float => round($at, 1), $slip->brace)]) + ($slip->axis === [] ? [] : ['line' => self::line($slip)]) + ($slip->parts === [] ? [] : ['title' => $this->parts->title($slip)]);
+            'parts' => array_map(fn (Primitive $part): array => $part->toArray(), $this->parts->of($slip, $face)),
+        ] + ($slip->brace === null ? [] : ['brace' => array_map(fn (float $at): float => round($at, 1), $slip->brace)]) + ($slip->axis === [] ? [] : ['line' => self::line($slip)]) + ($slip->parts === [] ? [] : ['title' => SlipParts::title($face)]);
     }
 }

@@ -11,6 +11,7 @@ use ChalkTree\Arrange\Measurer;
 use ChalkTree\Arrange\Slip;
 use ChalkTree\Face\FacePart;
 use ChalkTree\Face\FillsSpine;
+use ChalkTree\Face\PlacedFace;
 use ChalkTree\Text\Advances;
 use ChalkTree\Text\Run;
 use ChalkTree\Text\Wrapper;
@@ -39,10 +40,16 @@ final readonly class SlipParts
         $this->rulers = new RulerParts($this->advances);
     }
 
-    /** @return list<Primitive> */
-    public function of(Slip $slip): array
+    /** What stands in its box, and where: to be given to all that ask of one slip. */
+    public function face(Slip $slip): PlacedFace
     {
-        return [...$this->line($slip), ...$this->box($slip)];
+        return $this->measurer->placed($slip);
+    }
+
+    /** @return list<Primitive> */
+    public function of(Slip $slip, ?PlacedFace $face = null): array
+    {
+        return [...$this->line($slip), ...$this->box($slip, $face)];
     }
 
     /** @return list<Primitive> the line along which its subtopics stand, where there is one */
@@ -52,12 +59,12 @@ final readonly class SlipParts
     }
 
     /** @return list<Primitive> all of it but that */
-    public function box(Slip $slip): array
+    public function box(Slip $slip, ?PlacedFace $face = null): array
     {
         $look = $slip->look;
         $parts = [$this->paper($slip)];
         array_push($parts, ...self::spine($slip));
-        $face = $this->measurer->placed($slip);
+        $face ??= $this->face($slip);
         foreach ($face->title as $i => $line) {
             $y = round($face->titleArea->y + Measurer::baseline($look, $i), 2);
             array_push($parts, ...TextLine::of('title', $line, $face->titleArea->begin($line), $y, $look->type->size, self::paint($look->type->ink, $slip), $look));
@@ -74,9 +81,9 @@ final readonly class SlipParts
     }
 
     /** @return list<float> where the text stands in the box: x, y, width and height */
-    public function title(Slip $slip): array
+    public static function title(PlacedFace $face): array
     {
-        $area = $this->measurer->placed($slip)->titleArea;
+        $area = $face->titleArea;
 
         return array_map(fn (float $at): float => round($at, 2), [$area->x, $area->y, $area->w, $area->h]);
     }

@@ -261,8 +261,3 @@ function follow(array $browser, array $answer): array
 
     return $browser;
 }
-
-function isOfMapOrTopic(array $row): bool
-{
-    return in_array($row['type'], ['map', 'topic'], true);
-}

@@ -317,3 +317,9 @@ function randomView(Chance $chance, TopicMap $map): View
 {
     return View::folding(array_filter(array_map(strval(...), array_keys($map->all())), fn (): bool => $chance->yes(8)));
 }
+
+/** Whether a row of an answer is of the map itself or a topic, and of no feature. */
+function isOfMapOrTopic(array $row): bool
+{
+    return in_array($row['type'], ['map', 'topic'], true);
+}

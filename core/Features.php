@@ -9,6 +9,7 @@ use ChalkTree\Attach\AttachFeature;
 use ChalkTree\Brace\BraceFeature;
 use ChalkTree\CrossLink\CrossLinkFeature;
 use ChalkTree\Digest\DigestFeature;
+use ChalkTree\Draft\DraftFeature;
 use ChalkTree\Filter\FilterFeature;
 use ChalkTree\HandOver\HandOverFeature;
 use ChalkTree\Kind\KindFeature;
@@ -37,6 +38,7 @@ final class Features
         BraceFeature::class,
         CrossLinkFeature::class,
         DigestFeature::class,
+        DraftFeature::class,
         FilterFeature::class,
         HandOverFeature::class,
         KindFeature::class,

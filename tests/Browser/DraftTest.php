@@ -46,7 +46,7 @@ it('is written from section to section by keys alone, counts words, and takes ba
     $browser->keys('Mod+Alt+ArrowDown');
     inSection($browser, 'Fog')->type('It is nine. The crane is gone.');
     saysIn($browser, 'Tove counts', 'Tove counts the lamps.');
-    $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".bar-of-draft .count").innerText.replaceAll("\n", " ")'), 'Section 7 “Quay” 11 all 11 words'), 'the words counted');
+    $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".bar-of-draft .count").innerText.replaceAll("\n", " ")'), 'Section 7 “Quay” 11 11 words'), 'the words counted');
     // Back over the edge, and into the heading.
     $browser->keys('Mod+ArrowUp', 'ArrowUp');
     inSection($browser, 'Tove counts')->keys('F2')->waitUntil(fn (): bool => $browser->script('return document.activeElement.getAttribute("aria-label")') === 'Heading', 'the heading');
@@ -96,6 +96,56 @@ it('counts words only of what is with the server', function () {
     expect($browser->complaints())->toBe([]);
 });
 
+it('sets quotes and dashes as the language has them, and gives back what was typed', function (string $language, string $typed, string $set) {
+    $browser = writing();
+    $browser->script('localStorage.setItem("chalk-draft-quotes", arguments[0]); dispatchEvent(new StorageEvent("storage", {key: "chalk-draft-quotes", newValue: arguments[0], storageArea: localStorage}))', $language);
+    $browser->keys('ArrowDown', 'ArrowDown');
+    inSection($browser, 'Tove counts')->type($typed);
+    saysIn($browser, 'Tove counts', $set);
+    $browser->keys('Enter')->type('"')->keys('Backspace')->type('Nine');
+    saysIn($browser, 'Tove counts', $set."\n\n".($language === '' ? 'Nine' : '"Nine'));
+    expect($browser->complaints())->toBe([]);
+})->with([
+    'as typed' => ['', '"Fog," she said -- "don\'t..."', '"Fog," she said -- "don\'t..."'],
+    'English' => ['en', '"Fog," she said -- "it isn\'t \'here\'..."', '“Fog,” she said — “it isn’t ‘here’…”'],
+    'single first' => ['en-GB', '"It isn\'t \'here.\'"', '‘It isn’t “here.”’'],
+    'German' => ['de', '"Nebel", sagte sie -- "er hat \'nein\' gesagt"', '„Nebel“, sagte sie – „er hat ‚nein‘ gesagt“'],
+    'French' => ['fr', '"L\'eau"', "«\u{202F}L’eau\u{202F}»"],
+    'Danish' => ['da', '"Tågen"', '»Tågen«'],
+]);
+
+it('keeps a mark of where one stopped, and goes on there', function () {
+    $browser = writing();
+    $browser->keys('ArrowDown', 'ArrowDown', 'ArrowDown');
+    inSection($browser, 'Fog')->type('It is nine. The crane is gone.')->saved();
+    for ($i = 0; $i < 19; $i++) {
+        $browser->keys('ArrowLeft');
+    }
+    $browser->keys('Mod+Alt+k')->waitUntil(fn (): bool => $browser->script('return document.activeElement.id') === 'draft-remark', 'the question');
+    $browser->type('Tove finds the rope')->keys('Enter')->saved();
+    // The caret is back where it was.
+    inSection($browser, 'Fog')->type(' Dark.');
+    saysIn($browser, 'Fog', 'It is nine. Dark. The crane is gone.');
+    $said = fn (): string => (string) $browser->script('return document.querySelector(".draft .stop")?.innerText.replaceAll("\n", " ") ?? ""');
+    $browser->waitUntil(fn (): bool => str_contains($said(), 'Stopped at “Fog”') && str_contains($said(), 'Tove finds the rope'), 'the mark, not '.$said());
+    // It is there when the map is opened again, and leads there, also by the mouse.
+    $browser->script('localStorage.removeItem("chalk-draft-places"); onpagehide = (event) => event.stopImmediatePropagation(); location.reload()');
+    $browser->waitFor('.draft .ProseMirror')->waitUntil(fn (): bool => str_contains($said(), 'Tove finds the rope'), 'the mark again');
+    $browser->keys('Mod+ArrowUp')->keys('Mod+Alt+g');
+    inSection($browser, 'Fog')->type(' Now');
+    $browser->waitUntil(fn (): bool => str_contains(sectionTexts($browser)['Fog'] ?? '', ' Now'), 'what is typed there');
+    saysIn($browser, 'Fog', 'It is nine. Now Dark. The crane is gone.');
+    // Another takes its place; Escape leaves none.
+    $browser->keys('ArrowUp', 'ArrowUp');
+    $browser->keys('Mod+Alt+k')->waitUntil(fn (): bool => $browser->script('return document.activeElement.id') === 'draft-remark', 'the question')->type('No')->keys('Escape');
+    expect($said())->toContain('Tove finds the rope');
+    $browser->keys('Mod+Alt+k')->waitUntil(fn (): bool => $browser->script('return document.activeElement.id') === 'draft-remark', 'the question')->keys('Enter')->saved();
+    $browser->waitUntil(fn (): bool => str_contains($said(), 'Stopped at') && ! str_contains($said(), 'rope'), 'another mark');
+    $browser->keys('Mod+z')->saved()->waitUntil(fn (): bool => str_contains($said(), 'Stopped at “Fog”'), 'the first one back');
+    $browser->press('Done with it')->saved()->waitUntil(fn (): bool => $said() === '', 'no mark');
+    expect($browser->complaints())->toBe([]);
+});
+
 it('is entered by a click, shows one section or nothing else, and opens where one wrote last', function () {
     $browser = writing();
     $browser->keys('ArrowDown', 'ArrowDown');
@@ -105,8 +155,8 @@ it('is entered by a click, shows one section or nothing else, and opens where on
     $browser->pointer('mousePressed', ...$at)->pointer('mouseReleased', ...$at);
     inSection($browser, 'Tove counts')->type('So ');
     saysIn($browser, 'Tove counts', 'So Tove counts the lamps.');
-    $browser->press('This one alone')->waitUntil(fn (): bool => $browser->count('.draft .section') === 1, 'one section');
-    $browser->press('This one alone')->waitUntil(fn (): bool => $browser->count('.draft .section') > 3, 'all again');
+    $browser->press('One section')->waitUntil(fn (): bool => $browser->count('.draft .section') === 1, 'one section');
+    $browser->press('One section')->waitUntil(fn (): bool => $browser->count('.draft .section') > 3, 'all again');
     $browser->press('Text alone')->waitUntil(fn (): bool => $browser->script('return document.elementFromPoint(30, 30).closest(".draft") !== null') === true, 'nothing but the text');
     $browser->press('Everything again')->waitUntil(fn (): bool => $browser->has('.bar-of-draft'), 'the rest again')->press('Text alone')->waitFor('.draft.bare');
     $browser->script('document.querySelector(".draft .ProseMirror").focus()');

@@ -51,6 +51,7 @@ export type FeatureRow =
   | CrosslinkRow
   | ScoreWeightsRow
   | DigestRow
+  | StoppedRow
   | FilterRow
   | HandOverRow
   | KindRow
@@ -149,6 +150,7 @@ export type Edit =
   | TurnLinks
   | SpliceTopic
   | SetDigest
+  | SetStopped
   | SetFilter
   | SetHandOver
   | SetKind
@@ -877,6 +879,26 @@ export interface DigestRow {
     tells: string | null;
     frozen: string | null;
     lines: string | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "StoppedRow".
+ */
+export interface StoppedRow {
+  type: "stopped";
+  id: string;
+  fields: {
+    letters: number | null;
+    remark: string;
+    on: string | null;
   } | null;
   whole?: true;
   /**
@@ -3455,6 +3477,28 @@ export interface SetDigest {
     tells?: string | null;
     frozen?: string | null;
     lines?: string | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetStopped".
+ */
+export interface SetStopped {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "stopped";
+  topics: string[];
+  fields: {
+    letters?: number | null;
+    remark?: string;
+    on?: string | null;
   };
 }
 /**

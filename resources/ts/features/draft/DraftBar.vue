@@ -7,6 +7,7 @@ import type { DraftAnswer } from '@/api/wire'
 import { useActions } from '@/actions/useActions'
 import { useMap } from '@/stores/map'
 import { topicName } from '@/text/titleMarkdown'
+import { quotations } from '@/text/quoteTyping'
 import ActionHint from '@/ui/ActionHint.vue'
 import { faces, useDraft } from './draftStore'
 
@@ -44,18 +45,20 @@ const name = computed(() => topicName(map.tree.topics.get(draft.top)?.title))
         <span v-if="told !== null" class="count" role="status">
             <span>Section {{ count(told.section) }}</span>
             <span v-if="told.chapter !== null" class="chapter">“{{ told.chapter.title === '' ? 'Untitled' : told.chapter.title }}” {{ count(told.chapter.words) }}</span>
-            <span>all {{ count(told.all) }} {{ told.all === 1 ? 'word' : 'words' }}</span>
-            <span v-if="told.all > 0" :title="`${time(told.reading)} to read, ${time(told.speaking)} to read aloud`">{{ time(told.reading) }} to read</span>
+            <span :title="`${time(told.reading)} to read, ${time(told.speaking)} to read aloud`">{{ count(told.all) }} {{ told.all === 1 ? 'word' : 'words' }}</span>
+            <span v-if="told.all > 0" class="time" :title="`${time(told.reading)} to read, ${time(told.speaking)} to read aloud`">{{ time(told.reading) }} to read</span>
         </span>
         <span class="tools">
             <ActionHint id="draft.begin"><NButton size="small" secondary @mousedown.prevent @click="run('draft.begin')">New section</NButton></ActionHint>
-            <ActionHint id="draft.one"><NButton size="small" secondary :type="draft.isOneOnly ? 'primary' : 'default'" :aria-pressed="draft.isOneOnly" @mousedown.prevent @click="run('draft.one')">This one alone</NButton></ActionHint>
+            <ActionHint id="draft.one"><NButton size="small" secondary :type="draft.isOneOnly ? 'primary' : 'default'" :aria-pressed="draft.isOneOnly" @mousedown.prevent @click="run('draft.one')">One section</NButton></ActionHint>
+            <ActionHint id="draft.stop"><NButton size="small" secondary @mousedown.prevent @click="run('draft.stop')">Stop here</NButton></ActionHint>
             <NPopover trigger="click" placement="bottom-end">
                 <template #trigger><NButton size="small" secondary>Page</NButton></template>
                 <div class="page-set">
                     <label><span>Typeface</span><NSelect v-model:value="draft.face" size="small" :options="[...faces]" aria-label="Typeface of the draft" /></label>
                     <label><span>Size</span><NInputNumber v-model:value="draft.size" size="small" :min="12" :max="32" :input-props="{ 'aria-label': 'Size of the type, pixels' }" /></label>
                     <label><span>Letters in a line</span><NInputNumber v-model:value="draft.measure" size="small" :min="30" :max="120" :step="2" :input-props="{ 'aria-label': 'Letters in a line' }" /></label>
+                    <label><span>Quotes, dashes</span><NSelect v-model:value="draft.language" size="small" :options="[{ value: '', label: 'As typed' }, ...quotations.map(({ value, label }) => ({ value, label }))]" aria-label="Quotes and dashes while typing" /></label>
                     <NCheckbox v-model:checked="draft.isTypewriter">The line stays in the middle</NCheckbox>
                 </div>
             </NPopover>
@@ -65,11 +68,13 @@ const name = computed(() => topicName(map.tree.topics.get(draft.top)?.title))
 </template>
 
 <style scoped>
-.bar-of-draft { flex: none; display: flex; flex-wrap: wrap; gap: 4px 14px; align-items: center; padding: 6px 14px; border-bottom: 1px solid var(--edge); font-size: 13.5px; }
+.bar-of-draft { flex: none; display: flex; flex-wrap: wrap; gap: 4px 12px; align-items: center; padding: 6px 10px 6px 14px; border-bottom: 1px solid var(--edge); font-size: 13.5px; }
 .name { max-width: 11em; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-.count { display: flex; flex-wrap: wrap; gap: 2px 14px; color: var(--soft); font-variant-numeric: tabular-nums; }
+.count { display: flex; flex-wrap: wrap; gap: 2px 10px; color: var(--soft); font-variant-numeric: tabular-nums; }
 .chapter { max-width: 15em; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-.tools { margin-left: auto; display: flex; gap: 6px; }
+.tools { margin-left: auto; display: flex; flex-wrap: wrap; gap: 4px; }
+/* Where all of the bar but for this stands in one line; the words tell it too. */
+@container draft (560px < width < 800px) { .time { display: none; } }
 .page-set { display: flex; flex-direction: column; gap: 8px; width: 250px; }
 .page-set label { display: grid; grid-template-columns: 1fr 130px; align-items: center; gap: 8px; font-size: 14px; }
 </style>

@@ -9,15 +9,16 @@ import { useDrafts } from '@/stores/drafts'
 import { newId } from '@/stores/map'
 import { noteExtensions } from '@/text/noteExtensions'
 import { noteDocument, noteMarkdown } from '@/text/noteMarkdown'
+import { quoteTyping } from '@/text/quoteTyping'
 import { useDraft, type Caret } from './draftStore'
 
 /** The text of the section in which one writes. What is taken back is taken back in the map, so the editor keeps no steps of its own. */
 const props = defineProps<{ topic: string; note: string }>()
 const emit = defineEmits<{ moved: [top: number, bottom: number] }>()
 
-const extensions = noteExtensions.filter(({ name }) => name !== 'undoRedo')
-const schema = getSchema(extensions)
 const draft = useDraft()
+const extensions = [...noteExtensions.filter(({ name }) => name !== 'undoRedo'), quoteTyping(() => draft.quotation)]
+const schema = getSchema(extensions)
 const drafts = useDrafts()
 /** The text as it was typed or taken last. */
 let source = props.note

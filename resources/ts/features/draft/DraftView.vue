@@ -6,6 +6,7 @@ import { computed, nextTick, onBeforeUnmount, onMounted, useTemplateRef, watch, 
 import { useMap } from '@/stores/map'
 import DraftBar from './DraftBar.vue'
 import DraftSection from './DraftSection.vue'
+import DraftStop from './DraftStop.vue'
 import { useDraft } from './draftStore'
 
 /** A branch as one continuous text. Only what is near is in the page. */
@@ -87,7 +88,7 @@ onMounted(() => {
 })
 onBeforeUnmount(() => {
     draft.leaveMark()
-    draft.isSeen = draft.isBare = false
+    draft.isSeen = draft.isBare = draft.isStopping = false
     draft.at = draft.wanted = draft.frame = null
 })
 useEventListener(window, 'pagehide', () => draft.leaveMark())
@@ -97,6 +98,7 @@ useEventListener(window, 'pagehide', () => draft.leaveMark())
     <section class="draft" :class="{ bare: draft.isBare }" aria-label="Draft">
         <DraftBar v-if="!draft.isBare" />
         <NButton v-else class="again" size="small" quaternary @mousedown.prevent @click="draft.isBare = false">Everything again</NButton>
+        <DraftStop v-if="!draft.isBare || draft.isStopping" />
         <div ref="frame" class="frame" tabindex="-1" data-scope="draft" data-focus="draft" :style="{ '--face': `'${draft.face}'`, '--size': `${draft.size}px`, '--measure': `${draft.measure}ch` }" @keydown.self="draft.typeAhead">
             <div class="page" :style="{ height: `${rows.getTotalSize()}px` }">
                 <div v-for="item in items" :key="String(item.key)" :ref="measure" :data-index="item.index" class="at" :style="{ transform: `translateY(${item.start}px)` }">
@@ -108,7 +110,7 @@ useEventListener(window, 'pagehide', () => draft.leaveMark())
 </template>
 
 <style scoped>
-.draft { flex: 1; min-height: 0; min-width: 0; display: flex; flex-direction: column; background: var(--slip); }
+.draft { flex: 1; min-height: 0; min-width: 0; display: flex; flex-direction: column; background: var(--slip); container: draft / inline-size; }
 .draft.bare { position: fixed; inset: 0; z-index: 40; }
 .again { position: absolute; top: 10px; right: 22px; z-index: 1; opacity: .55; }
 .again:hover, .again:focus-visible { opacity: 1; }

@@ -33,6 +33,9 @@ export const draftActions: readonly Action[] = [
             }
         },
     },
+    { id: 'draft.stop', name: 'I stop here', what: 'Leaves a mark where the caret is, with a remark for when one comes back.', group: 'Draft', keys: ['Mod+Alt+K'], scopes: inDraft, available: isThere, run: () => useDraft().beginStop() },
+    { id: 'draft.stopped', name: 'Go on where I stopped', what: 'Puts the caret where the mark was left.', group: 'Draft', keys: ['Mod+Alt+G'], scopes: inDraft, available: () => isThere() && useDraft().stop !== null, run: () => useDraft().goToStop() },
+    { id: 'draft.unstop', name: 'Done with where I stopped', what: 'Takes the mark away.', group: 'Draft', keys: [], scopes: inDraft, available: () => isThere() && useDraft().stop !== null, run: () => useDraft().forgetStop() },
     { id: 'draft.typewriter', name: 'Line stays in the middle', what: 'Keeps the line in which one writes at one height while the text moves.', group: 'Draft', keys: ['Mod+Alt+T'], scopes: inDraft, available: isThere, run: () => void (useDraft().isTypewriter = !useDraft().isTypewriter) },
     { id: 'draft.undo', name: 'Take back, in the text', what: 'Takes the latest step back wherever it was, and goes there.', group: 'Draft', keys: ['Mod+Z'], scopes: inDraft, available: isThere, run: (context) => useDraft().goBack(() => context.map.edit({ name: 'undo' })) },
     { id: 'draft.redo', name: 'Do again, in the text', what: 'Does again what was taken back last, and goes there.', group: 'Draft', keys: ['Mod+Shift+Z', 'Mod+Y'], scopes: inDraft, available: isThere, run: (context) => useDraft().goBack(() => context.map.edit({ name: 'redo' })) },

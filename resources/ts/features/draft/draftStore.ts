@@ -2,9 +2,11 @@ import { useStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Edit } from '@/api/wire'
+import { today } from '@/facts/facts'
 import { useDrafts } from '@/stores/drafts'
 import { newId, useMap } from '@/stores/map'
-import { branchOf, childrenOf, depthOf, type Tree } from '@/stores/tree'
+import { branchOf, childrenOf, depthOf, rowsOf, type Tree } from '@/stores/tree'
+import { quotations } from '@/text/quoteTyping'
 
 /** Where in a section the caret is wanted: at an end, where a hand said that it stood, behind so many letters of its Markdown, or at a point of the window. */
 export type Caret = 'start' | 'end' | 'title' | number | { readonly letters: number } | { readonly x: number; readonly y: number; readonly toX?: number; readonly toY?: number }
@@ -48,6 +50,9 @@ export const useDraft = defineStore('draft', () => {
     const size = useStorage('chalk-draft-size', 18)
     /** Letters of a line. */
     const measure = useStorage('chalk-draft-measure', 66)
+    /** The language whose quotes and dashes are set while one types; empty where all stays as it is typed. */
+    const language = useStorage('chalk-draft-quotes', '')
+    const quotation = computed(() => quotations.find(({ value }) => value === language.value) ?? null)
     const isTypewriter = useStorage('chalk-draft-typewriter', false)
     const isBare = ref(false)
     /** Where one wrote last, by map. */
@@ -94,6 +99,58 @@ export const useDraft = defineStore('draft', () => {
         if (hand.value !== null) {
             const kept = Object.entries(places.value).filter(([id]) => id !== map.id).slice(-40)
             places.value = Object.fromEntries([...kept, [map.id, { topic: hand.value.topic, at: hand.value.at() }]])
+        }
+    }
+
+    /** Where one said that one stopped, and what comes next; only one such mark is kept. */
+    const stop = computed(() => {
+        const row = rowsOf(map.tree, 'stopped').find(({ id }) => map.tree.topics.has(id))
+        return row === undefined ? null : { topic: row.id, letters: Number(row.fields.letters ?? 0), remark: String(row.fields.remark ?? ''), on: String(row.fields.on ?? '') }
+    })
+    /** Whether one is asked what comes next. */
+    const isStopping = ref(false)
+    /** Where the mark is wanted; the caret has gone to what is said by then. */
+    let stopping: { topic: string; letters: number; at: Caret } | null = null
+
+    function beginStop(): void {
+        const topic = map.current ?? hand.value?.topic ?? top.value
+        const its = hand.value?.topic === topic ? hand.value : null
+        stopping = { topic, letters: its?.cut()[0].length ?? 0, at: its?.at() ?? 'start' }
+        isStopping.value = true
+    }
+
+    /** Leaves the mark, in place of an earlier one; null gives up. The caret goes back into the text. */
+    function endStop(remark: string | null): void {
+        isStopping.value = false
+        if (stopping !== null && remark !== null) {
+            const step = newId()
+            const { topic, letters } = stopping
+            const earlier = rowsOf(map.tree, 'stopped').map(({ id }) => id).filter((id) => id !== topic)
+            map.edit(
+                ...(earlier.length === 0 ? [] : [{ name: 'row.remove', step, type: 'stopped', rows: earlier } as Edit]),
+                { name: 'row.set', step, type: 'stopped', topics: [topic], fields: { letters, remark: remark.trim(), on: today() } } as Edit,
+            )
+        }
+        if (stopping !== null) {
+            enter(stopping.topic, stopping.at)
+        }
+        stopping = null
+    }
+
+    /** To where one stopped, out of the branch in which one has stepped in if it is not there. */
+    function goToStop(): void {
+        const there = stop.value
+        if (there !== null) {
+            if (!all.value.includes(there.topic)) {
+                map.stepInto('outline', null)
+            }
+            enter(there.topic, { letters: there.letters })
+        }
+    }
+
+    function forgetStop(): void {
+        if (stop.value !== null) {
+            map.edit({ name: 'row.remove', type: 'stopped', rows: rowsOf(map.tree, 'stopped').map(({ id }) => id) })
         }
     }
 
@@ -147,5 +204,5 @@ export const useDraft = defineStore('draft', () => {
         })
     }
 
-    return { top, isOneOnly, all, sections, levelOf, at, wanted, hand, isSeen, frame, ahead, typeAhead, face, size, measure, isTypewriter, isBare, places, enter, step, leaveMark, begin, join, goBack }
+    return { top, isOneOnly, all, sections, levelOf, at, wanted, hand, isSeen, frame, ahead, typeAhead, face, size, measure, language, quotation, isTypewriter, isBare, places, enter, step, leaveMark, stop, isStopping, beginStop, endStop, goToStop, forgetStop, begin, join, goBack }
 })

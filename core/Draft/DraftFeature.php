@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Draft;
+
+use ChalkTree\Arrange\Scene;
+use ChalkTree\HandOver\HoldsBack;
+use ChalkTree\Map\TopicMap;
+
+/** A branch as one text to write in, and where one stopped there. */
+final class DraftFeature implements HoldsBack
+{
+    public function rows(): array
+    {
+        return [StopMark::class];
+    }
+
+    public function edits(): array
+    {
+        return [];
+    }
+
+    public function schema(): array
+    {
+        return [];
+    }
+
+    public function drawn(): array
+    {
+        return [];
+    }
+
+    public function marks(TopicMap $map, Scene $scene): iterable
+    {
+        return [];
+    }
+
+    public function heldTopics(TopicMap $map): array
+    {
+        return [];
+    }
+
+    /** What one says to oneself never leaves the map. */
+    public function heldRows(TopicMap $map): array
+    {
+        return array_values($map->rowsOf(StopMark::class));
+    }
+}

@@ -146,6 +146,31 @@ it('keeps a mark of where one stopped, and goes on there', function () {
     expect($browser->complaints())->toBe([]);
 });
 
+it('finds in the text, leads to the very words, and replaces them', function () {
+    $browser = writing();
+    $browser->keys('ArrowDown', 'ArrowDown', 'ArrowDown');
+    inSection($browser, 'Fog')->type('A lantern by the door. Another lantern on the mole.');
+    $browser->keys('Mod+Alt+ArrowDown', 'Mod+Alt+ArrowDown');
+    inSection($browser, 'Rope')->type('No lantern here.')->saved();
+    $browser->keys('Mod+Alt+f')->waitFor("input[aria-label='Find']")->type('lantern');
+    $browser->waitUntil(fn (): bool => $browser->count('.hits .hit') === 3, 'three places');
+    $browser->script('document.querySelectorAll(".hits .hit button")[1].click()');
+    inSection($browser, 'Fog')->waitUntil(fn (): bool => $browser->script('return getSelection().toString()') === 'lantern', 'the word chosen');
+    $browser->type('lamp');
+    saysIn($browser, 'Fog', 'A lantern by the door. Another lamp on the mole.');
+    // What was written is no longer among what is found.
+    $browser->waitUntil(fn (): bool => $browser->count('.hits .hit') === 2, 'two places left');
+    $browser->find("input[aria-label='Replace with']")->click();
+    $browser->type('light');
+    $browser->press('Replace 2')->saved();
+    saysIn($browser, 'Rope', 'No light here.');
+    $browser->script('[...document.querySelectorAll(".draft .section")].find((one) => one.getAttribute("aria-label") === "Rope").querySelector(".note-text").click()');
+    inSection($browser, 'Rope')->keys('Mod+z')->saved();
+    saysIn($browser, 'Rope', 'No lantern here.');
+    saysIn($browser, 'Fog', 'A lantern by the door. Another lamp on the mole.');
+    expect($browser->complaints())->toBe([]);
+});
+
 it('is entered by a click, shows one section or nothing else, and opens where one wrote last', function () {
     $browser = writing();
     $browser->keys('ArrowDown', 'ArrowDown');

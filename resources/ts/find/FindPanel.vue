@@ -8,6 +8,7 @@ import { latest } from '@/api/latest'
 import type { FindAnswer, Find } from '@/api/wire'
 import { leadTo } from '@/board/leadTo'
 import { useMap } from '@/stores/map'
+import { textPlace } from '@/stores/textPlace'
 import { tell } from '@/ui/tell'
 import { useUi } from '@/ui/uiStore'
 import SidePanel from '@/desk/SidePanel.vue'
@@ -52,9 +53,11 @@ async function ask(): Promise<void> {
     try {
         const its = await api.find(asked.find, asked.fields, ui.findIn === 'all' ? null : map.id, ui.findIn === 'branch' ? [...map.chosen] : null)
         if (isWanted()) {
+            // What was left out of the same question stays so.
+            const isSame = found.value !== null && JSON.stringify([found.value.find, found.value.fields]) === JSON.stringify([asked.find, asked.fields])
+            left.value = isSame ? new Set(its.maps.flatMap((one) => one.hits.map((hit) => `${one.map} ${hit.key}`)).filter((key) => left.value.has(key))) : new Set()
             found.value = { ...asked, answer: its }
             problem.value = null
-            left.value = new Set()
         }
     } catch (error) {
         if (isWanted()) {
@@ -69,6 +72,8 @@ async function ask(): Promise<void> {
 const search = useDebounceFn(ask, 180)
 
 watch([query, fields, () => ui.findIn], () => void search())
+// What is written meanwhile is found too, and what has gone is not.
+watch([() => map.seq, () => map.savedState], ([, state]) => state === 'saved' && found.value !== null && void search())
 watch(() => map.id, () => {
     asking.drop()
     found.value = null
@@ -82,9 +87,28 @@ function toggle(keys: readonly string[], on: boolean): void {
     left.value = next
 }
 
-function go(where: string, topic: string): void {
+type Hit = FindAnswer['maps'][number]['hits'][number]
+
+/** Where a hit stands in the note; null where that cannot be told. Those before it in the same note are passed over. */
+function placeOf({ key, topic, field }: Hit): { topic: string; from: number; to: number } | null {
+    const note = map.tree.topics.get(topic)?.note ?? ''
+    let from = -1
+    let to = 0
+    for (const one of field === 'note' ? (answer.value?.maps.find((its) => its.map === map.id)?.hits.filter((its) => its.topic === topic && its.field === field) ?? []) : []) {
+        from = note.indexOf(one.found, to)
+        to = from + one.found.length
+        if (from < 0 || one.key === key) {
+            break
+        }
+    }
+    return from < 0 ? null : { topic, from, to }
+}
+
+function go(where: string, hit: Hit): void {
+    const { topic } = hit
     if (where === map.id) {
         leadTo(topic)
+        textPlace.value = placeOf(hit)
     } else {
         ui.side = null
         void router.push(`/maps/${where}/topics/${topic}`)
@@ -158,7 +182,7 @@ const lines = computed<Line[]>(() => (answer.value?.maps ?? []).flatMap((one): L
                 <h3 v-if="line.kind === 'map'" :key="line.key"><NCheckbox :checked="line.one.hits.some((hit) => !left.has(`${line.one.map} ${hit.key}`))" @update:checked="toggle(line.one.hits.map((hit) => `${line.one.map} ${hit.key}`), $event)">{{ line.one.title }} · {{ line.one.hits.length }}</NCheckbox></h3>
                 <div v-else :key="line.key" class="hit">
                     <NCheckbox :checked="!left.has(line.key)" aria-label="Replace here" @update:checked="toggle([line.key], $event)" />
-                    <button @click="go(line.map, line.hit.topic)">
+                    <button @click="go(line.map, line.hit)">
                         <span>{{ line.hit.before }}<mark>{{ line.hit.found }}</mark>{{ line.hit.after }}</span>
                         <small>{{ line.trail }}</small>
                     </button>

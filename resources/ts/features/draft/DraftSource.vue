@@ -30,7 +30,7 @@ const hand = {
     focus: (caret?: Caret): void => {
         const at = caret === 'start' ? 0 : typeof caret === 'number' ? caret : typeof caret === 'object' && 'letters' in caret ? caret.letters : text.value.length
         area()?.focus()
-        area()?.setSelectionRange(at, at)
+        area()?.setSelectionRange(at, typeof caret === 'object' && 'letters' in caret ? caret.to ?? at : at)
     },
 }
 function leaves(event: KeyboardEvent): void {

@@ -105,18 +105,21 @@ function select(caret: Caret): void {
         return
     }
     const { doc } = view.state
+    // With a letter there, since blanks at an end are none in Markdown.
+    const after = (letters: number): number => noteDocument(schema, `${props.note.slice(0, letters)}x`).content.size - 2
     const pos = (x: number, y: number): number => view.posAtCoords({ left: x, top: y })?.pos ?? doc.content.size
     const of = (): number => {
         if (typeof caret === 'number') {
             return caret
         }
         if (typeof caret === 'object') {
-            return 'x' in caret ? pos(caret.x, caret.y) : noteDocument(schema, props.note.slice(0, caret.letters)).content.size - 1
+            return 'x' in caret ? pos(caret.x, caret.y) : after(caret.letters)
         }
         return caret === 'start' ? 0 : doc.content.size
     }
     const from = Math.max(0, Math.min(doc.content.size, of()))
-    const to = typeof caret === 'object' && 'x' in caret && caret.toX !== undefined && caret.toY !== undefined ? pos(caret.toX, caret.toY) : from
+    const end = typeof caret !== 'object' ? from : 'letters' in caret ? (caret.to === undefined ? from : after(caret.to)) : caret.toX === undefined || caret.toY === undefined ? from : pos(caret.toX, caret.toY)
+    const to = Math.max(from, Math.min(doc.content.size, end))
     const selection = from === to ? TextSelection.near(doc.resolve(from), caret === 'start' ? 1 : -1) : TextSelection.between(doc.resolve(from), doc.resolve(to))
     view.dispatch(view.state.tr.setSelection(selection))
 }

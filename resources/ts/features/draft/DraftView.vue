@@ -4,6 +4,7 @@ import { useEventListener } from '@vueuse/core'
 import { NButton } from 'naive-ui'
 import { computed, nextTick, onBeforeUnmount, onMounted, useTemplateRef, watch, type ComponentPublicInstance } from 'vue'
 import { useMap } from '@/stores/map'
+import { textPlace } from '@/stores/textPlace'
 import DraftBar from './DraftBar.vue'
 import DraftSection from './DraftSection.vue'
 import DraftStop from './DraftStop.vue'
@@ -65,6 +66,13 @@ watch(() => map.current, (topic) => {
             const i = draft.sections.indexOf(topic)
             rows.value.scrollToIndex(Math.max(0, i), { align: 'start' })
         }
+    }
+})
+// A list led to a place in the text.
+watch(textPlace, (place) => {
+    if (place !== null && draft.all.includes(place.topic)) {
+        draft.enter(place.topic, { letters: place.from, to: place.to })
+        textPlace.value = null
     }
 })
 // A section that is moved takes the caret along.

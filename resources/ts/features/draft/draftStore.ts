@@ -9,7 +9,7 @@ import { branchOf, childrenOf, depthOf, rowsOf, type Tree } from '@/stores/tree'
 import { quotations } from '@/text/quoteTyping'
 
 /** Where in a section the caret is wanted: at an end, where a hand said that it stood, behind so many letters of its Markdown, or at a point of the window. */
-export type Caret = 'start' | 'end' | 'title' | number | { readonly letters: number } | { readonly x: number; readonly y: number; readonly toX?: number; readonly toY?: number }
+export type Caret = 'start' | 'end' | 'title' | number | { readonly letters: number; readonly to?: number } | { readonly x: number; readonly y: number; readonly toX?: number; readonly toY?: number }
 
 /** What the section in which one writes can do; it hands it over while it is there. */
 export interface Hand {

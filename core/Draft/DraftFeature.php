@@ -8,12 +8,12 @@ use ChalkTree\Arrange\Scene;
 use ChalkTree\HandOver\HoldsBack;
 use ChalkTree\Map\TopicMap;
 
-/** A branch as one text to write in, and where one stopped there. */
+/** A branch as one text to write in, how long it is to be, and where one stopped there. */
 final class DraftFeature implements HoldsBack
 {
     public function rows(): array
     {
-        return [StopMark::class];
+        return [Goal::class, StopMark::class];
     }
 
     public function edits(): array

@@ -6,10 +6,12 @@ namespace ChalkTree\Draft;
 
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Sign\Stamp;
+use ChalkTree\Sign\TopicStamps;
 use ChalkTree\Text\InlineMarkdown;
 use ChalkTree\Text\WordCount;
 
-/** How many words a draft has: the section in which one writes, the chapter in which that is, all of it. */
+/** How many words a draft has: the section in which one writes, the chapter in which that is, all of it but for what is cut. */
 final readonly class DraftWords
 {
     /** Words a minute of silent and of loud reading of English: M. Brysbaert, How many words do we read per minute?, Journal of Memory and Language 109, 2019. */
@@ -50,14 +52,28 @@ final readonly class DraftWords
         );
     }
 
+    /** What is cut below it is still there, and not counted. */
     private static function inBranch(TopicMap $map, string $branch): int
     {
         $words = 0;
-        foreach ($map->branch($branch) as $topic) {
+        $waiting = [$map->topic($branch)];
+        while (($topic = array_pop($waiting)) !== null) {
             $words += $topic->note === '' ? 0 : WordCount::of($topic->note);
+            foreach ($map->children($topic->id) as $child) {
+                if (! self::isCut($map, $child->id)) {
+                    $waiting[] = $child;
+                }
+            }
         }
 
         return $words;
+    }
+
+    private static function isCut(TopicMap $map, string $topic): bool
+    {
+        $stamps = $map->row(TopicStamps::type(), $topic);
+
+        return $stamps instanceof TopicStamps && $stamps->flag(Stamp::Cut->value);
     }
 
     /** @return array{section: int, chapter: array{topic: string, title: string, words: int}|null, all: int, reading: int, speaking: int} "DraftAnswer" in the wire schema; times in minutes */

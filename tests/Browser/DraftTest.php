@@ -146,6 +146,47 @@ it('keeps a mark of where one stopped, and goes on there', function () {
     expect($browser->complaints())->toBe([]);
 });
 
+it('has goals of words, by keys and by mouse', function () {
+    $browser = writing();
+    $browser->keys('ArrowDown', 'ArrowDown');
+    inSection($browser, 'Tove counts')->type('Tove counts the lamps.')->saved();
+    $bar = fn (): string => (string) $browser->script('return document.querySelector(".bar-of-draft .count").innerText.replaceAll("\n", " ")');
+    $browser->waitUntil(fn (): bool => str_starts_with($bar(), 'Section 4 “Quay” 4 4 words'), 'the words counted, not '.$bar());
+    $browser->keys('Mod+Alt+o')->waitUntil(fn (): bool => $browser->script('return document.activeElement.getAttribute("aria-label")') === 'Goal of words for “Tove counts”', 'the goal asked for');
+    $browser->type('5')->keys('Enter')->saved()->waitUntil(fn (): bool => str_starts_with($bar(), 'Section 4 of 5 “Quay” 4 4 words'), 'the goal');
+    // The caret is back, and what is typed counts.
+    inSection($browser, 'Tove counts')->type(' Twice now.')->saved();
+    $browser->waitUntil(fn (): bool => str_starts_with($bar(), 'Section 6 of 5 “Quay” 6 6 words') && $browser->has('.count .part.met'), 'the goal met');
+    $browser->find('.bar-of-draft .count')->click();
+    $browser->find("input[aria-label='Goal of words for All of it']")->click();
+    $browser->type('80000')->keys('Enter')->saved();
+    $browser->waitUntil(fn (): bool => str_contains($bar(), '6 of 80,000 words'), 'the goal of all, not '.$bar());
+    inSection($browser, 'Tove counts')->keys('Mod+z')->saved()->waitUntil(fn (): bool => ! str_contains($bar(), '80,000'), 'it taken back');
+    // No goal is none.
+    $browser->keys('Mod+Alt+o')->waitUntil(fn (): bool => $browser->script('return document.activeElement.getAttribute("aria-label")') === 'Goal of words for “Tove counts”', 'the goal again');
+    $browser->keys('Backspace', 'Enter')->saved()->waitUntil(fn (): bool => str_starts_with($bar(), 'Section 6 “Quay” 6'), 'no goal');
+    expect($browser->complaints())->toBe([]);
+});
+
+it('cuts a section, which stays and is not counted, and marks what is to be looked up', function () {
+    $browser = writing();
+    $browser->keys('ArrowDown', 'ArrowDown');
+    inSection($browser, 'Tove counts')->type('Tove counts the lamps.')->keys('ArrowDown');
+    inSection($browser, 'Fog')->type('It is nine.')->saved();
+    $bar = fn (): string => (string) $browser->script('return document.querySelector(".bar-of-draft .count").innerText.replaceAll("\n", " ")');
+    $states = fn (): array => (array) $browser->script('return [...document.querySelectorAll(".draft .section")].filter((one) => one.querySelector(".state") !== null).map((one) => `${one.getAttribute("aria-label")}: ${[...one.querySelectorAll(".state")].map((its) => its.innerText).join()}`)');
+    $browser->waitUntil(fn (): bool => str_starts_with($bar(), 'Section 3 “Quay” 7 7 words'), 'all counted, not '.$bar());
+    $browser->keys('Mod+Alt+x')->saved()->waitUntil(fn (): bool => str_starts_with($bar(), 'Section 3 “Quay” 4 4 words'), 'it not counted, not '.$bar());
+    $browser->keys('Mod+Alt+l')->saved();
+    expect($states())->toBe(['Fog: cut, not counted,look up']);
+    // It is still written in, and kept after all by the same key.
+    inSection($browser, 'Fog')->type(' Or ten.');
+    saysIn($browser, 'Fog', 'It is nine. Or ten.');
+    $browser->keys('Mod+Alt+x', 'Mod+Alt+l')->saved()->waitUntil(fn (): bool => $states() === [] && str_starts_with($bar(), 'Section 5 “Quay” 9 9 words'), 'it counted again, not '.$bar());
+    $browser->keys('Mod+z', 'Mod+z')->saved()->waitUntil(fn (): bool => $states() === ['Fog: cut, not counted,look up'], 'both taken back, not '.json_encode($states()));
+    expect($browser->complaints())->toBe([]);
+});
+
 it('finds in the text, leads to the very words, and replaces them', function () {
     $browser = writing();
     $browser->keys('ArrowDown', 'ArrowDown', 'ArrowDown');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use ChalkTree\Draft\DraftWords;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Sign\TopicStamps;
 use ChalkTree\Text\WordCount;
 use Tests\Support\Chance;
 use Tests\Support\Outline;
@@ -59,3 +60,15 @@ it('has as many words in all as its sections have, whatever the branch', functio
             ->and($told['chapter'] === null)->toBe((string) $section === $branch);
     }
 })->with(range(1, 8));
+
+it('counts nothing that is cut, nor what is below it, but where that is the draft itself', function () {
+    $map = novelMap();
+    $words = fn (string $branch, string $section): array => array_slice(DraftWords::of($map, Outline::id($map, $branch), Outline::id($map, $section))->toArray(), 0, 3);
+    $map->put(TopicStamps::fromFields(Outline::id($map, 'Fog'), ['cut' => true]));
+    expect($words('Novel', 'Fog'))->toMatchArray(['section' => 50, 'all' => 503])->and($words('Novel', 'Fog')['chapter']['words'])->toBe(103);
+    $map->put(TopicStamps::fromFields(Outline::id($map, 'One'), ['cut' => true, 'idea' => true]));
+    expect($words('Novel', 'Quay')['all'])->toBe(400)->and($words('One', 'Quay')['all'])->toBe(103);
+    // Other stamps say nothing of it.
+    $map->put(TopicStamps::fromFields(Outline::id($map, 'One'), ['idea' => true, 'look-up' => true]));
+    expect($words('Novel', 'Quay')['all'])->toBe(503);
+});

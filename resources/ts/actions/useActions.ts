@@ -4,6 +4,7 @@ import { useRouter } from 'vue-router'
 import { useCamera } from '@/board/cameraStore'
 import { useWalk } from '@/show/walkStore'
 import { useChosenMarks } from '@/stores/chosenMarks'
+import { useDrafts } from '@/stores/drafts'
 import { useMap } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
 import { useSession } from '@/stores/session'
@@ -63,6 +64,7 @@ export function useActions() {
 
     const session = useSession()
     const marks = useChosenMarks()
+    const drafts = useDrafts()
 
     /** The keys of an action, as this person has them. */
     const keysOf = (action: Action): readonly string[] => session.keys[action.id] ?? action.keys
@@ -95,10 +97,16 @@ export function useActions() {
 
     const isAvailable = (action: Action): boolean => action.available?.(context(action.scopes[0] ?? 'board')) ?? true
 
+    /** What was typed before is done before, and so it is taken back after. */
+    function perform(action: Action, scope: Scope): void {
+        drafts.flushAll()
+        action.run(context(scope))
+    }
+
     function run(id: string): void {
         const action = byId.get(id)
         if (action !== undefined && isAvailable(action)) {
-            action.run(context(action.scopes[0] ?? 'board'))
+            perform(action, action.scopes[0] ?? 'board')
         }
     }
 
@@ -153,7 +161,7 @@ export function useActions() {
             event.preventDefault()
             event.stopPropagation()
             if (found.available?.(context(scope)) ?? true) {
-                found.run(context(scope))
+                perform(found, scope)
             }
             return
         }

@@ -51,6 +51,7 @@ export type FeatureRow =
   | CrosslinkRow
   | ScoreWeightsRow
   | DigestRow
+  | GoalRow
   | StoppedRow
   | FilterRow
   | HandOverRow
@@ -150,6 +151,7 @@ export type Edit =
   | TurnLinks
   | SpliceTopic
   | SetDigest
+  | SetGoal
   | SetStopped
   | SetFilter
   | SetHandOver
@@ -879,6 +881,24 @@ export interface DigestRow {
     tells: string | null;
     frozen: string | null;
     lines: string | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "GoalRow".
+ */
+export interface GoalRow {
+  type: "goal";
+  id: string;
+  fields: {
+    words: number | null;
   } | null;
   whole?: true;
   /**
@@ -3477,6 +3497,26 @@ export interface SetDigest {
     tells?: string | null;
     frozen?: string | null;
     lines?: string | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetGoal".
+ */
+export interface SetGoal {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "goal";
+  topics: string[];
+  fields: {
+    words?: number | null;
   };
 }
 /**

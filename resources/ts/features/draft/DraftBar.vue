@@ -9,6 +9,7 @@ import { useMap } from '@/stores/map'
 import { topicName } from '@/text/titleMarkdown'
 import { quotations } from '@/text/quoteTyping'
 import ActionHint from '@/ui/ActionHint.vue'
+import DraftCount from './DraftCount.vue'
 import { faces, useDraft } from './draftStore'
 
 /** Above the draft: what branch it is, how many words there are, how the page is set. */
@@ -18,7 +19,7 @@ const { run } = useActions()
 const asking = latest()
 /** How long nothing has to change before words are counted. */
 const RESTS = 250
-const told = shallowRef<DraftAnswer | null>(null)
+const told = shallowRef<{ at: string; answer: DraftAnswer } | null>(null)
 
 watch([() => map.current, () => draft.top, () => map.seq, () => map.savedState], ([topic, top, , state]) => {
     if (state !== 'saved') {
@@ -26,28 +27,22 @@ watch([() => map.current, () => draft.top, () => map.seq, () => map.savedState],
     }
     const isWanted = asking.begin()
     setTimeout(async () => {
+        const at = topic !== null && draft.all.includes(topic) ? topic : top
         // What was written meanwhile is not yet with the server.
-        const answer = isWanted() && map.savedState === 'saved' ? await api.draft(map.id, top, topic !== null && draft.all.includes(topic) ? topic : top).catch(() => null) : null
+        const answer = isWanted() && map.savedState === 'saved' ? await api.draft(map.id, top, at).catch(() => null) : null
         if (isWanted() && answer !== null) {
-            told.value = answer
+            told.value = { at, answer }
         }
     }, told.value === null ? 0 : RESTS)
 }, { immediate: true })
 
-const count = (number: number): string => number.toLocaleString('en')
-const time = (minutes: number): string => (minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`)
 const name = computed(() => topicName(map.tree.topics.get(draft.top)?.title))
 </script>
 
 <template>
     <div class="bar-of-draft">
         <b v-if="draft.top !== map.tree.root" class="name">{{ name }}</b>
-        <span v-if="told !== null" class="count" role="status">
-            <span>Section {{ count(told.section) }}</span>
-            <span v-if="told.chapter !== null" class="chapter">“{{ told.chapter.title === '' ? 'Untitled' : told.chapter.title }}” {{ count(told.chapter.words) }}</span>
-            <span :title="`${time(told.reading)} to read, ${time(told.speaking)} to read aloud`">{{ count(told.all) }} {{ told.all === 1 ? 'word' : 'words' }}</span>
-            <span v-if="told.all > 0" class="time" :title="`${time(told.reading)} to read, ${time(told.speaking)} to read aloud`">{{ time(told.reading) }} to read</span>
-        </span>
+        <DraftCount v-if="told !== null" :told="told.answer" :at="told.at" />
         <span class="tools">
             <ActionHint id="draft.begin"><NButton size="small" secondary @mousedown.prevent @click="run('draft.begin')">New section</NButton></ActionHint>
             <ActionHint id="draft.one"><NButton size="small" secondary :type="draft.isOneOnly ? 'primary' : 'default'" :aria-pressed="draft.isOneOnly" @mousedown.prevent @click="run('draft.one')">One section</NButton></ActionHint>
@@ -70,11 +65,7 @@ const name = computed(() => topicName(map.tree.topics.get(draft.top)?.title))
 <style scoped>
 .bar-of-draft { flex: none; display: flex; flex-wrap: wrap; gap: 4px 12px; align-items: center; padding: 6px 10px 6px 14px; border-bottom: 1px solid var(--edge); font-size: 13.5px; }
 .name { max-width: 11em; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-.count { display: flex; flex-wrap: wrap; gap: 2px 10px; color: var(--soft); font-variant-numeric: tabular-nums; }
-.chapter { max-width: 15em; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 .tools { margin-left: auto; display: flex; flex-wrap: wrap; gap: 4px; }
-/* Where all of the bar but for this stands in one line; the words tell it too. */
-@container draft (560px < width < 800px) { .time { display: none; } }
 .page-set { display: flex; flex-direction: column; gap: 8px; width: 250px; }
 .page-set label { display: grid; grid-template-columns: 1fr 130px; align-items: center; gap: 8px; font-size: 14px; }
 </style>

@@ -23,6 +23,8 @@ watch(() => its.value?.title, (now) => document.activeElement !== heading.value 
 const level = computed(() => Math.min(6, draft.levelOf(props.topic) + 1))
 /** What has sections below need say nothing itself. */
 const isAbove = computed(() => childrenOf(map.tree, props.topic).length > 0)
+const isCut = computed(() => draft.isCut(props.topic))
+const states = computed(() => [...(draft.isStamped(props.topic, 'cut') ? ['cut, not counted'] : []), ...(draft.isStamped(props.topic, 'look-up') ? ['look up'] : [])])
 const isLive = computed(() => draft.at === props.topic)
 const isKept = computed(() => isFormatted(its.value?.note ?? ''))
 
@@ -77,9 +79,10 @@ function key(event: KeyboardEvent): void {
 </script>
 
 <template>
-    <section v-if="its !== undefined" class="section" :class="`level-${level}`" :aria-label="title === '' ? 'Untitled' : title" :data-section="topic">
+    <section v-if="its !== undefined" class="section" :class="[`level-${level}`, { cut: isCut }]" :aria-label="title === '' ? 'Untitled' : title" :data-section="topic">
         <div class="heading" role="heading" :aria-level="level">
             <input ref="heading" v-model="title" :maxlength="2000" aria-label="Heading" placeholder="Untitled" dir="auto" spellcheck="true" @focus="map.choose(topic)" @blur="keep" @keydown="key" />
+            <span v-for="state in states" :key="state" class="state">{{ state }}</span>
         </div>
         <template v-if="isLive">
             <DraftText v-if="isKept" :topic="topic" :note="its.note" @moved="(top, bottom) => $emit('moved', top, bottom)" />
@@ -94,7 +97,11 @@ function key(event: KeyboardEvent): void {
 .heading input { width: 100%; border: 0; background: none; color: var(--ink); font: inherit; font-weight: 700; padding: 0; outline: none; text-overflow: ellipsis; border-radius: 3px; }
 .heading input::placeholder { color: var(--soft); font-style: italic; }
 .heading input:focus-visible { box-shadow: 0 2px 0 var(--tide); }
-.heading { margin: 0 0 .35em; }
+.heading { display: flex; gap: 10px; align-items: baseline; margin: 0 0 .35em; }
+.state { flex: none; color: var(--soft); font: 13.5px 'Atkinson Hyperlegible', sans-serif; border: 1px solid var(--edge); border-radius: 5px; padding: 0 6px; }
+.cut .heading input { color: var(--soft); text-decoration: line-through; }
+.cut .note-text { color: var(--soft); }
+.cut :deep(.note-text) { color: var(--soft); }
 .level-1 > .heading { font-size: 1.7em; }
 .level-2 > .heading { font-size: 1.35em; margin-top: 1.2em; }
 .level-3 > .heading { font-size: 1.12em; }

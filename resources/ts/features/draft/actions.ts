@@ -33,6 +33,9 @@ export const draftActions: readonly Action[] = [
             }
         },
     },
+    { id: 'draft.goals', name: 'Goals of words', what: 'Says how many words the section, its chapter and the whole are to have.', group: 'Draft', keys: ['Mod+Alt+O'], scopes: inDraft, available: isThere, run: () => void (useDraft().isSettingGoals = !useDraft().isSettingGoals) },
+    { id: 'draft.cut', name: 'Cut, or keep after all', what: 'Stamps the section as cut: it stays, and is counted no more with what is below it.', group: 'Draft', keys: ['Mod+Alt+X'], scopes: inDraft, available: isThere, run: () => useDraft().stamp('cut') },
+    { id: 'draft.look-up', name: 'Something to look up', what: 'Stamps the section “look up”, or takes that off; a filter for that stamp lists them all.', group: 'Draft', keys: ['Mod+Alt+L'], scopes: inDraft, available: isThere, run: () => useDraft().stamp('look-up') },
     { id: 'draft.stop', name: 'I stop here', what: 'Leaves a mark where the caret is, with a remark for when one comes back.', group: 'Draft', keys: ['Mod+Alt+K'], scopes: inDraft, available: isThere, run: () => useDraft().beginStop() },
     { id: 'draft.stopped', name: 'Go on where I stopped', what: 'Puts the caret where the mark was left.', group: 'Draft', keys: ['Mod+Alt+G'], scopes: inDraft, available: () => isThere() && useDraft().stop !== null, run: () => useDraft().goToStop() },
     { id: 'draft.unstop', name: 'Done with where I stopped', what: 'Takes the mark away.', group: 'Draft', keys: [], scopes: inDraft, available: () => isThere() && useDraft().stop !== null, run: () => useDraft().forgetStop() },

@@ -5,7 +5,7 @@ import type { Edit } from '@/api/wire'
 import { today } from '@/facts/facts'
 import { useDrafts } from '@/stores/drafts'
 import { newId, useMap } from '@/stores/map'
-import { branchOf, childrenOf, depthOf, rowsOf, type Tree } from '@/stores/tree'
+import { ancestorsOf, branchOf, childrenOf, depthOf, rowOf, rowsOf, type Tree } from '@/stores/tree'
 import { quotations } from '@/text/quoteTyping'
 
 /** Where in a section the caret is wanted: at an end, where a hand said that it stood, behind so many letters of its Markdown, or at a point of the window. */
@@ -38,11 +38,24 @@ export const useDraft = defineStore('draft', () => {
     const base = computed(() => depthOf(map.tree, top.value))
     const levelOf = (topic: string): number => depthOf(map.tree, topic) - base.value
 
+    /** Whether a section has a stamp that says how far it is. */
+    const isStamped = (topic: string, stamp: 'cut' | 'look-up'): boolean => rowOf(map.tree, 'stamps', topic)?.fields[stamp] === true
+    /** Whether it is cut, or stands below what is. */
+    const isCut = (topic: string): boolean => [topic, ...ancestorsOf(map.tree, topic)].slice(0, levelOf(topic)).some((one) => isStamped(one, 'cut'))
+    function stamp(stamp: 'cut' | 'look-up'): void {
+        const topic = hand.value?.topic ?? map.current
+        if (topic !== null) {
+            map.edit({ name: 'row.set', type: 'stamps', topics: [topic], fields: { [stamp]: !isStamped(topic, stamp) } } as Edit)
+        }
+    }
+
     /** The section in which one writes, and where the caret is wanted there. */
     const at = ref<string | null>(null)
     const wanted = shallowRef<{ topic: string; caret: Caret } | null>(null)
     const hand = shallowRef<Hand | null>(null)
     const isSeen = ref(false)
+    /** Whether it is asked how many words there are to be. */
+    const isSettingGoals = ref(false)
     /** The page; it has the focus until the section is there in which one writes, so that no key goes elsewhere meanwhile. */
     const frame = shallowRef<HTMLElement | null>(null)
 
@@ -204,5 +217,5 @@ export const useDraft = defineStore('draft', () => {
         })
     }
 
-    return { top, isOneOnly, all, sections, levelOf, at, wanted, hand, isSeen, frame, ahead, typeAhead, face, size, measure, language, quotation, isTypewriter, isBare, places, enter, step, leaveMark, stop, isStopping, beginStop, endStop, goToStop, forgetStop, begin, join, goBack }
+    return { top, isOneOnly, all, sections, levelOf, isStamped, isCut, stamp, at, wanted, hand, isSeen, isSettingGoals, frame, ahead, typeAhead, face, size, measure, language, quotation, isTypewriter, isBare, places, enter, step, leaveMark, stop, isStopping, beginStop, endStop, goToStop, forgetStop, begin, join, goBack }
 })

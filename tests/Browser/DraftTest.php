@@ -129,8 +129,8 @@ it('keeps a mark of where one stopped, and goes on there', function () {
     $said = fn (): string => (string) $browser->script('return document.querySelector(".draft .stop")?.innerText.replaceAll("\n", " ") ?? ""');
     $browser->waitUntil(fn (): bool => str_contains($said(), 'Stopped at “Fog”') && str_contains($said(), 'Tove finds the rope'), 'the mark, not '.$said());
     // It is there when the map is opened again, and leads there, also by the mouse.
-    $browser->script('localStorage.removeItem("chalk-draft-places"); onpagehide = (event) => event.stopImmediatePropagation(); location.reload()');
-    $browser->waitFor('.draft .ProseMirror')->waitUntil(fn (): bool => str_contains($said(), 'Tove finds the rope'), 'the mark again');
+    $browser->driver->navigate()->refresh();
+    $browser->ready()->waitFor('.draft .ProseMirror')->waitUntil(fn (): bool => str_contains($said(), 'Tove finds the rope'), 'the mark again');
     $browser->keys('Mod+ArrowUp')->keys('Mod+Alt+g');
     inSection($browser, 'Fog')->type(' Now');
     $browser->waitUntil(fn (): bool => str_contains(sectionTexts($browser)['Fog'] ?? '', ' Now'), 'what is typed there');
@@ -255,6 +255,35 @@ it('shows what is in notes as the editor does, fetches nothing from elsewhere, a
     inSection($browser, 'Rope');
     expect($browser->script('return location.pathname'))->toStartWith('/maps/')->and(count($browser->driver->getWindowHandles()))->toBe(1)->and($browser->complaints())->toBe([]);
     $browser->press('Board');
+});
+
+it('writes as Markdown where the formatted editor would not keep what is there', function () {
+    $browser = writing();
+    $odd = "<!-- mine -->\nBy the steps\n<aside>kept</aside>";
+    $browser->script('const map = document.querySelector("#app").__vue_app__.config.globalProperties.$pinia._s.get("map"); map.edit({ name: "topic.note", topics: [[...map.tree.topics.values()].find(({ title }) => title === "Crane").id], note: arguments[0] })', $odd);
+    $browser->saved()->keys('ArrowDown', 'ArrowDown', 'ArrowDown');
+    inSection($browser, 'Fog')->keys('ArrowDown');
+    inSection($browser, 'Crane')->waitUntil(fn (): bool => $browser->script('return document.activeElement.tagName') === 'TEXTAREA', 'the Markdown');
+    $note = fn (string $title): ?string => $browser->script('const map = document.querySelector("#app").__vue_app__.config.globalProperties.$pinia._s.get("map"); return [...map.told.topics.values()].find((one) => one.title === arguments[0])?.note ?? null', $title);
+    $browser->keys('Mod+End')->type(' at last')->saved()->waitUntil(fn (): bool => $note('Crane') === "{$odd} at last", 'what is typed, to the letter, not '.$note('Crane'));
+    // It leads on at its end, and is parted where the caret is.
+    $browser->keys('ArrowDown');
+    inSection($browser, 'Rope')->keys('ArrowUp');
+    inSection($browser, 'Crane')->waitUntil(fn (): bool => $browser->script('return document.activeElement.tagName') === 'TEXTAREA', 'the Markdown again')->keys('Mod+Home', 'ArrowDown', 'Mod+Enter');
+    $browser->waitUntil(fn (): bool => $browser->script('return document.activeElement.getAttribute("aria-label")') === 'Heading', 'the new heading')->type('Steps')->keys('Enter')->saved();
+    $browser->waitUntil(fn (): bool => $note('Crane') === '<!-- mine -->' && $note('Steps') === "By the steps\n<aside>kept</aside> at last", 'both parts, not '.$note('Crane').' and '.$note('Steps'));
+    expect($browser->complaints())->toBe([]);
+});
+
+it('is written from right to left where the script is', function () {
+    $browser = writing();
+    $browser->keys('ArrowDown', 'ArrowDown');
+    inSection($browser, 'Tove counts')->type('שלום לכולם');
+    saysIn($browser, 'Tove counts', 'שלום לכולם');
+    expect($browser->script('return document.querySelector(".draft .ProseMirror").matches(":dir(rtl)")'))->toBeTrue();
+    inSection($browser, 'Tove counts')->type('!');
+    saysIn($browser, 'Tove counts', 'שלום לכולם!');
+    expect($browser->complaints())->toBe([]);
 });
 
 it('is there on a phone', function () {

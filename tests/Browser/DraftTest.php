@@ -142,6 +142,13 @@ it('keeps a mark of where one stopped, and goes on there', function () {
     $browser->keys('Mod+Alt+k')->waitUntil(fn (): bool => $browser->script('return document.activeElement.id') === 'draft-remark', 'the question')->keys('Enter')->saved();
     $browser->waitUntil(fn (): bool => str_contains($said(), 'Stopped at') && ! str_contains($said(), 'rope'), 'another mark');
     $browser->keys('Mod+z')->saved()->waitUntil(fn (): bool => str_contains($said(), 'Stopped at “Fog”'), 'the first one back');
+    // A mark whose section has gone is no hindrance to another.
+    $browser->script('const map = document.querySelector("#app").__vue_app__.config.globalProperties.$pinia._s.get("map"); map.edit({ name: "topic.remove", topics: [[...map.tree.topics.values()].find(({ title }) => title === "Fog").id] })');
+    $browser->saved()->waitUntil(fn (): bool => $said() === '', 'the mark gone with its section');
+    $browser->script('[...document.querySelectorAll(".draft .section")].find((one) => one.getAttribute("aria-label") === "Rope").querySelector(".note-text").click()');
+    inSection($browser, 'Rope')->keys('Mod+Alt+k')->waitUntil(fn (): bool => $browser->script('return document.activeElement.id') === 'draft-remark', 'the question')->type('Go on')->keys('Enter')->saved();
+    $browser->waitUntil(fn (): bool => str_contains($said(), 'Stopped at “Rope”'), 'a mark there');
+    expect((string) $browser->script('return document.body.innerText'))->not->toContain('not in the map any more');
     $browser->press('Done with it')->saved()->waitUntil(fn (): bool => $said() === '', 'no mark');
     expect($browser->complaints())->toBe([]);
 });

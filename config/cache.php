@@ -12,7 +12,8 @@ return [
     'stores' => [
         'array' => ['driver' => 'array', 'serialize' => false],
         'file' => ['driver' => 'file', 'path' => storage_path('framework/cache/data'), 'lock_path' => storage_path('framework/cache/data')],
-        'apc' => ['driver' => 'apc'],
+        // Its keys are asked for by the hundred with every edit, and nobody listens for them.
+        'apc' => ['driver' => 'apc', 'events' => false],
         'redis' => ['driver' => 'redis', 'connection' => 'cache', 'lock_connection' => 'default'],
     ],
     'prefix' => 'chalk_tree_',

@@ -17,7 +17,7 @@ final class Heads
         $ranks = [];
         foreach ($seen as $its) {
             foreach ($its as [$head, $rank]) {
-                $ranks[$head] = isset($ranks[$head]) && Column::compare($ranks[$head], $rank) <= 0 ? $ranks[$head] : $rank;
+                $ranks[$head] = isset($ranks[$head]) && ($ranks[$head] === $rank || Column::compare($ranks[$head], $rank) <= 0) ? $ranks[$head] : $rank;
             }
         }
         if (! $asSeen) {

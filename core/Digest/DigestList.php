@@ -16,7 +16,7 @@ use ChalkTree\Text\Run;
 use ChalkTree\Text\Wrapper;
 
 /** The first lines of a digest below what it gathers: heads, and what stands under them with a box or a dot before it. */
-final readonly class DigestList implements FacePart
+final class DigestList implements FacePart
 {
     private const PART = 'gathered';
 
@@ -32,8 +32,13 @@ final readonly class DigestList implements FacePart
     /** Letters of a line. */
     private const WIDEST = 90;
 
+    /** @var list<non-empty-list<Line>> its rows as they were wrapped last: it is measured, placed and drawn at one width */
+    private array $lines = [];
+
+    private string $linesAt = '';
+
     /** @param  list<array{sort: 'head'|'open'|'done'|'told'|'more', text: string, touch: string}>  $rows */
-    private function __construct(private array $rows)
+    private function __construct(private readonly array $rows)
     {
     }
 
@@ -84,10 +89,9 @@ final readonly class DigestList implements FacePart
         $wide = 0.0;
         $high = self::ROOM;
         foreach ($this->rows as $i => $row) {
-            $indent = self::indent($row['sort'], $look);
-            [$its, $count] = $wrapper->plainExtent($row['text'], $look->type->small, $widest - $indent, self::cut($row['sort'], $look));
-            $wide = max($wide, $its + $indent);
-            $high += $this->gap($i) + $count * SmallText::LINE * $look->type->small;
+            $lines = $this->lines($widest, $look, $wrapper)[$i];
+            $wide = max($wide, self::indent($row['sort'], $look) + max(array_map(fn (Line $line): float => $line->width, $lines)));
+            $high += $this->gap($i) + count($lines) * SmallText::LINE * $look->type->small;
         }
 
         return [$wide, $high];
@@ -100,7 +104,7 @@ final readonly class DigestList implements FacePart
         $y = $area->y + self::ROOM;
         foreach ($this->rows as $i => $row) {
             $y += $this->gap($i);
-            $lines = $this->lines($row, $area->widest, $look, $wrapper);
+            $lines = $this->lines($area->widest, $look, $wrapper)[$i];
             $high = count($lines) * SmallText::LINE * $small;
             $indent = self::indent($row['sort'], $look);
             // What is read from the right begins there, and its box with it.
@@ -151,13 +155,16 @@ final readonly class DigestList implements FacePart
         };
     }
 
-    /**
-     * @param  array{sort: string, text: string, touch: string}  $row
-     * @return non-empty-list<Line>
-     */
-    private function lines(array $row, float $widest, Look $look, Wrapper $wrapper): array
+    /** @return list<non-empty-list<Line>> by row */
+    private function lines(float $widest, Look $look, Wrapper $wrapper): array
     {
-        return $wrapper->wrapPlain($row['text'], $look->type->small, $widest - self::indent($row['sort'], $look), self::cut($row['sort'], $look));
+        $at = "{$widest} {$look->type->small} {$look->type->face->name}";
+        if ($at !== $this->linesAt) {
+            $this->linesAt = $at;
+            $this->lines = array_map(fn (array $row): array => $wrapper->wrapPlain($row['text'], $look->type->small, $widest - self::indent($row['sort'], $look), self::cut($row['sort'], $look)), $this->rows);
+        }
+
+        return $this->lines;
     }
 
     private static function cut(string $sort, Look $look): int

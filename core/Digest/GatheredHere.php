@@ -13,17 +13,19 @@ use ChalkTree\Map\ReadingOrder;
 /**
  * What a live digest gathers of the map in which it stands. After an edit only those topics are asked again that can
  * answer otherwise, and only what is told of those is told anew.
- *
- * @phpstan-type Told array{string, list<string>, int|null, list<array{string, float|string|null}>, float|string|null}
  */
 final class GatheredHere
 {
+    private const AS_JSON = JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_INVALID_UTF8_SUBSTITUTE | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES;
+
+    private const KEPT = '≡≡';
+
     private ?DigestList $list = null;
 
     /**
      * @param  string  $of  what it was made of: the digest, where it stands, the day
      * @param  string  $shown  all that decides what stands of it on the board
-     * @param  array<string, Told>|null  $found  title, what is told, how far it is, heads and rank of each, in reading order; null where they are too many, or were not read yet
+     * @param  array<string, string>|null  $found  what is told of each, see told(), in reading order; null where they are too many, or were not read yet
      */
     private function __construct(private readonly string $of, private string $shown, private readonly GatheredIds $ids, private ?array $found, private readonly ?Memory $memory = null)
     {
@@ -59,7 +61,8 @@ final class GatheredHere
     public function keep(Memory $memory, string $digest): void
     {
         $memory->keep("≡{$digest}", "{$this->of}\n{$this->count()}\n{$this->shown}");
-        $memory->keep("≡≡{$digest}", json_encode($this->count() > Gathering::MOST ? [] : $this->found($digest), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_INVALID_UTF8_SUBSTITUTE | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES));
+        $found = $this->count() > Gathering::MOST ? [] : $this->found($digest);
+        $memory->keep(self::KEPT.$digest, implode("\n", array_map(fn (string|int $id, string $told): string => "{$id}\t{$told}", array_keys($found), $found)));
         $this->ids->keep($memory, self::idsOf($digest));
     }
 
@@ -94,7 +97,7 @@ final class GatheredHere
     /** @return list<DigestGroup>|null null where there are too many to be told */
     public function groups(Digest $digest): ?array
     {
-        return $this->count() > Gathering::MOST ? null : $this->lines($this->arranged($digest), Gathering::MOST);
+        return $this->count() > Gathering::MOST ? null : $this->lines($digest, PHP_INT_MAX)[0];
     }
 
     /** What stands of them on the board; null where there are none, or too many to be told. */
@@ -104,33 +107,36 @@ final class GatheredHere
             return null;
         }
 
-        if ($this->list === null) {
-            $arranged = $this->arranged($digest);
-            $this->list = DigestList::of($this->lines($arranged, DigestList::MOST), array_sum(array_map(fn (array $group): int => count($group[1]), $arranged)));
-        }
-
-        return $this->list;
-    }
-
-    /** @return list<array{string, list<int>}> heads, and which of those that were found stand below each */
-    private function arranged(Digest $digest): array
-    {
-        $found = array_values($this->found($digest->id));
-
-        return Gathering::arranged($digest, array_column($found, 3), array_column($found, 4));
+        return $this->list ??= DigestList::of(...$this->lines($digest, DigestList::MOST));
     }
 
     /**
-     * @param  list<array{string, list<int>}>  $arranged
-     * @return list<DigestGroup> the first so many lines below each head
+     * @return array{list<DigestGroup>, int} the groups in which the first so many lines stand, with those, and how many lines there are in all
      */
-    private function lines(array $arranged, int $most): array
+    private function lines(Digest $digest, int $most): array
     {
-        $ids = array_keys($this->found ?? []);
-        $found = array_values($this->found ?? []);
-        $line = fn (int $at): DigestLine => new DigestLine('', (string) $ids[$at], $found[$at][0], [], $found[$at][1], $found[$at][2]);
+        $known = $heads = $ranks = [];
+        foreach ($found = $this->found($digest->id) as $told) {
+            [$its, $rank] = explode("\t", $told, 3);
+            // Most stand below the same few heads.
+            $heads[] = $known[$its] ??= self::heads($its);
+            $ranks[] = self::rank($rank);
+        }
+        $ids = array_keys($found);
+        $found = array_values($found);
+        $count = 0;
+        $groups = [];
+        foreach (Gathering::grouped($digest, $heads) as [$head, $its]) {
+            if ($count < $most) {
+                $groups[] = new DigestGroup($head, array_map(
+                    fn (int $at): DigestLine => self::line((string) $ids[$at], $found[$at]),
+                    array_slice(Gathering::inOrder($digest, $ranks, $its), 0, $most),
+                ));
+            }
+            $count += count($its);
+        }
 
-        return array_map(fn (array $group): DigestGroup => new DigestGroup($group[0], array_map($line, array_slice($group[1], 0, $most))), $arranged);
+        return [$groups, $count];
     }
 
     /**
@@ -233,21 +239,49 @@ final class GatheredHere
         return ($above === [] ? $topic : $above[count($above) - 1])->parked === null;
     }
 
-    /** @return Told */
-    private static function told(Moment $now, Digest $digest, string $id): array
+    /** Its heads, its rank, and what is told of it, as JSON each, which leaves tabs and line breaks free to part them. */
+    private static function told(Moment $now, Digest $digest, string $id): string
     {
-        [$line, $groups, $rank] = Gathering::told($now, $digest, Columns::of($now), $id);
+        [$line, $heads, $rank] = Gathering::told($now, $digest, Columns::of($now), $id);
 
-        return [$line->title, $line->told, $line->progress, $groups, $rank];
+        return implode("\t", array_map(fn (mixed $one): string => json_encode($one, self::AS_JSON), [$heads, $rank, [$line->title, $line->told, $line->progress]]));
     }
 
-    /** @return array<string, Told> */
+    /** @return list<array{string, float|string|null}> */
+    private static function heads(string $json): array
+    {
+        /** @var list<array{string, float|string|null}> $heads */
+        $heads = json_decode($json, true);
+
+        return $heads;
+    }
+
+    private static function rank(string $json): float|string|null
+    {
+        /** @var float|string|null $rank */
+        $rank = $json === 'null' ? null : json_decode($json);
+
+        return $rank;
+    }
+
+    private static function line(string $id, string $told): DigestLine
+    {
+        /** @var array{string, list<string>, int|null} $its */
+        $its = json_decode(explode("\t", $told, 3)[2], true);
+
+        return new DigestLine('', $id, $its[0], [], $its[1], $its[2]);
+    }
+
+    /** @return array<string, string> */
     private function found(string $digest): array
     {
         if ($this->found === null) {
-            /** @var array<string, Told> $kept */
-            $kept = json_decode($this->memory?->kept("≡≡{$digest}") ?? '[]', true);
-            $this->found = $kept;
+            $this->found = [];
+            $kept = $this->memory?->kept(self::KEPT.$digest) ?? '';
+            foreach ($kept === '' ? [] : explode("\n", $kept) as $line) {
+                [$id, $told] = explode("\t", $line, 2);
+                $this->found[$id] = $told;
+            }
         }
 
         return $this->found;

@@ -106,35 +106,45 @@ final class Gathering
     /** @return list<DigestGroup> one without a head where nothing is grouped; what stands under none comes last */
     public function groups(): array
     {
+        $ranks = array_column($this->found, 2);
         $groups = [];
-        foreach (self::arranged($this->digest, array_column($this->found, 1), array_column($this->found, 2)) as [$head, $its]) {
-            $groups[] = new DigestGroup($head, array_map(fn (int $at): DigestLine => $this->found[$at][0], $its));
+        foreach (self::grouped($this->digest, array_column($this->found, 1)) as [$head, $its]) {
+            $groups[] = new DigestGroup($head, array_map(fn (int $at): DigestLine => $this->found[$at][0], self::inOrder($this->digest, $ranks, $its)));
         }
 
         return $groups;
     }
 
     /**
-     * Where each of the topics that were found stands; they are told by their numbers.
+     * Under which heads the topics stand that were found; they are told by their numbers, and not put in order yet.
      *
      * @param  list<list<array{string, float|string|null}>>  $heads  of each, as they stand in the map, and by what those are put in order
-     * @param  list<float|string|null>  $ranks  of each
      * @return list<array{string, list<int>}> heads and what stands below each
      */
-    public static function arranged(Digest $digest, array $heads, array $ranks): array
+    public static function grouped(Digest $digest, array $heads): array
     {
         $below = array_fill_keys($titles = Heads::inOrder($heads, in_array($digest->text('by'), Columns::OF_ABOVE, true)), []);
         $rest = [];
-        foreach ($digest->text('order') === '' ? array_keys($ranks) : Ranks::inOrder($ranks) as $at) {
-            foreach ($heads[$at] as [$head]) {
+        foreach ($heads as $at => $its) {
+            foreach ($its as [$head]) {
                 $below[$head][] = $at;
             }
-            if ($heads[$at] === []) {
+            if ($its === []) {
                 $rest[] = $at;
             }
         }
-        $arranged = array_map(fn (string $head): array => [mb_substr($head, 0, self::WIDEST), $below[$head]], $titles);
+        $grouped = array_map(fn (string $head): array => [mb_substr($head, 0, self::WIDEST), $below[$head]], $titles);
 
-        return $rest === [] ? $arranged : [...$arranged, [$arranged === [] ? '' : 'None', $rest]];
+        return $rest === [] ? $grouped : [...$grouped, [$grouped === [] ? '' : 'None', $rest]];
+    }
+
+    /**
+     * @param  list<float|string|null>  $ranks  of all that were found
+     * @param  list<int>  $its  what stands below one head
+     * @return list<int> the same as the digest puts them in order
+     */
+    public static function inOrder(Digest $digest, array $ranks, array $its): array
+    {
+        return $digest->text('order') === '' ? $its : Ranks::inOrder(array_intersect_key($ranks, array_flip($its)));
     }
 }

@@ -53,6 +53,9 @@ final class Advances
 
     private const UNKNOWN = 1300;
 
+    /** Text in which every character is one by itself: letters of Latin, Greek and Cyrillic, and the usual signs of printing. */
+    private const SINGLES = '/\A[\x{20}-\x{7e}\x{a0}-\x{ac}\x{ae}-\x{2ff}\x{370}-\x{482}\x{48a}-\x{52f}\x{2010}-\x{2027}\x{2030}-\x{205e}]*\z/u';
+
     private const MOST_WORDS = 20_000;
 
     /** What of marks decides how wide text is: the cut of a typeface. */
@@ -141,6 +144,14 @@ final class Advances
     private function wide(string $text, int $style): int
     {
         $width = 0;
+        if (preg_match(self::SINGLES, $text) === 1) {
+            foreach (mb_str_split($text) as $char) {
+                $code = (int) mb_ord($char);
+                $width += $this->tables[$style][$code] ?? $this->fallback($code);
+            }
+
+            return $width;
+        }
         foreach (Clusters::of($text) as $cluster) {
             $width += $this->cluster($cluster, $style);
         }

@@ -25,7 +25,7 @@ use Illuminate\Contracts\Cache\Repository;
 final readonly class FirstPicture
 {
     /** Changed whenever the same would be drawn otherwise by another version. */
-    private const VERSION = 5;
+    private const VERSION = 6;
 
     /** Larger maps are not drawn while somebody waits. */
     private const MOST_WAITED_FOR = 2_000;

@@ -17,7 +17,7 @@ use ChalkTree\Arrange\View;
 final readonly class LayoutMemories
 {
     /** Changed whenever the same map would be laid out otherwise by another version. */
-    private const VERSION = 15;
+    private const VERSION = 16;
 
     public function __construct(private PartedCache $cache, private MapStates $states)
     {

@@ -182,14 +182,14 @@ final class Layout
         if ($touched !== null && $others !== [] && $this->mapBefore !== null && $this->viewBefore !== null) {
             $this->lookBack($this->mapBefore, $this->viewBefore, $others);
         }
-        $touched = $touched === null ? null : [...$touched, ...$others];
         $this->before = $this->recalled = [];
         $scope = $view->scope !== null && $map->has($view->scope) ? $view->scope : null;
         $this->root = $scope ?? $map->sheet()->root;
         $isAlike = $this->looks->read($map, $now);
         $isAlike = $this->faces->read($map, $touched === null, $now) && $isAlike;
         // Where something is said otherwise of the map as a whole, everything may be drawn otherwise.
-        [$todo, $left] = $this->goInto($now, $view, $scope, $touched === null || ! $isAlike ? null : $this->stale($map, $touched));
+        $stale = $touched === null || ! $isAlike ? null : $this->stale($map, $touched);
+        [$todo, $left] = $this->goInto($now, $view, $scope, $stale === null ? null : $stale + $this->stale($map, $this->resized($others, $stale)));
         for ($i = count($todo) - 1; $i >= 0; $i--) {
             $this->place($todo[$i]);
         }
@@ -251,6 +251,35 @@ final class Layout
         for ($i = count($todo) - 1; $i >= 0; $i--) {
             $this->place($todo[$i]);
         }
+    }
+
+    /**
+     * Puts into boxes what stands in them now. Where they keep their sizes nothing has to be laid out for that.
+     *
+     * @param  list<string>  $others  topics in whose boxes something else stands because of others that changed
+     * @param  array<string, true>  $stale  what is laid out anyway
+     * @return list<string> those of them that have to be laid out
+     */
+    private function resized(array $others, array $stale): array
+    {
+        $resized = [];
+        foreach ($others as $id) {
+            $slip = $this->slips[$id] ?? null;
+            if ($slip === null || isset($stale[$id]) || isset($this->phrases[$id])) {
+                $resized[] = $id;
+
+                continue;
+            }
+            $size = [$slip->w, $slip->h];
+            $slip->parts = $this->faces->of($slip->topic);
+            $this->measurer->measure($slip);
+            if ([$slip->w, $slip->h] !== $size) {
+                [$slip->w, $slip->h] = $size;
+                $resized[] = $id;
+            }
+        }
+
+        return $resized;
     }
 
     /**

@@ -15,7 +15,10 @@ use ChalkTree\Text\Line;
 use ChalkTree\Text\Run;
 use ChalkTree\Text\Wrapper;
 
-/** The first lines of a digest below what it gathers: heads, and what stands under them with a box or a dot before it. */
+/**
+ * The first lines of a digest below what it gathers: heads, and what stands under them with a box or a dot before it.
+ * Each is one line, whatever it says, so that the board stands still while things are ticked off.
+ */
 final class DigestList implements FacePart
 {
     private const PART = 'gathered';
@@ -29,15 +32,21 @@ final class DigestList implements FacePart
     /** The side of the box of a to-do, for a type size of 1. */
     private const SIDE = 0.72;
 
-    /** Letters of a line. */
-    private const WIDEST = 90;
+    /** Letters of a title, and of what is told behind it. */
+    private const LONGEST = 90;
 
-    /** @var list<non-empty-list<Line>> its rows as they were wrapped last: it is measured, placed and drawn at one width */
+    /** How wide a line may be, for a type size of 1, where its box is as wide as what is in it. */
+    private const WIDEST = 32.0;
+
+    /** The width of all grows by such steps, so that what stands beside a digest does not move with every line that comes or goes. */
+    private const STEP = 40.0;
+
+    /** @var list<Line> its rows as they were set last: it is measured, placed and drawn at one width */
     private array $lines = [];
 
     private string $linesAt = '';
 
-    /** @param  list<array{sort: 'head'|'open'|'done'|'told'|'more', text: string, touch: string}>  $rows */
+    /** @param  list<array{sort: 'head'|'open'|'done'|'told'|'more', text: string, told: string, touch: string}>  $rows */
     private function __construct(private readonly array $rows)
     {
     }
@@ -55,20 +64,19 @@ final class DigestList implements FacePart
         $left = self::MOST;
         foreach ($groups as $group) {
             if ($left > 0 && $group->title !== '') {
-                $rows[] = ['sort' => 'head', 'text' => mb_strimwidth($group->title, 0, self::WIDEST, '…'), 'touch' => ''];
+                $rows[] = ['sort' => 'head', 'text' => self::short($group->title), 'told' => '', 'touch' => ''];
             }
             foreach (array_slice($group->lines, 0, $left) as $line) {
-                $text = implode("\u{A0}· ", [$line->title === '' ? 'Untitled' : $line->title, ...$line->told]);
                 $rows[] = ['sort' => match (true) {
                     $line->progress === null => 'told',
                     default => $line->progress >= 100 ? 'done' : 'open',
-                }, 'text' => mb_strimwidth($text, 0, self::WIDEST, '…'), 'touch' => "gathered:{$line->map}:{$line->topic}"];
+                }, 'text' => self::short($line->title === '' ? 'Untitled' : $line->title), 'told' => self::short(implode('', array_map(fn (string $told): string => " · {$told}", $line->told))), 'touch' => "gathered:{$line->map}:{$line->topic}"];
             }
             $left = max(0, $left - count($group->lines));
         }
         $more = $count - self::MOST;
         if ($more > 0) {
-            $rows[] = ['sort' => 'more', 'text' => "and {$more} more", 'touch' => ''];
+            $rows[] = ['sort' => 'more', 'text' => "and {$more} more", 'told' => '', 'touch' => ''];
         }
 
         return new self($rows);
@@ -89,12 +97,11 @@ final class DigestList implements FacePart
         $wide = 0.0;
         $high = self::ROOM;
         foreach ($this->rows as $i => $row) {
-            $lines = $this->lines($widest, $look, $wrapper)[$i];
-            $wide = max($wide, self::indent($row['sort'], $look) + max(array_map(fn (Line $line): float => $line->width, $lines)));
-            $high += $this->gap($i) + count($lines) * SmallText::LINE * $look->type->small;
+            $wide = max($wide, self::indent($row['sort'], $look) + $this->lines($widest, $look, $wrapper)[$i]->width);
+            $high += $this->gap($i) + SmallText::LINE * $look->type->small;
         }
 
-        return [$wide, $high];
+        return [min(self::widest($widest, $look), ceil($wide / self::STEP) * self::STEP), $high];
     }
 
     public function draw(Area $area, Look $look, Wrapper $wrapper): array
@@ -104,15 +111,13 @@ final class DigestList implements FacePart
         $y = $area->y + self::ROOM;
         foreach ($this->rows as $i => $row) {
             $y += $this->gap($i);
-            $lines = $this->lines($area->widest, $look, $wrapper)[$i];
-            $high = count($lines) * SmallText::LINE * $small;
+            $line = $this->lines($area->widest, $look, $wrapper)[$i];
+            $high = SmallText::LINE * $small;
             $indent = self::indent($row['sort'], $look);
             // What is read from the right begins there, and its box with it.
-            $begins = fn (Line $line): float => $line->isRightToLeft ? $area->x + $area->w - $indent - $line->width : $area->x + $indent;
-            array_push($parts, ...$this->sign($row['sort'], $lines[0]->isRightToLeft ? $area->x + $area->w - $indent + 4 : $area->x, $y + (SmallText::FIRST - 0.36) * $small, $look));
-            foreach ($lines as $n => $line) {
-                array_push($parts, ...TextLine::of(self::PART, $line, $begins($line), round($y + ($n * SmallText::LINE + SmallText::FIRST) * $small, 2), $small, $row['sort'] === 'head' || $row['sort'] === 'open' ? $look->type->ink : $look->type->softInk, $look));
-            }
+            $begin = $line->isRightToLeft ? $area->x + $area->w - $indent - $line->width : $area->x + $indent;
+            array_push($parts, ...$this->sign($row['sort'], $line->isRightToLeft ? $area->x + $area->w - $indent + 4 : $area->x, $y + (SmallText::FIRST - 0.36) * $small, $look));
+            array_push($parts, ...TextLine::of(self::PART, $line, $begin, round($y + SmallText::FIRST * $small, 2), $small, $row['sort'] === 'head' || $row['sort'] === 'open' ? $look->type->ink : $look->type->softInk, $look));
             // Above the text, so that it is touched and not that.
             if ($row['touch'] !== '') {
                 $parts[] = Primitive::path('gathered-room', 'M'.round($area->x, 2).' '.round($y, 2).'h'.round($area->w, 2).'v'.round($high, 2).'h-'.round($area->w, 2).'Z')->touching($row['touch']);
@@ -155,16 +160,43 @@ final class DigestList implements FacePart
         };
     }
 
-    /** @return list<non-empty-list<Line>> by row */
+    /** @return list<Line> by row */
     private function lines(float $widest, Look $look, Wrapper $wrapper): array
     {
-        $at = "{$widest} {$look->type->small} {$look->type->face->name}";
+        $at = "{$widest} {$look->hash}";
         if ($at !== $this->linesAt) {
             $this->linesAt = $at;
-            $this->lines = array_map(fn (array $row): array => $wrapper->wrapPlain($row['text'], $look->type->small, $widest - self::indent($row['sort'], $look), self::cut($row['sort'], $look)), $this->rows);
+            $this->lines = array_map(fn (array $row): Line => $this->line($row, self::widest($widest, $look), $look, $wrapper), $this->rows);
         }
 
         return $this->lines;
+    }
+
+    /** @param  array{sort: 'head'|'open'|'done'|'told'|'more', text: string, told: string, touch: string}  $row */
+    private function line(array $row, float $widest, Look $look, Wrapper $wrapper): Line
+    {
+        [$size, $cut] = [$look->type->small, self::cut($row['sort'], $look)];
+        $room = $widest - self::indent($row['sort'], $look);
+        $line = $wrapper->plainLine($row['text'].$row['told'], $size, $room, $cut);
+        if ($line !== null) {
+            return $line;
+        }
+        // Where there is not enough room the title gives way, up to a half.
+        $told = $wrapper->cut($row['told'], $size, $room / 2, $cut);
+        $text = $wrapper->cut($row['text'], $size, $room - $wrapper->plainExtent($told, $size, INF, $cut)[0], $cut);
+
+        return $wrapper->wrapPlain($text.$told, $size, INF, $cut)[0];
+    }
+
+    /** A box that is as wide as what is in it makes room for a line; any other is as wide as it is. */
+    private static function widest(float $widest, Look $look): float
+    {
+        return $look->box->width === null && $look->box->shape()->isFull() ? max($widest, self::WIDEST * $look->type->small) : $widest;
+    }
+
+    private static function short(string $text): string
+    {
+        return mb_strimwidth($text, 0, self::LONGEST, '…');
     }
 
     private static function cut(string $sort, Look $look): int

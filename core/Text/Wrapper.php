@@ -86,6 +86,33 @@ final class Wrapper
         return [$widest, count($lines)];
     }
 
+    /** Text that is not Markdown, as much of it as stands in one line, with an ellipsis where that is not all. */
+    public function cut(string $text, float $size, float $limit, int $base = 0): string
+    {
+        $fits = fn (string $part): bool => $this->advances->width($part, $base) * $size / 1000 <= $limit;
+        if ($fits($text)) {
+            return $text;
+        }
+        $kept = '';
+        foreach (explode(' ', $text) as $i => $word) {
+            $more = $i === 0 ? $word : "{$kept} {$word}";
+            if (! $fits("{$more}…")) {
+                break;
+            }
+            $kept = $more;
+        }
+        if (trim($kept) === '') {
+            foreach (Clusters::of($text) as $cluster) {
+                if (! $fits("{$kept}{$cluster}…")) {
+                    break;
+                }
+                $kept .= $cluster;
+            }
+        }
+
+        return "{$kept}…";
+    }
+
     /** The width in pixels of text in one line with nothing odd about its spaces, as small type mostly is; null for any other. */
     private function widthOfWords(string $text, float $size, int $base): ?float
     {
@@ -150,12 +177,20 @@ final class Wrapper
      */
     public function wrapPlain(string $text, float $size, float $limit, int $base = 0): array
     {
-        $width = $this->widthOfWords($text, $size, $base);
-        if ($width !== null && $width <= $limit) {
-            return [new Line($width, [['x' => 0.0, 'w' => $width, 'run' => new Run($text, $base)]], Direction::isRightToLeft($text))];
+        $line = $this->plainLine($text, $size, $limit, $base);
+        if ($line !== null) {
+            return [$line];
         }
 
         return $this->slowly($text === '' ? [] : [new Run($text)], $size, $limit, $base);
+    }
+
+    /** Text that is not Markdown as one line; null where it is too wide for that, or there is anything odd about its spaces. */
+    public function plainLine(string $text, float $size, float $limit, int $base = 0): ?Line
+    {
+        $width = $this->widthOfWords($text, $size, $base);
+
+        return $width === null || $width > $limit ? null : new Line($width, [['x' => 0.0, 'w' => $width, 'run' => new Run($text, $base)]], Direction::isRightToLeft($text));
     }
 
     /**

@@ -146,3 +146,25 @@ it('shows after each edit what it would show if all were gathered anew', functio
     }
     expect($kept)->toBeGreaterThan(5)->and($followed)->toBeGreaterThan(10);
 })->with(range(1, 25));
+
+it('keeps each line to one, the title giving way to what is told, and its box as it was while lines come and go', function () {
+    $map = mapWithDigest("Festival\n\tGlue paper\n\tAsk the ferry office whether the lanterns of the harbour school may go over on the last boat\n\tBend willow\n\tOpen things", 'not done', ['tells' => 'by']);
+    foreach (['Glue paper', 'Ask the ferry office whether the lanterns of the harbour school may go over on the last boat', 'Bend willow'] as $title) {
+        $map->put(Task::fromFields(Outline::id($map, $title), ['is' => true, 'by' => '2026-12-01']));
+    }
+    $written = writtenOn($map, 'Open things');
+    expect($written)->toHaveCount(5)->and($written[3])->toMatch('/^Ask the ferry office [^…]+…[ \x{A0}]· by Tue 1 Dec$/u');
+    $layout = Layout::of($map, new View(today: A_DAY));
+    $box = clone $layout->slips()[$id = Outline::id($map, 'Open things')];
+    // Another one takes the place of one; what is beside the digest stays.
+    $after = clone $map;
+    $after->put(Task::fromFields($paper = Outline::id($map, 'Glue paper'), ['is' => true, 'progress' => 100]));
+    $after->put(Task::fromFields($other = Ids::next(), ['is' => true]));
+    $after->put(new Topic($other, parent: $map->root()->id, rank: 'zz', title: 'Thank everybody who stood in the rain'));
+    $change = $layout->draw($after, new View(today: A_DAY), [$paper, $other, $map->root()->id]);
+    $slip = $layout->slips()[$id];
+    expect($change->slips)->toHaveKey($id)
+        ->and([$slip->w, $slip->h])->toBe([$box->w, $box->h])
+        ->and(writtenOn($after, 'Open things', $layout))->toBe(writtenOn($after, 'Open things'))
+        ->and(writtenOn($after, 'Open things'))->not->toContain('Glue paper · by Tue 1 Dec');
+});

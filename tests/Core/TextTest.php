@@ -181,3 +181,22 @@ it('sets indices and exponents lower and higher, and writes them as tags', funct
     expect($advances->width('222', Run::SUB))->toBe((int) ceil($advances->width('222', 0) * 0.7))
         ->and($advances->width('222', Run::SUPER | Run::BOLD))->toBe((int) ceil($advances->width('222', Run::BOLD) * 0.7));
 });
+
+it('cuts text that is wider than its line between words, and inside one where it has to', function (string $text, float $limit, string $cut) {
+    $wrapper = new Wrapper(new Advances);
+    $kept = $wrapper->cut($text, 13, $limit);
+    expect($kept)->toBe($cut)->and($wrapper->plainExtent($kept, 13, INF)[0])->toBeLessThanOrEqual(max($limit, $wrapper->plainExtent('…', 13, INF)[0]));
+})->with([
+    'all of it' => ['Paper lanterns', 200, 'Paper lanterns'],
+    'between words' => ['Paper lanterns over the harbour', 150, 'Paper lanterns over the…'],
+    'inside the first' => ['Lanternmakersguild', 60, 'Lantern…'],
+    'no more than the sign' => ['Lanterns', 4, '…'],
+    'never inside a character' => ['👩‍🚀👩‍🚀👩‍🚀👩‍🚀', 40, '👩‍🚀…'],
+    'nothing' => ['', 10, ''],
+]);
+
+it('measures text of plain characters as it does cluster by cluster', function (string $text) {
+    $advances = new Advances;
+    // A mark of no width at the end makes it go cluster by cluster.
+    expect($advances->width($text, 0))->toBe($advances->width("{$text}\u{200D}", 0))->and($advances->width($text, Run::BOLD))->toBe($advances->width("{$text}\u{200D}", Run::BOLD));
+})->with(['Größe·Übermaß', 'Żółć—łódź', 'Ελληνικά', 'Привет', "a\u{A0}·\u{A0}b…", '“quoted”', 'naïveté‰']);

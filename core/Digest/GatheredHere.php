@@ -115,12 +115,12 @@ final class GatheredHere
      */
     private function lines(Digest $digest, int $most): array
     {
-        $known = $heads = $ranks = [];
+        $knownHeads = $knownRanks = $heads = $ranks = [];
         foreach ($found = $this->found($digest->id) as $told) {
             [$its, $rank] = explode("\t", $told, 3);
-            // Most stand below the same few heads.
-            $heads[] = $known[$its] ??= self::heads($its);
-            $ranks[] = self::rank($rank);
+            // Most stand below the same few heads, and many fall on one day.
+            $heads[] = $knownHeads[$its] ??= self::heads($its);
+            $ranks[] = $knownRanks[$rank] ??= self::rank($rank);
         }
         $ids = array_keys($found);
         $found = array_values($found);

@@ -9,7 +9,7 @@ use Illuminate\Contracts\Cache\Repository;
 /** Many short texts by key, as they lie in the cache in parts, of which only those are fetched that are asked for. */
 final class KeptParts
 {
-    /** @var array<int, array<string, string>> those fetched, by their number */
+    /** @var array<int, string> those fetched, by their number, as PackedTexts has them */
     private array $fetched = [];
 
     /** @param  array<int, string>  $versions  of each part that there is, by its number */
@@ -20,7 +20,9 @@ final class KeptParts
     /** @throws PartLost */
     public function get(string $key): ?string
     {
-        return $this->part(PartedCache::numberOf($key))[$key] ?? null;
+        $number = PartedCache::numberOf($key);
+
+        return isset($this->versions[$number]) ? PackedTexts::text($this->fetched[$number] ??= $this->fetch($number), $key) : null;
     }
 
     /**
@@ -46,18 +48,17 @@ final class KeptParts
             return [];
         }
 
-        return $this->fetched[$number] ??= $this->fetch($number);
+        return PackedTexts::all($this->fetched[$number] ??= $this->fetch($number));
     }
 
-    /** @return array<string, string> */
-    private function fetch(int $number): array
+    /** @throws PartLost */
+    private function fetch(int $number): string
     {
         $part = $this->cache->get(PartedCache::partName($this->name, $number, $this->versions[$number]));
-        if (! is_array($part)) {
+        if (! is_string($part)) {
             throw new PartLost;
         }
 
-        /** @var array<string, string> */
         return $part;
     }
 }

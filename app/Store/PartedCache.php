@@ -87,7 +87,7 @@ final readonly class PartedCache
         $version = bin2hex(random_bytes(6));
         foreach ($parts as $number => $part) {
             $versions[$number] = $version;
-            if (! $this->cache->put(self::partName($name, $number, $version), $part, self::SECONDS)) {
+            if (! $this->cache->put(self::partName($name, $number, $version), PackedTexts::of($part), self::SECONDS)) {
                 // There is no room; whoever asks next finds nothing rather than a part of it.
                 $this->cache->forget($name);
 

@@ -109,7 +109,8 @@ final readonly class Exports
         if (isset(DeckFiles::FORMATS[$wish->to])) {
             return $this->decks->write($record, $leaving, $wish, $title, $progress);
         }
-        $selected = Selected::of($leaving, $wish->choices, $wish->branch, $wish->chosen, $wish->view);
+        // A calendar is no text: what is cut keeps its days.
+        $selected = Selected::of($leaving, $wish->choices, $wish->branch, $wish->chosen, $wish->view, isText: $wish->to !== 'ics');
         $document = DocumentFormat::tryFrom($wish->to);
         if ($document !== null) {
             return $this->documents->write($record, $for === null ? $selected : $this->digests->settled($selected, $record, $for), $document, $wish->choices, $progress);

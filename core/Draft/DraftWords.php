@@ -6,7 +6,6 @@ namespace ChalkTree\Draft;
 
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Map\TopicMap;
-use ChalkTree\Sign\Stamp;
 use ChalkTree\Sign\TopicStamps;
 use ChalkTree\Text\InlineMarkdown;
 use ChalkTree\Text\WordCount;
@@ -60,20 +59,13 @@ final readonly class DraftWords
         while (($topic = array_pop($waiting)) !== null) {
             $words += $topic->note === '' ? 0 : WordCount::of($topic->note);
             foreach ($map->children($topic->id) as $child) {
-                if (! self::isCut($map, $child->id)) {
+                if (! TopicStamps::isCut($map, $child->id)) {
                     $waiting[] = $child;
                 }
             }
         }
 
         return $words;
-    }
-
-    private static function isCut(TopicMap $map, string $topic): bool
-    {
-        $stamps = $map->row(TopicStamps::type(), $topic);
-
-        return $stamps instanceof TopicStamps && $stamps->flag(Stamp::Cut->value);
     }
 
     /** @return array{section: int, chapter: array{topic: string, title: string, words: int}|null, all: int, reading: int, speaking: int} "DraftAnswer" in the wire schema; times in minutes */

@@ -22,7 +22,7 @@ final readonly class Choices extends FeatureRow
     public const PAPERS = ['a3', 'a5', 'letter', 'legal'];
 
     /** @var list<string> what can be left out or put in */
-    public const FLAGS = ['noNotes', 'noCaptions', 'noPictures', 'noTables', 'noLinks', 'noFacts', 'numbered', 'stamps', 'tags', 'sentences', 'legend', 'drawing', 'contents', 'footnotes', 'landscape',
+    public const FLAGS = ['noNotes', 'noCaptions', 'noPictures', 'noTables', 'noLinks', 'noFacts', 'numbered', 'cut', 'stamps', 'tags', 'sentences', 'legend', 'drawing', 'contents', 'footnotes', 'landscape',
         'upright', 'bare', 'noMarks', 'noPlan', 'noMapName', 'noDate', 'noSheetNumber', 'outline', 'notes', 'gapTopics', 'gapPhrases', 'gapWords', 'noKey'];
 
     private const FAR = 1_000_000;
@@ -58,7 +58,7 @@ final readonly class Choices extends FeatureRow
      * "millimetres" with "dpi"; "margin": pixels of the drawing; "on": the colours, those of the person's board if it is not
      * said. "at", "left", "top", "wide" and "high": an area of the drawing, from the middle of a topic. Of a print: "columns" and
      * "rows" of sheets, or "points" of its smallest type; "overlap": millimetres; "byline": at the foot of each sheet. "deck": by its name or id, with "per" slides a page, or with "notes". The rest
-     * leaves out or puts in what it names: "footnotes" captions at the foot of the page, "bare" the drawing without its ground,
+     * leaves out or puts in what it names: "cut" what is stamped so, which text goes without; "footnotes" captions at the foot of the page, "bare" the drawing without its ground,
      * "outline" and "notes" as further pages, gaps for a class in topics that are chosen, in phrases, in words set bold.
      */
     public static function declared(): array

@@ -18,6 +18,7 @@ use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Number\BranchNumbering;
 use ChalkTree\Picture\TopicPicture;
+use ChalkTree\Sign\TopicStamps;
 use ChalkTree\Task\Remark;
 use ChalkTree\Task\Task;
 use ChalkTree\Text\InlineMarkdown;
@@ -39,16 +40,17 @@ final class Selected
      * @param  string|null  $branch  the topic whose branch is wanted
      * @param  list<string>  $chosen  where only these are wanted, each with what is below it
      * @param  View  $view  how the board is folded, where what is shown is wanted
+     * @param  bool  $isText  whether it will be read, so that what is stamped as cut stays behind with what is below it
      */
-    public static function of(TopicMap $map, Choices $choices, ?string $branch = null, array $chosen = [], View $view = new View): TopicMap
+    public static function of(TopicMap $map, Choices $choices, ?string $branch = null, array $chosen = [], View $view = new View, bool $isText = false): TopicMap
     {
-        $selected = new self($map, $choices);
+        $selected = new self($map, $choices, $isText && ! $choices->flag('cut'));
         $selected->choose($branch, $chosen, in_array($choices->text('what'), ['shown', 'area'], true) ? $view : new View);
 
         return $selected->map();
     }
 
-    private function __construct(private readonly TopicMap $map, private readonly Choices $choices)
+    private function __construct(private readonly TopicMap $map, private readonly Choices $choices, private readonly bool $isWithoutCut)
     {
     }
 
@@ -69,7 +71,7 @@ final class Selected
         }
         $this->below($root->id, 0, $view);
         if ($branch === null) {
-            foreach ($this->map->loose() as $loose) {
+            foreach ($this->kept($this->map->loose()) as $loose) {
                 $this->take($loose, 1, $view);
             }
         }
@@ -85,9 +87,18 @@ final class Selected
 
     private function below(string $id, int $level, View $view): void
     {
-        foreach ($this->ordered($view->below($this->map, $id)) as $topic) {
+        foreach ($this->ordered($this->kept($view->below($this->map, $id))) as $topic) {
             $this->take($topic, $level + 1, $view);
         }
+    }
+
+    /**
+     * @param  array<string, Topic>  $topics
+     * @return array<string, Topic>
+     */
+    private function kept(array $topics): array
+    {
+        return $this->isWithoutCut ? array_filter($topics, fn (Topic $topic): bool => ! TopicStamps::isCut($this->map, $topic->id)) : $topics;
     }
 
     /**

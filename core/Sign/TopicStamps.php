@@ -6,6 +6,7 @@ namespace ChalkTree\Sign;
 
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Field;
+use ChalkTree\Map\TopicMap;
 
 /** The stamps on a topic. */
 final readonly class TopicStamps extends FeatureRow
@@ -32,6 +33,14 @@ final readonly class TopicStamps extends FeatureRow
             'rank' => Field::number(1, 9)->called('stamp of a number')->asked(),
             'letter' => Field::formed(fn (string $letter): bool => preg_match('/^\p{L}$/uD', $letter) === 1, 8, 'be one letter')->called('stamp of a letter')->asked(),
         ] + $flags;
+    }
+
+    /** Whether a topic is stamped as cut: it stays in the map, and out of what is counted and handed over as text. */
+    public static function isCut(TopicMap $map, string $topic): bool
+    {
+        $stamps = $map->row(self::type(), $topic);
+
+        return $stamps instanceof self && $stamps->flag(Stamp::Cut->value);
     }
 
     /** @return list<string> the signs of its stamps in their order; see Sign */

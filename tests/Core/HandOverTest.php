@@ -51,6 +51,18 @@ it('leaves out and puts in what was chosen', function () {
         ->and(Selected::of($this->map, Choices::fromFields('', ['stamps' => true]))->topic($this->ids['Music'])->title)->toBe('Music *(done)*');
 });
 
+it('leaves what is cut out of text, with what is below it, unless it is wanted', function () {
+    Edits::apply(Edits::read('row.set', ['type' => 'stamps', 'topics' => [$this->ids['Bread'], $this->ids['Aside']], 'fields' => ['cut' => true]]), $this->map);
+    $text = fn (array $choices, ?string $branch = null, array $chosen = [], bool $isText = true): string => Formats::write(Selected::of($this->map, Choices::fromFields('', $choices), $branch, $chosen, isText: $isText), 'txt');
+    expect($text([]))->toBe("Fair\n\tStalls\n\t\tSoup\n\tMusic\n")
+        ->and($text(['cut' => true]))->toBe($all = "Fair\n\tStalls\n\t\tSoup\n\t\tBread\n\t\t\tRye\n\tMusic\nAside\n")
+        // A drawing shows what the board does.
+        ->and($text([], isText: false))->toBe($all)
+        // What is asked for by itself comes.
+        ->and($text([], $this->ids['Bread']))->toBe("Bread\n\tRye\n")
+        ->and($text([], chosen: [$this->ids['Bread']]))->toBe("Fair\n\tBread\n\t\tRye\n");
+});
+
 it('keeps settings under their names with the map, as rows that are undone and written like all others', function () {
     $row = ChalkTree\Map\Ids::next();
     $changes = Edits::apply(Edits::read('row.set', ['type' => 'hand-over', 'row' => $row, 'fields' => ['name' => 'For the printer', 'to' => 'pdf', 'depth' => 3, 'drawing' => true]]), $this->map);

@@ -1012,6 +1012,7 @@ export interface HandOverRow {
     noLinks: boolean;
     noFacts: boolean;
     numbered: boolean;
+    cut: boolean;
     stamps: boolean;
     tags: boolean;
     sentences: boolean;
@@ -3638,6 +3639,7 @@ export interface SetHandOver {
     noLinks?: boolean;
     noFacts?: boolean;
     numbered?: boolean;
+    cut?: boolean;
     stamps?: boolean;
     tags?: boolean;
     sentences?: boolean;

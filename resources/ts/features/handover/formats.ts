@@ -49,6 +49,7 @@ export const withs: readonly { readonly flag: string; readonly name: string; rea
     { flag: 'noLinks', name: 'Links', isLeftOut: true, sorts: ['document', 'outline', 'picture', 'paper', 'page'] },
     { flag: 'noFacts', name: 'Kinds, fields, to-dos', isLeftOut: true, sorts: ['document', 'outline', 'picture', 'paper', 'page'] },
     { flag: 'numbered', name: 'Numbers', sorts: ['document', 'outline', 'picture', 'paper', 'page'] },
+    { flag: 'cut', name: 'What is stamped as cut', sorts: ['document', 'outline'] },
     { flag: 'stamps', name: 'Stamps as words', sorts: ['document', 'outline'] },
     { flag: 'tags', name: 'Tags as words', sorts: ['document', 'outline'] },
     { flag: 'contents', name: 'Table of contents', sorts: ['document'] },

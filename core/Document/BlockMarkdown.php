@@ -45,7 +45,7 @@ final class BlockMarkdown
             $out .= match (true) {
                 $one instanceof Image => '!['.preg_replace('/([\[\]\\\\])/', '\\\\$1', str_replace("\n", ' ', $one->about)).']('.str_replace(['(', ')', ' '], ['%28', '%29', '%20'], $one->source).')',
                 $one instanceof Formula => $one->isDisplayed ? '$$'.trim($one->tex).'$$' : '$'.trim($one->tex).'$',
-                $one instanceof Footnote => ' ('.self::line($one->text).')',
+                $one instanceof Footnote => '^['.self::line($one->text).']',
                 default => '',
             };
         }

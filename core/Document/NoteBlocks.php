@@ -22,7 +22,7 @@ use League\CommonMark\Node\Node;
 use League\CommonMark\Node\StringContainerInterface;
 use League\CommonMark\Parser\MarkdownParser;
 
-/** Reads the Markdown of notes as blocks: CommonMark, tables, tasks, formulas between dollar signs; raw HTML stays text. */
+/** Reads the Markdown of notes as blocks: CommonMark, tables, tasks, formulas between dollar signs, footnotes; raw HTML stays text. */
 final class NoteBlocks
 {
     /** Blocks within blocks; deeper ones are text. */
@@ -31,6 +31,9 @@ final class NoteBlocks
     private const PICTURE = '!\[((?:[^\[\]\\\\]|\\\\.)*)\]\(\s*<?([^\s()<>]+)>?(?:\s+"[^"]*")?\s*\)';
 
     private const FORMULA = '(?<![\\\\$])(\$\$?)([^\s$](?:[^$]{0,1998}[^\s$\\\\])?)\3(?![\d$])';
+
+    /** "^[words at the foot of the page]", as Pandoc has it; the brackets may be escaped, as editors do. */
+    private const FOOTNOTE = '\^\[((?:[^\[\]\\\\]|\\\\.|\[[^\[\]]*\](?:\([^()\s]*\))?)++)\]|\^\\\\\[((?:[^\[\]\\\\]|\\\\[^\[\]]|\[[^\[\]]*\](?:\([^()\s]*\))?)++)\\\\\]';
 
     /** Stand around the number of something that is no text, while the text around it is read. */
     private const OPEN = "\u{FDD0}";
@@ -58,17 +61,21 @@ final class NoteBlocks
     }
 
     /**
-     * One line of inline Markdown, with pictures and formulas.
+     * One line of inline Markdown, with pictures, formulas and footnotes, which have none themselves.
      *
      * @return list<Inline>
      */
-    public static function line(string $markdown): array
+    public static function line(string $markdown, bool $isFootnote = false): array
     {
         $things = [];
-        if (strpbrk($markdown, '!$') !== false) {
+        if (strpbrk($markdown, '!$^') !== false) {
             $markdown = str_replace([self::OPEN, self::CLOSE], '', $markdown);
-            $marked = preg_replace_callback('/(?<!`)(?:`+)(?!`).*?(?<!`)`+(?!`)(*SKIP)(*FAIL)|'.self::PICTURE.'|'.self::FORMULA.'/us', function (array $m) use (&$things): string {
-                $things[] = ($m[3] ?? '') === '' ? new Image(html_entity_decode($m[2], ENT_QUOTES | ENT_HTML5), InlineMarkdown::plain($m[1])) : new Formula($m[4], $m[3] === '$$');
+            $marked = preg_replace_callback('/(?<!`)(?:`+)(?!`).*?(?<!`)`+(?!`)(*SKIP)(*FAIL)|'.self::PICTURE.'|'.self::FORMULA.($isFootnote ? '' : '|'.self::FOOTNOTE).'/us', function (array $m) use (&$things): string {
+                $things[] = match (true) {
+                    ($m[5] ?? '').($m[6] ?? '') !== '' => new Footnote(self::line(($m[5] ?? '').($m[6] ?? ''), true)),
+                    ($m[3] ?? '') !== '' => new Formula($m[4], $m[3] === '$$'),
+                    default => new Image(html_entity_decode($m[2], ENT_QUOTES | ENT_HTML5), InlineMarkdown::plain($m[1])),
+                };
 
                 return self::OPEN.(count($things) - 1).self::CLOSE;
             }, $markdown);

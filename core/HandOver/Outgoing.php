@@ -11,9 +11,11 @@ use ChalkTree\Features;
 use ChalkTree\Map\NamesTopics;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Text\Asides;
 
 /**
- * A map as others may have it: as if what is private, what is parked and what is in the trash had never been there.
+ * A map as others may have it: as if what is private, what is parked, what is in the trash and what somebody says in notes to
+ * nobody else had never been there.
  * Every way out but a complete copy begins with it, so that numbers, sums, pictures and sentences are made of what is left.
  */
 final class Outgoing
@@ -129,7 +131,7 @@ final class Outgoing
         $all = $left->all();
         yield $left->sheet();
         foreach ($all as $topic) {
-            yield $topic->with(array_map(fn (string $text): string => self::leadingNowhere($text, $all, $map), ['title' => $topic->title, 'caption' => $topic->caption, 'note' => $topic->note]));
+            yield $topic->with(array_map(fn (string $text): string => self::leadingNowhere($text, $all, $map), ['title' => $topic->title, 'caption' => $topic->caption, 'note' => Asides::without($topic->note)]));
         }
         $isThere = fn (string $id): bool => isset($all[$id]);
         foreach ($left->living() as $row) {

@@ -305,3 +305,26 @@ it('is there on a phone', function () {
     $browser->press('Board');
     expect($browser->complaints())->toBe([]);
 });
+
+it('has words to oneself and footnotes by keys, shows and counts them so, and lists what is to be looked up', function () {
+    $browser = writing();
+    $browser->keys('Mod+Alt+ArrowDown', 'Mod+Alt+ArrowDown');
+    inSection($browser, 'Tove counts')->type('The mole lay dark.')->keys('Mod+Alt+m')->type('how dark?')->keys('End')->type(' Nobody')->keys('Mod+Alt+n')->type('but Tove')->keys('End')->type(' came.');
+    saysIn($browser, 'Tove counts', 'The mole lay dark.{{how dark?}} Nobody^[but Tove] came.');
+    expect($browser->script('return [document.querySelector(".ProseMirror .note-aside")?.textContent, document.querySelector(".ProseMirror .note-foot")?.textContent]'))->toBe(['{{how dark?}}', '^[but Tove]']);
+    // What is said to oneself is not counted.
+    $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".bar-of-draft .count").innerText.replaceAll("\n", " ")'), 'Section 8'), 'eight words');
+    // What is marked is counted by itself.
+    $browser->keys('Home', 'Shift+End')->waitUntil(fn (): bool => $browser->script('return document.querySelector(".bar-of-draft .marked")?.textContent') === '8 words marked', 'the words that are marked');
+    $browser->keys('Mod+Alt+l')->saved();
+    $browser->keys('Mod+Alt+ArrowDown');
+    inSection($browser, 'Fog')->waitUntil(fn (): bool => ! $browser->has('.bar-of-draft .marked'), 'nothing marked');
+    // The same where nobody writes; the letters are kept.
+    expect($browser->script('return [...document.querySelectorAll(".still .note-aside, .still .note-foot")].map((one) => one.textContent)'))->toBe(['{{how dark?}}', '^[but Tove]']);
+    $browser->keys('Mod+Alt+u')->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.activeElement.closest(".list")?.innerText ?? ""'), 'Tove counts'), 'the list');
+    $browser->keys('Escape');
+    inSection($browser, 'Fog')->keys('Mod+Alt+u')->waitUntil(fn (): bool => $browser->script('return document.activeElement.matches(".list button")') === true, 'the list again');
+    $browser->keys('Enter');
+    inSection($browser, 'Tove counts');
+    expect($browser->complaints())->toBe([]);
+});

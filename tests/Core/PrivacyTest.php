@@ -88,6 +88,9 @@ function mapWithSecrets(Chance $chance): array
         $one = $map->topic($chance->pick($open));
         $map->put($one->with(['note' => 'Before. ['.SECRET.' [draft]](https://chalk.example/maps/'.Ids::next()."/topics/{$held[0]}) and https://chalk.example/maps/x/topics/{$held[0]} after."]));
         $map->put(Link::fromFields(Ids::next(), ['at' => $one->id, 'to' => 'map:'.Ids::next()."/{$held[0]}", 'title' => SECRET]));
+        // What somebody says to nobody else.
+        $two = $map->topic($chance->pick($open));
+        $map->put($two->with(['note' => trim("{$two->note}\n\nSaid aloud {{".SECRET.' to myself}}.')]));
     }
 
     return [$map, $tops];

@@ -33,6 +33,18 @@ it('counts the whole where the section went before the question came', function 
     ($this->ask)(['branch' => $this->paper, 'topic' => $this->paper])->assertUnprocessable();
 });
 
+it('counts the words of a piece, without what one says to oneself', function () {
+    $count = fn (array $body) => $this->postJson("/api/maps/{$this->map->id}/draft/words", $body);
+    expectShape('CountAnswer', json_decode($count(['text' => 'one two {{three}} four'])->assertOk()->assertJson(['words' => 3])->getContent()));
+    $count(['text' => ''])->assertOk()->assertJson(['words' => 0]);
+    $count([])->assertUnprocessable();
+    $count(['text' => ['x']])->assertUnprocessable();
+    $count(['text' => str_repeat('a', 400_001)])->assertUnprocessable();
+    $this->flushSession();
+    $this->actingAs($this->person('stranger@saltmere.example'));
+    $count(['text' => 'one'])->assertNotFound();
+});
+
 it('refuses what is no draft, and tells nobody else', function () {
     ($this->ask)(['branch' => $this->paper, 'topic' => $this->map->root])->assertUnprocessable()->assertJsonPath('field', 'topic');
     ($this->ask)(['branch' => Ids::next(), 'topic' => $this->paper])->assertStatus(422);

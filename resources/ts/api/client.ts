@@ -1,6 +1,6 @@
 import { request, sendLast } from './http'
 import type {
-    CalendarAnswer, CardAnswer, Calm, CellsAnswer, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, DigestAnswer, DraftAnswer, DigestCopy, Draft, DrawingsAnswer, Edit, EditsAnswer, FactsAnswer, Find, FilterAnswer, FindAnswer, HistoryAnswer, HitsAnswer, KindsAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeantAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, SentencesAnswer,
+    CalendarAnswer, CardAnswer, CountAnswer, Calm, CellsAnswer, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, DigestAnswer, DraftAnswer, DigestCopy, Draft, DrawingsAnswer, Edit, EditsAnswer, FactsAnswer, Find, FilterAnswer, FindAnswer, HistoryAnswer, HitsAnswer, KindsAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeantAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, SentencesAnswer,
     Person, PictureAnswer, Place, QuickAnswer, RehearsalAnswer, RemindersAnswer, ReplaceAnswer, RulesAnswer, StampsAnswer, StartersAnswer, TableAnswer, TableFileAnswer, TodosAnswer, TrashAnswer, TriesAnswer, View,
 } from './wire'
 
@@ -68,6 +68,7 @@ export const api = {
     /** Which of the topics in view are meant, which is told sooner. */
     filterAmong: (map: string, text: string, among: readonly string[]) => request<HitsAnswer>('POST', `maps/${map}/filter/among`, { text, among }),
     /** How many words a draft has. */
+    countWords: (map: string, text: string) => request<CountAnswer>('POST', `maps/${map}/draft/words`, { text }),
     draft: (map: string, branch: string, topic: string) => request<DraftAnswer>('GET', `maps/${map}/draft?branch=${branch}&topic=${topic}`),
     digest: (map: string, topic: string) => request<DigestAnswer>('GET', `maps/${map}/topics/${topic}/digest`),
     table: (map: string, what: { table: string | null; branch: string | null; text: string; topics: readonly string[]; known: string | null; from?: string; to?: string }) => request<TableAnswer>('POST', `maps/${map}/table`, what),

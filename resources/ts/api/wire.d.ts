@@ -6249,6 +6249,15 @@ export interface RemindersAnswer {
   reminders: DueTodo[];
 }
 /**
+ * How many words a piece of text has.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "CountAnswer".
+ */
+export interface CountAnswer {
+  words: number;
+}
+/**
  * How many words a draft has, and how many minutes it takes.
  *
  * This interface was referenced by `Wire`'s JSON-Schema

@@ -19,6 +19,7 @@ import { Gapcursor } from '@tiptap/extensions/gap-cursor'
 import { TrailingNode } from '@tiptap/extensions'
 import { UndoRedo } from '@tiptap/extensions/undo-redo'
 import { LinkMark } from './linkMark'
+import { Asides } from './noteAsides'
 import { Formula } from './noteFormula'
 import { NotePicture } from './notePicture'
 import { noteTable } from './noteTable'
@@ -39,4 +40,5 @@ export const noteExtensions: AnyExtension[] = [
     ...noteTable,
     Formula,
     NotePicture,
+    Asides,
 ]

@@ -130,7 +130,21 @@ const serializer = new MarkdownSerializer(
         },
         image: nodes.image ?? (() => undefined),
         hardBreak: (state, node) => state.write(node.attrs.soft === true ? '\n' : node.attrs.sign === '  ' ? '  \n' : '\\\n'),
-        text: (state, node) => state.text(node.text ?? ''),
+        text: (state, node) => {
+            const parts = (node.text ?? '').split(/\^\[([^[\]\n]+)\](?!\()/)
+            for (const [i, part] of parts.entries()) {
+                // What stands at the foot of the page keeps its brackets.
+                if (i % 2 === 1) {
+                    state.text('^[', false)
+                    state.text(part)
+                    state.text(']', false)
+                } else if (part !== '' || parts.length === 1) {
+                    state.text(part)
+                }
+                // What follows begins no line.
+                Object.assign(state, { atBlockStart: false })
+            }
+        },
     },
     { ...markSpecs, link: { ...markSpecs.link, close: (_: unknown, mark: Mark) => linkEnd(mark) } },
     { escapeExtraCharacters: /[<&](?=[a-z/!?#])/gi },

@@ -1,6 +1,7 @@
 import { getSchema } from '@tiptap/core'
 import { DOMSerializer } from '@tiptap/pm/model'
 import { noteExtensions } from './noteExtensions'
+import { markAsides } from './noteAsides'
 import { formulaElement } from './noteFormula'
 import { canKeep, noteDocument } from './noteMarkdown'
 import { pictureElement } from './notePicture'
@@ -20,4 +21,8 @@ const serializer = new DOMSerializer(
 export const isFormatted = (markdown: string): boolean => canKeep(schema, markdown)
 
 /** A note as the editor shows it, where nobody writes in it. */
-export const stillNote = (markdown: string): DocumentFragment | HTMLElement => serializer.serializeFragment(noteDocument(schema, markdown).content)
+export function stillNote(markdown: string): DocumentFragment | HTMLElement {
+    const note = serializer.serializeFragment(noteDocument(schema, markdown).content)
+    markAsides(note)
+    return note
+}

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { NButton, NCheckbox, NInputNumber, NPopover, NSelect } from 'naive-ui'
 import { computed, shallowRef, watch } from 'vue'
 import { api } from '@/api/client'
@@ -10,6 +11,7 @@ import { topicName } from '@/text/titleMarkdown'
 import { quotations } from '@/text/quoteTyping'
 import ActionHint from '@/ui/ActionHint.vue'
 import DraftCount from './DraftCount.vue'
+import DraftLookUps from './DraftLookUps.vue'
 import { faces, useDraft } from './draftStore'
 
 /** Above the draft: what branch it is, how many words there are, how the page is set. */
@@ -36,6 +38,24 @@ watch([() => map.current, () => draft.top, () => map.seq, () => map.savedState],
     }, told.value === null ? 0 : RESTS)
 }, { immediate: true })
 
+/** Words of what is marked; null where nothing is. */
+const marked = shallowRef<number | null>(null)
+const counting = latest()
+useEventListener(document, 'selectionchange', () => {
+    const isWanted = counting.begin()
+    const text = draft.hand?.marked() ?? ''
+    if (text.trim() === '') {
+        marked.value = null
+        return
+    }
+    setTimeout(async () => {
+        const answer = isWanted() ? await api.countWords(map.id, text).catch(() => null) : null
+        if (isWanted()) {
+            marked.value = answer?.words ?? null
+        }
+    }, RESTS)
+})
+
 const name = computed(() => topicName(map.tree.topics.get(draft.top)?.title))
 </script>
 
@@ -43,7 +63,9 @@ const name = computed(() => topicName(map.tree.topics.get(draft.top)?.title))
     <div class="bar-of-draft">
         <b v-if="draft.top !== map.tree.root" class="name">{{ name }}</b>
         <DraftCount v-if="told !== null" :told="told.answer" :at="told.at" />
+        <span v-if="marked !== null" class="marked" role="status">{{ marked.toLocaleString('en') }} {{ marked === 1 ? 'word' : 'words' }} marked</span>
         <span class="tools">
+            <DraftLookUps />
             <ActionHint id="draft.begin"><NButton size="small" secondary @mousedown.prevent @click="run('draft.begin')">New section</NButton></ActionHint>
             <ActionHint id="draft.one"><NButton size="small" secondary :type="draft.isOneOnly ? 'primary' : 'default'" :aria-pressed="draft.isOneOnly" @mousedown.prevent @click="run('draft.one')">One section</NButton></ActionHint>
             <ActionHint id="draft.stop"><NButton size="small" secondary @mousedown.prevent @click="run('draft.stop')">Stop here</NButton></ActionHint>
@@ -65,6 +87,7 @@ const name = computed(() => topicName(map.tree.topics.get(draft.top)?.title))
 <style scoped>
 .bar-of-draft { flex: none; display: flex; flex-wrap: wrap; gap: 4px 12px; align-items: center; padding: 6px 10px 6px 14px; border-bottom: 1px solid var(--edge); font-size: 13.5px; }
 .name { max-width: 11em; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+.marked { color: var(--soft); font-variant-numeric: tabular-nums; white-space: nowrap; }
 .tools { margin-left: auto; display: flex; flex-wrap: wrap; gap: 4px; }
 .page-set { display: flex; flex-direction: column; gap: 8px; width: 250px; }
 .page-set label { display: grid; grid-template-columns: 1fr 130px; align-items: center; gap: 8px; font-size: 14px; }

@@ -32,6 +32,12 @@ const hand = {
         area()?.focus()
         area()?.setSelectionRange(at, typeof caret === 'object' && 'letters' in caret ? caret.to ?? at : at)
     },
+    wrap: (open: string, close: string): void => {
+        const [from, to] = [area()?.selectionStart ?? text.value.length, area()?.selectionEnd ?? text.value.length]
+        type(`${text.value.slice(0, from)}${open}${text.value.slice(from, to)}${close}${text.value.slice(to)}`)
+        void nextTick(() => area()?.setSelectionRange(to + open.length + (from === to ? 0 : close.length), to + open.length + (from === to ? 0 : close.length)))
+    },
+    marked: (): string => text.value.slice(area()?.selectionStart ?? 0, area()?.selectionEnd ?? 0),
 }
 function leaves(event: KeyboardEvent): void {
     const at = area()?.selectionStart

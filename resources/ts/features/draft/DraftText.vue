@@ -149,6 +149,21 @@ const hand = {
     },
     at: head,
     focus,
+    wrap: (open: string, close: string): void => {
+        const view = viewed()
+        if (view !== undefined) {
+            const { from, to } = view.state.selection
+            const { tr } = view.state
+            tr.insertText(close, to).insertText(open, from)
+            view.dispatch(tr.setSelection(TextSelection.create(tr.doc, to + open.length + (from === to ? 0 : close.length))))
+            view.focus()
+        }
+    },
+    marked: (): string => {
+        // As the page has it: the editor learns of it a little later.
+        const chosen = getSelection()
+        return chosen !== null && viewed()?.dom.contains(chosen.anchorNode) === true ? chosen.toString() : ''
+    },
 }
 onMounted(() => (draft.hand = hand))
 onBeforeUnmount(() => {

@@ -96,7 +96,7 @@ onMounted(() => {
 })
 onBeforeUnmount(() => {
     draft.leaveMark()
-    draft.isSeen = draft.isBare = draft.isStopping = draft.isSettingGoals = false
+    draft.isSeen = draft.isBare = draft.isStopping = draft.isSettingGoals = draft.isListing = false
     draft.at = draft.wanted = draft.frame = null
 })
 useEventListener(window, 'pagehide', () => draft.leaveMark())

@@ -19,6 +19,10 @@ export interface Hand {
     /** Where the caret stands, as far as this section counts. */
     at(): number
     focus(caret?: Caret): void
+    /** Puts these signs around what is marked, or where the caret is, which then stands between them. */
+    wrap(open: string, close: string): void
+    /** What is marked, as it is read. */
+    marked(): string
 }
 
 export const faces = [
@@ -56,6 +60,8 @@ export const useDraft = defineStore('draft', () => {
     const isSeen = ref(false)
     /** Whether it is asked how many words there are to be. */
     const isSettingGoals = ref(false)
+    /** Whether what is to be looked up is listed. */
+    const isListing = ref(false)
     /** The page; it has the focus until the section is there in which one writes, so that no key goes elsewhere meanwhile. */
     const frame = shallowRef<HTMLElement | null>(null)
 
@@ -217,5 +223,5 @@ export const useDraft = defineStore('draft', () => {
         })
     }
 
-    return { top, isOneOnly, all, sections, levelOf, isStamped, isCut, stamp, at, wanted, hand, isSeen, isSettingGoals, frame, ahead, typeAhead, face, size, measure, language, quotation, isTypewriter, isBare, places, enter, step, leaveMark, stop, isStopping, beginStop, endStop, goToStop, forgetStop, begin, join, goBack }
+    return { top, isOneOnly, all, sections, levelOf, isStamped, isCut, stamp, at, wanted, hand, isSeen, isSettingGoals, isListing, frame, ahead, typeAhead, face, size, measure, language, quotation, isTypewriter, isBare, places, enter, step, leaveMark, stop, isStopping, beginStop, endStop, goToStop, forgetStop, begin, join, goBack }
 })

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Text;
+
+/**
+ * What whoever writes a note says to themselves in it, between two braces: "The mole {{when was it built?}} lay dark." It
+ * stays in the map, is no part of the text, and goes nowhere. In code braces are braces.
+ */
+final class Asides
+{
+    private const OPEN = '{{';
+
+    /** One is within a paragraph. */
+    private const ONE = '\{\{(?:[^{}\n]|\{(?!\{)|\}(?!\})|\n(?![ \t]*\n))*+\}\}';
+
+    private const CODE = '(?:^|\n)[ \t]*(?:```|~~~)[\s\S]*?(?:\n[ \t]*(?:```|~~~)|\z)|(?<!`)(`+)(?!`)[^\n]*?(?<!`)\1(?!`)';
+
+    /** A note without them, and without the blanks and the paragraphs that nothing but they stood in. */
+    public static function without(string $markdown): string
+    {
+        if (! str_contains($markdown, self::OPEN)) {
+            return $markdown;
+        }
+        $pattern = '/(?:'.self::CODE.')(*SKIP)(*FAIL)|(?<![^\n])[ \t]*'.self::ONE.'[ \t]*|[ \t]*'.self::ONE.'/u';
+        $text = $markdown;
+        // One may stand in another.
+        do {
+            $text = preg_replace($pattern, '', $text, count: $count);
+            if ($text === null) {
+                // A text that cannot be read is told to nobody rather than with what was meant for one.
+                return '';
+            }
+        } while ($count > 0);
+
+        return $text === $markdown ? $markdown : trim((string) preg_replace('/\n{3,}/', "\n\n", $text), "\n");
+    }
+}

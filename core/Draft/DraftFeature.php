@@ -8,12 +8,12 @@ use ChalkTree\Arrange\Scene;
 use ChalkTree\HandOver\HoldsBack;
 use ChalkTree\Map\TopicMap;
 
-/** A branch as one text to write in, how long it is to be, and where one stopped there. */
+/** A branch as one text to write in, how long it is to be, where one stopped there, and what it said before. */
 final class DraftFeature implements HoldsBack
 {
     public function rows(): array
     {
-        return [Goal::class, StopMark::class];
+        return [Goal::class, StopMark::class, KeptWording::class];
     }
 
     public function edits(): array
@@ -41,9 +41,9 @@ final class DraftFeature implements HoldsBack
         return [];
     }
 
-    /** What one says to oneself never leaves the map. */
+    /** What one says to oneself never leaves the map, nor does what one says no more. */
     public function heldRows(TopicMap $map): array
     {
-        return array_values($map->rowsOf(StopMark::class));
+        return [...array_values($map->rowsOf(StopMark::class)), ...array_values($map->rowsOf(KeptWording::class))];
     }
 }

@@ -33,6 +33,15 @@ function inSection(Browser $browser, string $heading): Browser
     return $browser->waitUntil(fn (): bool => sectionOf($browser) === $heading, "the caret in “{$heading}”, not ".sectionOf($browser));
 }
 
+/** By the mouse, over the menu above the text. */
+function fromMore(Browser $browser, string $name): Browser
+{
+    $browser->press('More')->waitUntil(fn (): bool => $browser->script('return [...document.querySelectorAll(".n-dropdown-option-body")].some((one) => one.textContent.startsWith(arguments[0]))', $name) === true, 'the menu');
+    $browser->script('[...document.querySelectorAll(".n-dropdown-option-body")].find((one) => one.textContent.startsWith(arguments[0])).click()', $name);
+
+    return $browser;
+}
+
 /** What is typed is kept, and shown where it is not typed. */
 function saysIn(Browser $browser, string $heading, string $text): Browser
 {
@@ -228,7 +237,7 @@ it('is entered by a click, shows one section or nothing else, and opens where on
     $browser->pointer('mousePressed', ...$at)->pointer('mouseReleased', ...$at);
     inSection($browser, 'Tove counts')->type('So ');
     saysIn($browser, 'Tove counts', 'So Tove counts the lamps.');
-    $browser->press('One section')->waitUntil(fn (): bool => $browser->count('.draft .section') === 1, 'one section');
+    fromMore($browser, 'This section alone')->waitUntil(fn (): bool => $browser->count('.draft .section') === 1, 'one section');
     $browser->press('One section')->waitUntil(fn (): bool => $browser->count('.draft .section') > 3, 'all again');
     $browser->press('Text alone')->waitUntil(fn (): bool => $browser->script('return document.elementFromPoint(30, 30).closest(".draft") !== null') === true, 'nothing but the text');
     $browser->press('Everything again')->waitUntil(fn (): bool => $browser->has('.bar-of-draft'), 'the rest again')->press('Text alone')->waitFor('.draft.bare');
@@ -326,5 +335,21 @@ it('has words to oneself and footnotes by keys, shows and counts them so, and li
     inSection($browser, 'Fog')->keys('Mod+Alt+u')->waitUntil(fn (): bool => $browser->script('return document.activeElement.matches(".list button")') === true, 'the list again');
     $browser->keys('Enter');
     inSection($browser, 'Tove counts');
+    expect($browser->complaints())->toBe([]);
+});
+
+it('keeps a wording, lays it beside what is said later, and takes it back, by keys and from the menu', function () {
+    $browser = writing();
+    $browser->keys('Mod+Alt+ArrowDown', 'Mod+Alt+ArrowDown');
+    inSection($browser, 'Tove counts')->type('The mole lay dark.')->keys('Mod+Alt+v')->waitUntil(fn (): bool => $browser->script('return document.activeElement.getAttribute("aria-label")') === 'Name of the wording', 'the field of its name');
+    $browser->type('First night')->keys('Enter')->saved()->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".wordings")?.innerText ?? ""'), 'nothing is otherwise'), 'the wording beside itself');
+    $browser->keys('Escape');
+    inSection($browser, 'Tove counts')->keys('End')->type(' Nobody came.')->saved();
+    fromMore($browser, 'Wordings kept');
+    $browser->waitUntil(fn (): bool => $browser->script('return [...document.querySelectorAll(".wordings .text ins")].map((one) => one.textContent).join("")') === ' Nobody came.', 'what is new');
+    $browser->press('Take this wording back');
+    saysIn($browser, 'Tove counts', 'The mole lay dark.');
+    inSection($browser, 'Tove counts')->keys('Mod+z');
+    saysIn($browser, 'Tove counts', 'The mole lay dark. Nobody came.');
     expect($browser->complaints())->toBe([]);
 });

@@ -45,6 +45,26 @@ it('counts the words of a piece, without what one says to oneself', function () 
     $count(['text' => 'one'])->assertNotFound();
 });
 
+it('lays a kept wording beside what the section says now, and shows it to nobody else', function () {
+    $this->sendEdits($this->map, [['name' => 'topic.note', 'topics' => [$this->paper], 'note' => 'White and thin.']])->assertOk();
+    $this->sendEdits($this->map, [['name' => 'row.set', 'type' => 'wording', 'row' => $row = Ids::next(), 'fields' => ['at' => $this->paper, 'name' => 'First', 'text' => 'White and thin.', 'on' => '2026-11-28']]])->assertOk();
+    $this->sendEdits($this->map, [['name' => 'topic.note', 'topics' => [$this->paper], 'note' => 'White and not so thin.']])->assertOk();
+    $ask = fn (string $wording) => $this->getJson("/api/maps/{$this->map->id}/wordings/{$wording}");
+    $answer = $ask($row)->assertOk();
+    expectShape('WordingAnswer', json_decode($answer->getContent()));
+    expect($answer->json())->toBe(['was' => 3, 'is' => 5, 'pieces' => [['what' => 'same', 'text' => 'White and '], ['what' => 'new', 'text' => 'not so '], ['what' => 'same', 'text' => 'thin.']]]);
+    $ask(Ids::next())->assertUnprocessable()->assertJsonPath('field', 'wording');
+    $ask('x')->assertNotFound();
+    // With its section it goes, and comes back.
+    $this->sendEdits($this->map, [['name' => 'topic.remove', 'topics' => [$this->paper]]])->assertOk();
+    expect($ask($row)->getStatusCode())->toBeIn([404, 422]);
+    $this->sendEdits($this->map, [['name' => 'undo']])->assertOk();
+    $ask($row)->assertOk();
+    $this->flushSession();
+    $this->actingAs($this->person('stranger@saltmere.example'));
+    $ask($row)->assertNotFound();
+});
+
 it('refuses what is no draft, and tells nobody else', function () {
     ($this->ask)(['branch' => $this->paper, 'topic' => $this->map->root])->assertUnprocessable()->assertJsonPath('field', 'topic');
     ($this->ask)(['branch' => Ids::next(), 'topic' => $this->paper])->assertStatus(422);

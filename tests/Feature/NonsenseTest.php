@@ -19,7 +19,7 @@ function everyRoute(MapRecord $map, Folder $folder): array
     $deck = deckIn($map);
     foreach ($api as $route) {
         foreach (array_diff($route->methods(), ['HEAD']) as $method) {
-            $all[] = [$method, '/'.str_replace(['{map}', '{folder}', '{seq}', '{topic}', '{starter}', '{hash}', '{size}', '{colour}', '{format}', '{at}', '{upload}', '{handOver}', '{page}', '{published}', '{deck}', '{slide}'], [$map->id, $folder->id, '0', $map->root, 'plan', str_repeat('ab', 32), 'small', 'ffd84d', 'csv', '0', Sends::whole($map->person, 'a plan')->id, wanted($map)->id, '1', $page, ...$deck], $route->uri())];
+            $all[] = [$method, '/'.str_replace(['{map}', '{folder}', '{seq}', '{topic}', '{starter}', '{hash}', '{size}', '{colour}', '{format}', '{at}', '{upload}', '{handOver}', '{page}', '{published}', '{deck}', '{slide}', '{wording}'], [$map->id, $folder->id, '0', $map->root, 'plan', str_repeat('ab', 32), 'small', 'ffd84d', 'csv', '0', Sends::whole($map->person, 'a plan')->id, wanted($map)->id, '1', $page, ...$deck, $map->root], $route->uri())];
         }
     }
 

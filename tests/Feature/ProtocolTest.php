@@ -29,6 +29,7 @@ it('answers every request on the page about the protocol as the page says', func
         $map = $this->mapOf($tove);
         $fill = fn (string $text): string => strtr($text, ['{map}' => $map->id, '{topic}' => $this->id($map, 'Lanterns'), '{edit}' => Ids::next(), '{hash}' => str_contains($example['path'], '/files/') ? Sends::kept($map, Sends::pdf())->hash : app(KeptPictures::class)->add($map, PictureFile::read(Photos::png()))->hash, '{handOver}' => str_contains($example['path'], '{handOver}') ? madeFor($map) : '', '{published}' => str_contains($example['path'], '{published}') ? app(App\Publishing\PublishedPages::class)->publish($map, 'A page', null, ChalkTree\HandOver\Choices::fromFields('', []), true)->id : '', '{upload}' => Sends::whole($tove, str_repeat('a plan ', 50))->id, '{fresh}' => Ids::next(), '{address}' => str_contains($example['path'], '/calendars/') ? basename(app(App\Calendars\SecretCalendars::class)->make($map), '.ics') : '', '{folder}' => app(App\Library\Folders::class)->make($tove, 'A folder', null)->id]);
         str_contains($example['path'], '/digest') ? $this->sendEdits($map, [['name' => 'row.set', 'type' => 'digest', 'topics' => [$this->id($map, 'Lanterns')], 'fields' => ['when' => '{"all":[]}']]])->assertOk() : null;
+        str_contains($example['path'], '{wording}') ? $this->sendEdits($map, [['name' => 'row.set', 'type' => 'wording', 'row' => $wording = Ids::next(), 'fields' => ['at' => $this->id($map, 'Lanterns'), 'name' => 'First', 'text' => 'Dark.']]])->assertOk() : $wording = '';
         $isJson = str_starts_with($example['body'], '{');
         $fill = str_contains($example['path'], '{deck}') ? (function (string $text) use ($fill, $map): string {
             static $made = [];
@@ -36,6 +37,7 @@ it('answers every request on the page about the protocol as the page says', func
 
             return $fill(strtr($text, $made[$map->id]));
         })->bindTo($this) : $fill;
+        $example['path'] = str_replace('{wording}', $wording, $example['path']);
         /** @var TestResponse $answer */
         $answer = $isJson
             ? $this->json($example['method'], $fill($example['path']), json_decode($fill($example['body']), true, 512, JSON_THROW_ON_ERROR))

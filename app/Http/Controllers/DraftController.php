@@ -10,6 +10,9 @@ use App\Http\Requests\CountWords;
 use App\Models\MapRecord;
 use App\Store\MapStore;
 use ChalkTree\Draft\DraftWords;
+use ChalkTree\Draft\KeptWording;
+use ChalkTree\Edit\InvalidEdit;
+use ChalkTree\Text\WordComparison;
 use ChalkTree\Text\WordCount;
 use Illuminate\Http\JsonResponse;
 
@@ -25,5 +28,18 @@ final readonly class DraftController
     public function words(CountWords $request, MapRecord $map): JsonResponse
     {
         return new PlainJson(['words' => WordCount::of($request->text())]);
+    }
+
+    /** A wording that was kept, laid beside what its section says now. */
+    public function wording(MapRecord $map, string $wording, MapStore $store): JsonResponse
+    {
+        $its = $store->load($map);
+        $kept = $its->row(KeptWording::type(), $wording);
+        if (! $kept instanceof KeptWording) {
+            throw new InvalidEdit('This wording is not kept any more.', 'wording');
+        }
+        $note = $its->topic($kept->at())->note;
+
+        return new PlainJson(['was' => WordCount::of($kept->text('text')), 'is' => WordCount::of($note), 'pieces' => WordComparison::of($kept->text('text'), $note)]);
     }
 }

@@ -1,6 +1,6 @@
 import { request, sendLast } from './http'
 import type {
-    CalendarAnswer, CardAnswer, CountAnswer, Calm, CellsAnswer, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, DigestAnswer, DraftAnswer, DigestCopy, Draft, DrawingsAnswer, Edit, EditsAnswer, FactsAnswer, Find, FilterAnswer, FindAnswer, HistoryAnswer, HitsAnswer, KindsAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeantAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, SentencesAnswer,
+    CalendarAnswer, CardAnswer, CountAnswer, Calm, CellsAnswer, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, DigestAnswer, DraftAnswer, DigestCopy, Draft, DrawingsAnswer, Edit, EditsAnswer, FactsAnswer, Find, FilterAnswer, FindAnswer, HistoryAnswer, HitsAnswer, KindsAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeantAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, WordingAnswer, SentencesAnswer,
     Person, PictureAnswer, Place, QuickAnswer, RehearsalAnswer, RemindersAnswer, ReplaceAnswer, RulesAnswer, StampsAnswer, StartersAnswer, TableAnswer, TableFileAnswer, TodosAnswer, TrashAnswer, TriesAnswer, View,
 } from './wire'
 
@@ -67,6 +67,8 @@ export const api = {
     filter: (map: string, what: { text?: string; filter?: string; scope: string | null }) => request<FilterAnswer>('POST', `maps/${map}/filter`, what),
     /** Which of the topics in view are meant, which is told sooner. */
     filterAmong: (map: string, text: string, among: readonly string[]) => request<HitsAnswer>('POST', `maps/${map}/filter/among`, { text, among }),
+    /** A wording that was kept, beside what its section says now. */
+    wording: (map: string, wording: string) => request<WordingAnswer>('GET', `maps/${map}/wordings/${wording}`),
     /** How many words a draft has. */
     countWords: (map: string, text: string) => request<CountAnswer>('POST', `maps/${map}/draft/words`, { text }),
     draft: (map: string, branch: string, topic: string) => request<DraftAnswer>('GET', `maps/${map}/draft?branch=${branch}&topic=${topic}`),

@@ -53,6 +53,7 @@ export type FeatureRow =
   | DigestRow
   | GoalRow
   | StoppedRow
+  | WordingRow
   | FilterRow
   | HandOverRow
   | KindRow
@@ -153,6 +154,7 @@ export type Edit =
   | SetDigest
   | SetGoal
   | SetStopped
+  | SetWording
   | SetFilter
   | SetHandOver
   | SetKind
@@ -918,6 +920,27 @@ export interface StoppedRow {
   fields: {
     letters: number | null;
     remark: string;
+    on: string | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "WordingRow".
+ */
+export interface WordingRow {
+  type: "wording";
+  id: string;
+  fields: {
+    at: string;
+    name: string | null;
+    text: string | null;
     on: string | null;
   } | null;
   whole?: true;
@@ -3539,6 +3562,30 @@ export interface SetStopped {
   fields: {
     letters?: number | null;
     remark?: string;
+    on?: string | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetWording".
+ */
+export interface SetWording {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "wording";
+  row?: string;
+  rows?: string[];
+  fields: {
+    at?: string;
+    name?: string | null;
+    text?: string | null;
     on?: string | null;
   };
 }
@@ -6256,6 +6303,26 @@ export interface RemindersAnswer {
  */
 export interface CountAnswer {
   words: number;
+}
+/**
+ * A kept wording beside what its section says now.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "WordingAnswer".
+ */
+export interface WordingAnswer {
+  /**
+   * Words then.
+   */
+  was: number;
+  /**
+   * Words now.
+   */
+  is: number;
+  pieces: {
+    what: "same" | "gone" | "new";
+    text: string;
+  }[];
 }
 /**
  * How many words a draft has, and how many minutes it takes.

@@ -10,6 +10,8 @@ import { useMap } from '@/stores/map'
 import { topicName } from '@/text/titleMarkdown'
 import { quotations } from '@/text/quoteTyping'
 import ActionHint from '@/ui/ActionHint.vue'
+import ActionMenu from '@/ui/ActionMenu.vue'
+import type { MenuLine } from '@/ui/useMenu'
 import DraftCount from './DraftCount.vue'
 import DraftLookUps from './DraftLookUps.vue'
 import { faces, useDraft } from './draftStore'
@@ -37,6 +39,9 @@ watch([() => map.current, () => draft.top, () => map.seq, () => map.savedState],
         }
     }, told.value === null ? 0 : RESTS)
 }, { immediate: true })
+
+/** What one does less often, with its keys. */
+const MORE: readonly MenuLine[] = ['draft.one', 'draft.typewriter', '-', 'draft.wordings', 'draft.aside', 'draft.footnote', '-', 'draft.cut', 'draft.look-up', 'draft.join', '-', 'draft.goals', 'draft.stopped', 'draft.unstop']
 
 /** Words of what is marked; null where nothing is. */
 const marked = shallowRef<number | null>(null)
@@ -67,7 +72,7 @@ const name = computed(() => topicName(map.tree.topics.get(draft.top)?.title))
         <span class="tools">
             <DraftLookUps />
             <ActionHint id="draft.begin"><NButton size="small" secondary @mousedown.prevent @click="run('draft.begin')">New section</NButton></ActionHint>
-            <ActionHint id="draft.one"><NButton size="small" secondary :type="draft.isOneOnly ? 'primary' : 'default'" :aria-pressed="draft.isOneOnly" @mousedown.prevent @click="run('draft.one')">One section</NButton></ActionHint>
+            <ActionHint v-if="draft.isOneOnly" id="draft.one"><NButton size="small" secondary type="primary" aria-pressed="true" @mousedown.prevent @click="run('draft.one')">One section</NButton></ActionHint>
             <ActionHint id="draft.stop"><NButton size="small" secondary @mousedown.prevent @click="run('draft.stop')">Stop here</NButton></ActionHint>
             <NPopover trigger="click" placement="bottom-end">
                 <template #trigger><NButton size="small" secondary>Page</NButton></template>
@@ -80,6 +85,7 @@ const name = computed(() => topicName(map.tree.topics.get(draft.top)?.title))
                 </div>
             </NPopover>
             <ActionHint id="draft.bare"><NButton size="small" secondary @mousedown.prevent @click="run('draft.bare')">Text alone</NButton></ActionHint>
+            <ActionMenu :lines="MORE" @select="run"><NButton size="small" secondary @mousedown.prevent>More</NButton></ActionMenu>
         </span>
     </div>
 </template>

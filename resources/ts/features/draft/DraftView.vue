@@ -8,6 +8,7 @@ import { textPlace } from '@/stores/textPlace'
 import DraftBar from './DraftBar.vue'
 import DraftSection from './DraftSection.vue'
 import DraftStop from './DraftStop.vue'
+import DraftWordings from './DraftWordings.vue'
 import { useDraft } from './draftStore'
 
 /** A branch as one continuous text. Only what is near is in the page. */
@@ -97,7 +98,7 @@ onMounted(() => {
 onBeforeUnmount(() => {
     draft.leaveMark()
     draft.isSeen = draft.isBare = draft.isStopping = draft.isSettingGoals = draft.isListing = false
-    draft.at = draft.wanted = draft.frame = null
+    draft.at = draft.wanted = draft.frame = draft.wordingsOf = null
 })
 useEventListener(window, 'pagehide', () => draft.leaveMark())
 </script>
@@ -114,6 +115,7 @@ useEventListener(window, 'pagehide', () => draft.leaveMark())
                 </div>
             </div>
         </div>
+        <DraftWordings />
     </section>
 </template>
 

@@ -62,6 +62,25 @@ export const useDraft = defineStore('draft', () => {
     const isSettingGoals = ref(false)
     /** Whether what is to be looked up is listed. */
     const isListing = ref(false)
+    /** The section of which kept wordings are seen, and where the caret was in it. */
+    const wordingsOf = ref<string | null>(null)
+    let wordingsAt: Caret = 'start'
+    function seeWordings(): void {
+        const topic = hand.value?.topic ?? map.current
+        if (topic !== null && map.tree.topics.has(topic)) {
+            wordingsAt = hand.value?.at() ?? 'start'
+            drafts.flushAll()
+            wordingsOf.value = topic
+        }
+    }
+    /** Back into the text, to where the caret was. */
+    function leaveWordings(): void {
+        const topic = wordingsOf.value
+        wordingsOf.value = null
+        if (topic !== null) {
+            enter(topic, wordingsAt)
+        }
+    }
     /** The page; it has the focus until the section is there in which one writes, so that no key goes elsewhere meanwhile. */
     const frame = shallowRef<HTMLElement | null>(null)
 
@@ -223,5 +242,5 @@ export const useDraft = defineStore('draft', () => {
         })
     }
 
-    return { top, isOneOnly, all, sections, levelOf, isStamped, isCut, stamp, at, wanted, hand, isSeen, isSettingGoals, isListing, frame, ahead, typeAhead, face, size, measure, language, quotation, isTypewriter, isBare, places, enter, step, leaveMark, stop, isStopping, beginStop, endStop, goToStop, forgetStop, begin, join, goBack }
+    return { top, isOneOnly, all, sections, levelOf, isStamped, isCut, stamp, at, wanted, hand, isSeen, isSettingGoals, isListing, wordingsOf, seeWordings, leaveWordings, frame, ahead, typeAhead, face, size, measure, language, quotation, isTypewriter, isBare, places, enter, step, leaveMark, stop, isStopping, beginStop, endStop, goToStop, forgetStop, begin, join, goBack }
 })

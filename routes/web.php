@@ -147,6 +147,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('maps/{map}/files/{hash}/preview', [FileController::class, 'preview'])->where('hash', '[0-9a-f]{64}');
             Route::delete('maps/{map}/files/{hash}', [FileController::class, 'forget'])->where('hash', '[0-9a-f]{64}');
             Route::get('maps/{map}/history', [HistoryController::class, 'index']);
+            Route::put('maps/{map}/history/{seq}/name', [HistoryController::class, 'name'])->where('seq', '[0-9]{1,15}');
             Route::get('maps/{map}/history/{seq}', [HistoryController::class, 'compare'])->where('seq', '[0-9]{1,15}');
             Route::get('maps/{map}/history/{seq}/picture', [HistoryController::class, 'picture'])->where('seq', '[0-9]{1,15}')->middleware('alone:pictures');
             Route::get('maps/{map}/history/{seq}/branch/{topic}', [HistoryController::class, 'branch'])->where('seq', '[0-9]{1,15}');

@@ -146,6 +146,15 @@ it('undoes and redoes step by step, over a reload too', function () {
     expect($browser->outline())->toBe(['Plan', '  Renamed', '    B1']);
 });
 
+it('gives the map as it is now a name, by keys alone', function () {
+    $browser = smallMap();
+    settled($browser->pick('A')->keys('Delete'));
+    $browser->keys('Mod+Alt+h')->waitUntil(fn (): bool => $browser->script('return document.activeElement.getAttribute("aria-label")') === 'Name of this version', 'the field of its name');
+    $browser->type('Without A')->keys('Enter')->waitUntil(fn (): bool => $browser->script('return document.querySelector(".versions button")?.innerText.split("\n")[0]') === 'Without A', 'the version by its name');
+    $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".differences").innerText'), 'just as it was'), 'nothing different');
+    expect($browser->complaints())->toBe([]);
+});
+
 it('restores a removed branch and returns to an earlier moment', function () {
     $browser = smallMap();
     $browser->pick('A');
@@ -156,6 +165,13 @@ it('restores a removed branch and returns to an earlier moment', function () {
     $browser->menuOfMap('History');
     $browser->waitUntil(fn (): bool => $browser->count('.edits button[id]') === 4, 'the history');
     $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".differences").innerText'), 'Added since'), 'what is different');
+    // A name leads back to it.
+    $browser->script('document.querySelector("[aria-label=\"Name of this version\"]").focus()');
+    $browser->type('Before it came back')->keys('Enter')->waitUntil(fn (): bool => $browser->script('return document.querySelector(".versions button")?.innerText.split("\n")[0]') === 'Before it came back', 'the version by its name');
+    $browser->script('document.getElementById("edit-0")?.click()');
+    $browser->waitUntil(fn (): bool => $browser->script('return document.querySelector("[aria-label=\"Name of this version\"]").value') === '', 'another version');
+    $browser->script('document.querySelector(".versions button").click()');
+    $browser->waitUntil(fn (): bool => $browser->script('return document.querySelector("[aria-label=\"Name of this version\"]").value') === 'Before it came back', 'the version by its name again');
     $browser->press('Return to this');
     $browser->waitUntil(fn (): bool => $browser->has('.outline') && count($browser->outline()) === 3, 'the earlier moment');
     expect($browser->outline())->toBe(['Plan', '  B', '    B1']);

@@ -152,6 +152,32 @@ it('shows the history and returns to an earlier number, which can itself be undo
     $this->sendEdits($this->map, [['name' => 'history.return', 'seq' => 99]])->assertJsonPath('edits.0.status', 'refused');
 });
 
+it('gives versions names, which are found again, changed and taken away', function () {
+    $this->sendEdits($this->map, [['name' => 'topic.retitle', 'topic' => $this->map->root, 'title' => 'One'], ['name' => 'topic.retitle', 'topic' => $this->map->root, 'title' => 'Two']])->assertOk();
+    $call = fn (int|string $seq, array $body) => $this->putJson("/api/maps/{$this->map->id}/history/{$seq}/name", $body);
+    $call(0, ['name' => 'How it began'])->assertOk();
+    $answer = $call(1, ['name' => ' As the printer had it '])->assertOk();
+    expectShape('VersionsAnswer', json_decode($answer->getContent()));
+    expect(array_map(fn (array $one): array => [$one['seq'], $one['name']], $answer->json('versions')))->toBe([[1, 'As the printer had it'], [0, 'How it began']]);
+    $call(1, ['name' => 'Printed'])->assertOk();
+    $call(0, ['name' => null])->assertOk();
+    $listed = $this->getJson("/api/maps/{$this->map->id}/history")->assertOk();
+    expectShape('HistoryAnswer', json_decode($listed->getContent()));
+    expect(array_column($listed->json('versions'), 'name', 'seq'))->toBe([1 => 'Printed']);
+    // What the map says is the same, and so is its number.
+    expect($this->map->fresh()->seq)->toBe(2);
+    $call(3, ['name' => 'Not yet'])->assertUnprocessable()->assertJsonPath('field', 'seq');
+    foreach ([[], ['name' => ['x']], ['name' => str_repeat('a', 101)], ['name' => "a\nb"]] as $body) {
+        $call(1, $body)->assertUnprocessable();
+    }
+    $this->flushSession();
+    $this->actingAs($this->person('stranger@saltmere.example'));
+    $call(1, ['name' => 'Mine'])->assertNotFound();
+    // With the map its names go.
+    $this->map->delete();
+    expect(App\Models\NamedVersion::query()->count())->toBe(0);
+});
+
 it('lists removed branches and restores them', function () {
     $lanterns = $this->id($this->map, 'Lanterns');
     $this->sendEdits($this->map, [['name' => 'topic.remove', 'topics' => [$lanterns]]])->assertJsonPath('rows.0.fields', null);

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Http\PlainJson;
 use App\Http\Requests\ListHistory;
+use App\Http\Requests\NameVersion;
 use App\Http\Requests\ShowPast;
 use App\Library\PictureCache;
 use App\Library\Pictures;
@@ -14,6 +15,7 @@ use App\Models\MapRecord;
 use App\Store\EditLog;
 use App\Store\MapPast;
 use App\Store\MapStore;
+use App\Store\NamedVersions;
 use ChalkTree\Arrange\Layout;
 use ChalkTree\Arrange\View;
 use ChalkTree\Edit\TopicDraft;
@@ -30,13 +32,21 @@ final readonly class HistoryController
     /** Chalks for what became of topics, in the drawing as in the list. */
     private const RINGS = ['added' => Chalk::Kelp, 'removed' => Chalk::Ember, 'moved' => Chalk::Marigold, 'changed' => Chalk::Dusk];
 
-    public function __construct(private MapPast $past, private MapStore $store, private EditLog $log)
+    public function __construct(private MapPast $past, private MapStore $store, private EditLog $log, private NamedVersions $versions)
     {
     }
 
     public function index(ListHistory $request, MapRecord $map): JsonResponse
     {
-        return new PlainJson(['edits' => $this->log->history($map, $request->integer('before', PHP_INT_MAX), 100)]);
+        return new PlainJson(['edits' => $this->log->history($map, $request->integer('before', PHP_INT_MAX), 100), 'versions' => $this->versions->of($map)]);
+    }
+
+    /** Gives a version of the map a name, by which it is found again. */
+    public function name(NameVersion $request, MapRecord $map, int $seq): JsonResponse
+    {
+        $this->versions->call($map, $seq, $request->name());
+
+        return new PlainJson(['versions' => $this->versions->of($map)]);
     }
 
     /** What is different now from how the map was after an edit. */

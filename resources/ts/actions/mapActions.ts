@@ -26,6 +26,7 @@ export const mapActions: readonly Action[] = [
         run: ({ map }) => map.edit({ name: 'redo' }),
     },
     { id: 'map.history', name: 'History', group: 'Map', keys: ['Alt+H'], scopes: onTopics, run: ({ map, router }) => void router.push(`/maps/${map.id}/history`) },
+    { id: 'map.version', name: 'Name this version', group: 'Map', keys: ['Mod+Alt+H'], scopes: [...onTopics, 'draft'], run: ({ map, router }) => void router.push({ path: `/maps/${map.id}/history`, query: { call: 'now' } }) },
     { id: 'map.trash', name: 'Removed branches', group: 'Map', keys: ['Alt+R'], scopes: onTopics, run: ({ ui }) => ui.showSide('removed') },
     {
         id: 'arrange.balance', name: 'Balance the two sides', group: 'Map', keys: [], scopes: inMap,

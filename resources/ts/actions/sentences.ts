@@ -35,6 +35,7 @@ export const sentences: Readonly<Record<string, string>> = {
     'choose.one': 'Goes back to a single chosen topic.',
     'map.undo': 'Takes back your latest change.',
     'map.redo': 'Makes again what you took back last.',
+    'map.version': 'Gives the map as it is now a name, under which its history finds it again.',
     'map.history': 'Shows every change of this map, and how it looked at any moment.',
     'map.trash': 'Lists branches that were removed, to bring them back.',
     'arrange.balance': 'Shares the branches out anew so that both sides are about as tall.',

@@ -1,6 +1,6 @@
 import { request, sendLast } from './http'
 import type {
-    CalendarAnswer, CardAnswer, CountAnswer, Calm, CellsAnswer, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, DigestAnswer, DraftAnswer, DigestCopy, Draft, DrawingsAnswer, Edit, EditsAnswer, FactsAnswer, Find, FilterAnswer, FindAnswer, HistoryAnswer, HitsAnswer, KindsAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeantAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, WordingAnswer, SentencesAnswer,
+    CalendarAnswer, CardAnswer, CountAnswer, Calm, CellsAnswer, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, DigestAnswer, DraftAnswer, DigestCopy, Draft, DrawingsAnswer, Edit, EditsAnswer, FactsAnswer, Find, FilterAnswer, FindAnswer, HistoryAnswer, HitsAnswer, KindsAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeantAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, VersionsAnswer, WordingAnswer, SentencesAnswer,
     Person, PictureAnswer, Place, QuickAnswer, RehearsalAnswer, RemindersAnswer, ReplaceAnswer, RulesAnswer, StampsAnswer, StartersAnswer, TableAnswer, TableFileAnswer, TodosAnswer, TrashAnswer, TriesAnswer, View,
 } from './wire'
 
@@ -109,6 +109,7 @@ export const api = {
     compare: (map: string, seq: number) => request<CompareAnswer>('GET', `maps/${map}/history/${seq}`),
     pastBranch: (map: string, seq: number, topic: string) => request<{ topics: Draft[] }>('GET', `maps/${map}/history/${seq}/branch/${topic}`),
     emptyMapTrash: (map: string) => request<{ topics: number }>('DELETE', `maps/${map}/trash`),
+    nameVersion: (map: string, seq: number, name: string | null) => request<VersionsAnswer>('PUT', `maps/${map}/history/${seq}/name`, { name }),
     history: (map: string, before?: number) =>
         request<HistoryAnswer>('GET', `maps/${map}/history${before === undefined ? '' : `?before=${before}`}`),
     removed: (map: string) => request<TrashAnswer>('GET', `maps/${map}/trash`),

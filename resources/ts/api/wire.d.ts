@@ -2379,6 +2379,7 @@ export interface ErrorAnswer {
  */
 export interface HistoryAnswer {
   edits: HistoryEntry[];
+  versions: NamedVersion[];
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -2389,6 +2390,18 @@ export interface HistoryEntry {
   person: string;
   summary: string;
   made: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "NamedVersion".
+ */
+export interface NamedVersion {
+  /**
+   * The number of the edit after which the map was so.
+   */
+  seq: number;
+  name: string;
+  named: string;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -6139,6 +6152,15 @@ export interface ChalkTrial {
    */
   text: string;
   tint: string;
+}
+/**
+ * The versions of a map that have a name, the latest first.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "VersionsAnswer".
+ */
+export interface VersionsAnswer {
+  versions: NamedVersion[];
 }
 /**
  * A file on its way.

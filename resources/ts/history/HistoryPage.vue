@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { NButton, NEmpty, NRadioButton, NRadioGroup, NSpin } from 'naive-ui'
-import { computed, ref, shallowRef, watch } from 'vue'
-import { useRouter } from 'vue-router'
+import { NButton, NEmpty, NInput, NRadioButton, NRadioGroup, NSpin } from 'naive-ui'
+import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import { api, pastPictureAddress } from '@/api/client'
 import { latest } from '@/api/latest'
-import type { CompareAnswer, Difference, HistoryEntry } from '@/api/wire'
+import type { CompareAnswer, Difference, HistoryEntry, NamedVersion } from '@/api/wire'
 import { usePreferences } from '@/stores/preferences'
 import { emptyTree, merged } from '@/stores/tree'
 import { newId } from '@/stores/map'
@@ -19,8 +19,13 @@ const props = defineProps<{ id: string }>()
 const PAUSE = 30
 
 const router = useRouter()
+const route = useRoute()
+const calling = useTemplateRef<InstanceType<typeof NInput>>('calling')
 const preferences = usePreferences()
 const edits = shallowRef<readonly HistoryEntry[] | null>(null)
+/** Versions with a name, and what the one that is seen is to be called. */
+const versions = shallowRef<readonly NamedVersion[]>([])
+const name = ref('')
 const more = ref(false)
 const at = ref<number | null>(null)
 const show = ref<'then' | 'now'>('then')
@@ -62,8 +67,9 @@ async function attempt(work: () => Promise<void>): Promise<void> {
 async function fetchMore(): Promise<void> {
     const map = props.id
     try {
-        const { edits: next } = await api.history(map, edits.value?.at(-1)?.seq)
+        const { edits: next, versions: named } = await api.history(map, edits.value?.at(-1)?.seq)
         if (map === props.id) {
+            versions.value = named
             edits.value = [...(edits.value ?? []), ...next]
             more.value = next.length === 100
             problem.value = null
@@ -82,6 +88,11 @@ watch(() => props.id, async (map) => {
     }
     newest.value = all[0]?.seq ?? 0
     at.value = all[1]?.seq ?? 0
+    // Whoever came to give a name means the map as it is.
+    if (route.query.call !== undefined) {
+        at.value = newest.value
+        void nextTick(() => calling.value?.focus())
+    }
     await attempt(async () => {
         const name = (await api.library()).maps.find((one) => one.id === map)?.title ?? ''
         title.value = map === props.id ? name : title.value
@@ -98,6 +109,14 @@ watch(at, (seq) => {
                 compared.value = answer
             }
         })
+    }
+})
+
+const nameOf = (seq: number): string => versions.value.find((one) => one.seq === seq)?.name ?? ''
+watch([at, versions], () => (name.value = at.value === null ? '' : nameOf(at.value)))
+const call = (): Promise<void> => attempt(async () => {
+    if (at.value !== null && name.value.trim() !== nameOf(at.value)) {
+        versions.value = (await api.nameVersion(props.id, at.value, name.value.trim() === '' ? null : name.value.trim())).versions
     }
 })
 
@@ -148,10 +167,16 @@ const bringOver = (topic: string): Promise<void> => attempt(async () => {
                 <div v-if="edits === null && problem !== null" role="alert"><p>{{ problem }}</p><NButton size="small" @click="fetchMore">Try again</NButton></div>
                 <NSpin v-else-if="edits === null" />
                 <NEmpty v-else-if="edits.length === 0" description="Nothing has been changed in this map yet." />
+                <section v-if="versions.length > 0" class="versions">
+                    <h2>Versions with a name</h2>
+                    <button v-for="one in versions" :key="one.seq" :class="{ at: one.seq === at }" :aria-current="one.seq === at" @click="at = one.seq">
+                        <span>{{ one.name }}</span><small>{{ day.format(new Date(one.named)) }}, {{ time.format(new Date(one.named)) }}</small>
+                    </button>
+                </section>
                 <section v-for="sitting in sittings" :key="sitting.begun">
                     <h2>{{ day.format(new Date(sitting.begun)) }}</h2>
                     <button v-for="entry in sitting.edits" :id="`edit-${entry.seq}`" :key="entry.seq" :class="{ at: entry.seq === at }" :aria-current="entry.seq === at" @click="at = entry.seq">
-                        <span>{{ entry.summary }}</span><small>{{ time.format(new Date(entry.made)) }}, {{ entry.person }}</small>
+                        <b v-if="nameOf(entry.seq) !== ''">{{ nameOf(entry.seq) }}</b><span>{{ entry.summary }}</span><small>{{ time.format(new Date(entry.made)) }}, {{ entry.person }}</small>
                     </button>
                 </section>
                 <button v-if="edits !== null && !more" id="edit-0" :class="{ at: at === 0 }" @click="at = 0"><span>How the map began</span></button>
@@ -160,7 +185,7 @@ const bringOver = (topic: string): Promise<void> => attempt(async () => {
             <section v-if="at !== null" class="past">
                 <div class="bar">
                     <NRadioGroup v-model:value="show" size="small" aria-label="What is drawn"><NRadioButton value="then">As it was then</NRadioButton><NRadioButton value="now">As it is now</NRadioButton></NRadioGroup>
-                    <span class="space" />
+                    <form class="name" @submit.prevent="call"><NInput ref="calling" v-model:value="name" size="small" :maxlength="100" placeholder="A name for this version" :input-props="{ 'aria-label': 'Name of this version' }" @blur="call" /></form>
                     <NButton size="small" type="primary" :disabled="at === newest" @click="returnTo">Return to this</NButton>
                 </div>
                 <div class="drawing" :class="{ large }" :title="large ? 'Click to see all of it' : 'Click to read it'" @click="large = !large"><img :src="pastPictureAddress(id, at, show, preferences.board)" :alt="show === 'then' ? 'The map as it was' : 'The map as it is now'" /></div>
@@ -199,7 +224,8 @@ h2 i { width: 14px; height: 9px; border: 2.5px dashed; border-radius: 4px; }
 small { color: var(--soft); font-size: 13px; }
 .past { display: flex; flex-direction: column; border: solid var(--edge); border-width: 0 1px; background: var(--board); min-width: 0; }
 .bar { display: flex; gap: 8px; padding: 8px 12px; align-items: center; }
-.space { flex: 1; }
+.name { flex: 1; min-width: 0; max-width: 320px; margin: 0 auto; }
+.edits b { font-size: 14.5px; color: var(--tide); overflow-wrap: anywhere; }
 .drawing { flex: 1; min-height: 0; overflow: auto; display: grid; place-items: center; padding: 8px; }
 .drawing { cursor: zoom-in; }
 .drawing.large { cursor: zoom-out; display: block; }

@@ -10,10 +10,13 @@ use ChalkTree\Edit\Settles;
 use ChalkTree\Exchange\WritesLines;
 use ChalkTree\Look\SaysLooks;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\WithoutMarks;
 
 /** Branches with an arrangement of their own, and those that are pulled apart. */
 final class ArrangeFeature implements SaysLooks, Settles, WritesLines
 {
+    use WithoutMarks;
+
     private const SIGN = '↳ ';
 
     public function rows(): array
@@ -84,15 +87,5 @@ final class ArrangeFeature implements SaysLooks, Settles, WritesLines
         $isTold = $map->row(ConnectorPhrase::type(), $topic) !== null || $map->topic($topic)->parent === null || mb_strlen($phrase) > ConnectorPhrase::LONGEST;
 
         return $isTold ? [] : [ConnectorPhrase::fromFields($topic, ['phrase' => $phrase])];
-    }
-
-    public function drawn(): array
-    {
-        return [];
-    }
-
-    public function marks(TopicMap $map, Scene $scene): iterable
-    {
-        return [];
     }
 }

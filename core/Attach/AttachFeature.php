@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ChalkTree\Attach;
 
-use ChalkTree\Arrange\Scene;
 use ChalkTree\Ask\Asks;
 use ChalkTree\Document\Block;
 use ChalkTree\Document\Paragraph;
@@ -19,10 +18,15 @@ use ChalkTree\HandOver\Choices;
 use ChalkTree\HandOver\DocumentPlace;
 use ChalkTree\HandOver\PutsInDocuments;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\WithoutEdits;
+use ChalkTree\WithoutMarks;
 
 /** Files at topics: any number, each kept with the map. */
 final class AttachFeature implements Asks, PutsInDocuments, PutsTiesInBoxes, Settles
 {
+    use WithoutEdits;
+    use WithoutMarks;
+
     public function rows(): array
     {
         return [AttachedFile::class];
@@ -38,16 +42,6 @@ final class AttachFeature implements Asks, PutsInDocuments, PutsTiesInBoxes, Set
         return ['file' => AttachedFile::class];
     }
 
-    public function edits(): array
-    {
-        return [];
-    }
-
-    public function schema(): array
-    {
-        return [];
-    }
-
     public function tiesInBoxes(): array
     {
         return [AttachedFile::class];
@@ -61,16 +55,6 @@ final class AttachFeature implements Asks, PutsInDocuments, PutsTiesInBoxes, Set
         }
 
         return [new FilePart($topic, count(array_unique($sorts, SORT_REGULAR)) === 1 ? $sorts[0] : FileSort::Other, count($rows))];
-    }
-
-    public function drawn(): array
-    {
-        return [];
-    }
-
-    public function marks(TopicMap $map, Scene $scene): iterable
-    {
-        return [];
     }
 
     /** A file has a name and bytes. */

@@ -4,16 +4,18 @@ declare(strict_types=1);
 
 namespace ChalkTree\Brace;
 
-use ChalkTree\Arrange\Scene;
 use ChalkTree\Edit\Recorder;
 use ChalkTree\Edit\Settles;
 use ChalkTree\Feature;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\WithoutMarks;
 
 /** Braces over neighbouring siblings, each with a topic that it leads to. */
 final class BraceFeature implements Feature, Settles
 {
+    use WithoutMarks;
+
     public function rows(): array
     {
         return [Brace::class];
@@ -32,16 +34,6 @@ final class BraceFeature implements Feature, Settles
             'DrawBrace' => ['name' => DrawBrace::name(), 'properties' => ['topics' => ['type' => 'array', 'items' => $text], 'as' => $text], 'required' => ['topics', 'as']],
             'SpanBrace' => ['name' => SpanBrace::name(), 'properties' => ['topic' => $text, 'from' => $text, 'to' => $text], 'required' => ['topic', 'from', 'to']],
         ];
-    }
-
-    public function drawn(): array
-    {
-        return [];
-    }
-
-    public function marks(TopicMap $map, Scene $scene): iterable
-    {
-        return [];
     }
 
     /**

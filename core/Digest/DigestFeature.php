@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ChalkTree\Digest;
 
-use ChalkTree\Arrange\Scene;
 use ChalkTree\Ask\Asks;
 use ChalkTree\Ask\FollowsEdits;
 use ChalkTree\Ask\KeepsUp;
@@ -21,23 +20,18 @@ use ChalkTree\HandOver\PutsInDocuments;
 use ChalkTree\Look\SpreadsLooks;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\WithoutEdits;
+use ChalkTree\WithoutMarks;
 
 /** Topics that gather others into a list, with ways back. */
 final class DigestFeature implements Asks, KeepsUp, PutsComputedInBoxes, PutsInDocuments, SpreadsLooks
 {
+    use WithoutEdits;
+    use WithoutMarks;
+
     public function rows(): array
     {
         return [Digest::class];
-    }
-
-    public function edits(): array
-    {
-        return [];
-    }
-
-    public function schema(): array
-    {
-        return [];
     }
 
     public function questions(): array
@@ -96,16 +90,6 @@ final class DigestFeature implements Asks, KeepsUp, PutsComputedInBoxes, PutsInD
     }
 
     public function fromDocument(Block $block, string $topic, array $titles): array
-    {
-        return [];
-    }
-
-    public function drawn(): array
-    {
-        return [];
-    }
-
-    public function marks(TopicMap $map, Scene $scene): iterable
     {
         return [];
     }

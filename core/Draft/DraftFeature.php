@@ -4,36 +4,20 @@ declare(strict_types=1);
 
 namespace ChalkTree\Draft;
 
-use ChalkTree\Arrange\Scene;
 use ChalkTree\HandOver\HoldsBack;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\WithoutEdits;
+use ChalkTree\WithoutMarks;
 
 /** A branch as one text to write in, how long it is to be, where one stopped there, and what it said before. */
 final class DraftFeature implements HoldsBack
 {
+    use WithoutEdits;
+    use WithoutMarks;
+
     public function rows(): array
     {
         return [Goal::class, StopMark::class, KeptWording::class];
-    }
-
-    public function edits(): array
-    {
-        return [];
-    }
-
-    public function schema(): array
-    {
-        return [];
-    }
-
-    public function drawn(): array
-    {
-        return [];
-    }
-
-    public function marks(TopicMap $map, Scene $scene): iterable
-    {
-        return [];
     }
 
     public function heldTopics(TopicMap $map): array

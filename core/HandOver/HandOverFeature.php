@@ -4,35 +4,18 @@ declare(strict_types=1);
 
 namespace ChalkTree\HandOver;
 
-use ChalkTree\Arrange\Scene;
 use ChalkTree\Feature;
-use ChalkTree\Map\TopicMap;
+use ChalkTree\WithoutEdits;
+use ChalkTree\WithoutMarks;
 
 /** Settings for handing a map over, kept with it under their names. */
 final class HandOverFeature implements Feature
 {
+    use WithoutEdits;
+    use WithoutMarks;
+
     public function rows(): array
     {
         return [Choices::class];
-    }
-
-    public function edits(): array
-    {
-        return [];
-    }
-
-    public function schema(): array
-    {
-        return [];
-    }
-
-    public function drawn(): array
-    {
-        return [];
-    }
-
-    public function marks(TopicMap $map, Scene $scene): iterable
-    {
-        return [];
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ChalkTree\Kind;
 
-use ChalkTree\Arrange\Scene;
 use ChalkTree\Ask\Asks;
 use ChalkTree\Ask\Days;
 use ChalkTree\Ask\HasColumns;
@@ -28,10 +27,13 @@ use ChalkTree\Look\SaysLooks;
 use ChalkTree\Look\SpreadsLooks;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\WithoutMarks;
 
 /** Kinds of topics, their fields, and entries made from them. */
 final class KindFeature implements Asks, HasColumns, Measures, NamesPeople, PutsComputedInBoxes, PutsInDocuments, SaysLooks, SpreadsLooks, TellsDays, WritesLines
 {
+    use WithoutMarks;
+
     private const SIGN = '◈ ';
 
     public function rows(): array
@@ -196,15 +198,5 @@ final class KindFeature implements Asks, HasColumns, Measures, NamesPeople, Puts
         $line = FactBlocks::read($block, Style::Facts);
 
         return $line === null ? [] : FactLine::read($topic, $line);
-    }
-
-    public function drawn(): array
-    {
-        return [];
-    }
-
-    public function marks(TopicMap $map, Scene $scene): iterable
-    {
-        return [];
     }
 }

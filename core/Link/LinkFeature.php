@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ChalkTree\Link;
 
-use ChalkTree\Arrange\Scene;
 use ChalkTree\Ask\Asks;
 use ChalkTree\Document\Block;
 use ChalkTree\Document\Paragraph;
@@ -24,10 +23,13 @@ use ChalkTree\HandOver\PutsInDocuments;
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\WithoutMarks;
 
 /** Links: ways out of topics, to pages, mail, other topics and other maps. */
 final class LinkFeature implements Asks, PutsInBoxes, PutsInDocuments, PutsTiesInBoxes, Settles, WritesLines
 {
+    use WithoutMarks;
+
     private const SIGN = '↗ ';
 
     private const SEE = 'See also ';
@@ -84,16 +86,6 @@ final class LinkFeature implements Asks, PutsInBoxes, PutsInDocuments, PutsTiesI
         $leading = array_filter($rows, fn (FeatureRow $row): bool => $row instanceof SeeAlso ? $row->leadsFrom($topic) : $row->text('to') !== '');
 
         return $leading === [] ? [] : [new LinkPart($topic)];
-    }
-
-    public function drawn(): array
-    {
-        return [];
-    }
-
-    public function marks(TopicMap $map, Scene $scene): iterable
-    {
-        return [];
     }
 
     public function signs(): array

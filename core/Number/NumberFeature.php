@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace ChalkTree\Number;
 
-use ChalkTree\Arrange\Scene;
 use ChalkTree\Feature;
-use ChalkTree\Map\TopicMap;
+use ChalkTree\WithoutMarks;
 
 /** Branches whose topics are numbered. */
 final class NumberFeature implements Feature
 {
+    use WithoutMarks;
+
     public function rows(): array
     {
         return [BranchNumbering::class];
@@ -28,15 +29,5 @@ final class NumberFeature implements Feature
             'properties' => ['topics' => ['type' => 'array', 'items' => ['type' => 'string']], 'numbering' => ['type' => ['string', 'null']], 'from' => ['type' => 'integer']],
             'required' => ['topics', 'numbering'],
         ]];
-    }
-
-    public function drawn(): array
-    {
-        return [];
-    }
-
-    public function marks(TopicMap $map, Scene $scene): iterable
-    {
-        return [];
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ChalkTree\Picture;
 
-use ChalkTree\Arrange\Scene;
 use ChalkTree\Ask\Asks;
 use ChalkTree\Document\Block;
 use ChalkTree\Document\Image;
@@ -17,10 +16,13 @@ use ChalkTree\Map\Bounds;
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Text\InlineMarkdown;
+use ChalkTree\WithoutMarks;
 
 /** Pictures in topics. */
 final class PictureFeature implements Asks, PutsInBoxes, PutsInDocuments
 {
+    use WithoutMarks;
+
     public function rows(): array
     {
         return [TopicPicture::class];
@@ -54,16 +56,6 @@ final class PictureFeature implements Asks, PutsInBoxes, PutsInDocuments
     public function parts(TopicMap $map, FeatureRow $row): array
     {
         return $row instanceof TopicPicture && $row->text('source') !== '' ? [new PicturePart($row, $map->find($row->id)->title ?? '')] : [];
-    }
-
-    public function drawn(): array
-    {
-        return [];
-    }
-
-    public function marks(TopicMap $map, Scene $scene): iterable
-    {
-        return [];
     }
 
     /** A picture by itself, as wide as on the board; what it shows, or else the title of its topic, is said for those who do not see it. */

@@ -4,16 +4,20 @@ declare(strict_types=1);
 
 namespace ChalkTree\Privacy;
 
-use ChalkTree\Arrange\Scene;
 use ChalkTree\Face\PutsInBoxes;
 use ChalkTree\HandOver\HeldSign;
 use ChalkTree\HandOver\HoldsBack;
 use ChalkTree\Map\FeatureRow;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\WithoutEdits;
+use ChalkTree\WithoutMarks;
 
 /** Topics that never leave their map, with all below them. */
 final class PrivacyFeature implements HoldsBack, PutsInBoxes
 {
+    use WithoutEdits;
+    use WithoutMarks;
+
     private readonly HeldSign $sign;
 
     public function __construct()
@@ -26,16 +30,6 @@ final class PrivacyFeature implements HoldsBack, PutsInBoxes
         return [PrivateBranch::class];
     }
 
-    public function edits(): array
-    {
-        return [];
-    }
-
-    public function schema(): array
-    {
-        return [];
-    }
-
     public function inBoxes(): array
     {
         return [PrivateBranch::class];
@@ -44,16 +38,6 @@ final class PrivacyFeature implements HoldsBack, PutsInBoxes
     public function parts(TopicMap $map, FeatureRow $row): array
     {
         return $row->flag('held') ? [$this->sign] : [];
-    }
-
-    public function drawn(): array
-    {
-        return [];
-    }
-
-    public function marks(TopicMap $map, Scene $scene): iterable
-    {
-        return [];
     }
 
     public function heldTopics(TopicMap $map): array

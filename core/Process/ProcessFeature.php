@@ -4,15 +4,16 @@ declare(strict_types=1);
 
 namespace ChalkTree\Process;
 
-use ChalkTree\Arrange\Scene;
 use ChalkTree\Ask\Moment;
 use ChalkTree\Feature;
 use ChalkTree\Look\SaysLooks;
-use ChalkTree\Map\TopicMap;
+use ChalkTree\WithoutMarks;
 
 /** Processes: what is done with steps in a flow. Their ways are cross-links, and what sort of step one is, its shape says. */
 final class ProcessFeature implements Feature, SaysLooks
 {
+    use WithoutMarks;
+
     public function rows(): array
     {
         return [];
@@ -39,15 +40,5 @@ final class ProcessFeature implements Feature, SaysLooks
         $looks = StepLooks::of($now->map);
 
         return $looks === null ? [] : [$looks];
-    }
-
-    public function drawn(): array
-    {
-        return [];
-    }
-
-    public function marks(TopicMap $map, Scene $scene): iterable
-    {
-        return [];
     }
 }

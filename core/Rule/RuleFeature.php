@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ChalkTree\Rule;
 
-use ChalkTree\Arrange\Scene;
 use ChalkTree\Ask\HangsOn;
 use ChalkTree\Ask\Moment;
 use ChalkTree\CrossLink\CrossLink;
@@ -15,23 +14,18 @@ use ChalkTree\Look\SaysLooks;
 use ChalkTree\Look\SpreadsLooks;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\WithoutEdits;
+use ChalkTree\WithoutMarks;
 
 /** Looks that follow the data. */
 final class RuleFeature implements PutsComputedInBoxes, SaysLooks, SpreadsLooks
 {
+    use WithoutEdits;
+    use WithoutMarks;
+
     public function rows(): array
     {
         return [LookRule::class];
-    }
-
-    public function edits(): array
-    {
-        return [];
-    }
-
-    public function schema(): array
-    {
-        return [];
     }
 
     public function looks(Moment $now): iterable
@@ -68,15 +62,5 @@ final class RuleFeature implements PutsComputedInBoxes, SaysLooks, SpreadsLooks
         }
 
         return array_map(strval(...), array_keys($spread));
-    }
-
-    public function drawn(): array
-    {
-        return [];
-    }
-
-    public function marks(TopicMap $map, Scene $scene): iterable
-    {
-        return [];
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ChalkTree\Show;
 
-use ChalkTree\Arrange\Scene;
 use ChalkTree\Edit\Recorder;
 use ChalkTree\Edit\Settles;
 use ChalkTree\Edit\TopicChoice;
@@ -12,10 +11,13 @@ use ChalkTree\Feature;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\WithoutMarks;
 
 /** Showing maps: decks of slides. */
 final class ShowFeature implements Feature, Settles
 {
+    use WithoutMarks;
+
     public function rows(): array
     {
         return [Deck::class, Slide::class];
@@ -42,16 +44,6 @@ final class ShowFeature implements Feature, Settles
             'RemoveSlides' => ['name' => RemoveSlides::name(), 'properties' => ['slides' => $ids], 'required' => ['slides']],
             'PutOnSlide' => ['name' => PutOnSlide::name(), 'properties' => ['slide' => $text, 'topics' => $ids, 'how' => ['enum' => PutOnSlide::ways()]], 'required' => ['slide', 'topics', 'how']],
         ];
-    }
-
-    public function drawn(): array
-    {
-        return [];
-    }
-
-    public function marks(TopicMap $map, Scene $scene): iterable
-    {
-        return [];
     }
 
     /**

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace ChalkTree\Table;
 
-use ChalkTree\Arrange\Scene;
 use ChalkTree\Feature;
-use ChalkTree\Map\TopicMap;
+use ChalkTree\WithoutMarks;
 
 /** Topics as rows under columns. */
 final class TableFeature implements Feature
 {
+    use WithoutMarks;
+
     public function rows(): array
     {
         return [Table::class];
@@ -32,15 +33,5 @@ final class TableFeature implements Feature
             'OrderRows' => ['name' => OrderRows::name(), 'properties' => ['branch' => ['type' => ['string', 'null']], 'deep' => ['type' => 'boolean'], 'order' => $text, 'today' => $text], 'required' => ['order', 'today']],
             'BringRows' => ['name' => BringRows::name(), 'properties' => ['parent' => $text, 'columns' => $list(['type' => ['string', 'null']]), 'rows' => $list($list($text)), 'key' => ['type' => ['integer', 'null']], 'today' => $text], 'required' => ['parent', 'columns', 'rows', 'today']],
         ];
-    }
-
-    public function drawn(): array
-    {
-        return [];
-    }
-
-    public function marks(TopicMap $map, Scene $scene): iterable
-    {
-        return [];
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ChalkTree\Task;
 
-use ChalkTree\Arrange\Scene;
 use ChalkTree\Ask\Asks;
 use ChalkTree\Ask\BringsRules;
 use ChalkTree\Ask\HasColumns;
@@ -28,10 +27,13 @@ use ChalkTree\HandOver\HoldsBack;
 use ChalkTree\HandOver\PutsInDocuments;
 use ChalkTree\Kind\Kind;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\WithoutMarks;
 
 /** To-dos, how far they are, and what was said of them when. */
 final class TaskFeature implements Asks, BringsRules, HasColumns, HoldsBack, Measures, NamesPeople, PutsComputedInBoxes, PutsInDocuments, Settles, TellsDays, TellsProgress, WritesLines
 {
+    use WithoutMarks;
+
     /** What begins lines: of what is to be done, of what is done, of what was said of it; and the same in documents. */
     private const SIGNS = ['☐ ' => 'To do: ', '☑ ' => 'Done: ', '✎ ' => 'Said: '];
 
@@ -234,16 +236,6 @@ final class TaskFeature implements Asks, BringsRules, HasColumns, HoldsBack, Mea
             }
         }
 
-        return [];
-    }
-
-    public function drawn(): array
-    {
-        return [];
-    }
-
-    public function marks(TopicMap $map, Scene $scene): iterable
-    {
         return [];
     }
 }

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace ChalkTree\Walk;
 
-use ChalkTree\Arrange\Scene;
 use ChalkTree\Feature;
-use ChalkTree\Map\TopicMap;
+use ChalkTree\WithoutMarks;
 
 /** Walking through a map: the stops that are marked, in an order of their own. */
 final class WalkFeature implements Feature
 {
+    use WithoutMarks;
+
     public function rows(): array
     {
         return [Stop::class];
@@ -29,15 +30,5 @@ final class WalkFeature implements Feature
             'PutStops' => ['name' => PutStops::name(), 'properties' => ['topics' => $ids, 'after' => ['type' => ['string', 'null']]], 'required' => ['topics']],
             'RemoveStops' => ['name' => RemoveStops::name(), 'properties' => ['topics' => $ids], 'required' => ['topics']],
         ];
-    }
-
-    public function drawn(): array
-    {
-        return [];
-    }
-
-    public function marks(TopicMap $map, Scene $scene): iterable
-    {
-        return [];
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ChalkTree\Words;
 
-use ChalkTree\Arrange\Scene;
 use ChalkTree\Ask\Column;
 use ChalkTree\Ask\HasColumns;
 use ChalkTree\Ask\Measures;
@@ -12,26 +11,21 @@ use ChalkTree\Ask\Moment;
 use ChalkTree\Face\BoxSource;
 use ChalkTree\Face\PutsComputedInBoxes;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\WithoutEdits;
+use ChalkTree\WithoutMarks;
 
 /** How many words notes have: told of each topic, summed up below it, and shown on the board where that is wanted. */
 final class WordsFeature implements HasColumns, Measures, PutsComputedInBoxes
 {
+    use WithoutEdits;
+    use WithoutMarks;
+
     /** Under which head topics stand that have fewer words. */
     private const HEADS = [100 => 'Under 100 words', 500 => '100 to 499 words', 1_000 => '500 to 999 words', 3_000 => '1,000 to 2,999 words'];
 
     public function rows(): array
     {
         return [WordsShown::class];
-    }
-
-    public function edits(): array
-    {
-        return [];
-    }
-
-    public function schema(): array
-    {
-        return [];
     }
 
     public function columns(Moment $now): iterable
@@ -77,15 +71,5 @@ final class WordsFeature implements HasColumns, Measures, PutsComputedInBoxes
         }
 
         return false;
-    }
-
-    public function drawn(): array
-    {
-        return [];
-    }
-
-    public function marks(TopicMap $map, Scene $scene): iterable
-    {
-        return [];
     }
 }

@@ -4,13 +4,7 @@ declare(strict_types=1);
 
 namespace ChalkTree\Arrange;
 
-use ChalkTree\Ask\FollowsEdits;
-use ChalkTree\Ask\KeepsUp;
 use ChalkTree\Ask\Moment;
-use ChalkTree\Ask\RollUps;
-use ChalkTree\Face\FaceParts;
-use ChalkTree\Face\SmallText;
-use ChalkTree\Feature;
 use ChalkTree\Features;
 use ChalkTree\Flow\KnownCharts;
 use ChalkTree\Look\Look;
@@ -67,26 +61,16 @@ final class Layout
 
     private ?View $viewBefore = null;
 
-    /** @var array<string, Apart> by topic */
-    private array $apart = [];
-
-    /** @var array<string, ConnectorPhrase> by topic */
-    private array $phrases = [];
-
     private KnownCharts $charts;
 
     /** Null until something is drawn. */
     private ?Placing $placing = null;
 
-    /** What is below each topic, summed up; null until something was drawn. */
-    private ?RollUps $sums = null;
-
-    /** @var list<FollowsEdits> what features keep up to date with the map */
-    private readonly array $followers;
+    private readonly MapFollowing $following;
 
     private readonly LookResolver $looks;
 
-    private readonly FaceParts $faces;
+    private readonly SlipMaking $making;
 
     private readonly Measurer $measurer;
 
@@ -98,9 +82,9 @@ final class Layout
         $this->looks = new LookResolver($looks, $face);
         $this->measurer = new Measurer(new Wrapper($advances ?? new Advances));
         $this->inheritance = new Inheritance($arrangement, $this->looks);
-        $this->faces = new FaceParts;
+        $this->making = new SlipMaking;
         $this->charts = new KnownCharts;
-        $this->followers = array_values(array_map(fn (KeepsUp $feature): FollowsEdits => $feature->follower(), array_filter(Features::all(), fn (Feature $feature): bool => $feature instanceof KeepsUp)));
+        $this->following = new MapFollowing;
     }
 
     /** Lays out everything that is not known yet, or all that could have changed if these topics have. */
@@ -176,8 +160,8 @@ final class Layout
         $this->numbers = Numbers::of($map);
         [$this->map, $this->view] = [$map, $view];
         $touched = $touched === null ? null : array_values([...$touched, ...$this->renumbered($before)]);
-        $now = new Moment($map, $view->today, $this->summedUp($map, $touched), $this->followers);
-        $others = $this->followed($now, $touched);
+        $now = $this->following->follow($map, $view->today, $touched, $touched === null ? null : $this->stale($map, $touched), $this->memory);
+        $others = $this->following->others();
         $this->others = array_flip($others);
         if ($touched !== null && $others !== [] && $this->mapBefore !== null && $this->viewBefore !== null) {
             $this->lookBack($this->mapBefore, $this->viewBefore, $others);
@@ -186,7 +170,7 @@ final class Layout
         $scope = $view->scope !== null && $map->has($view->scope) ? $view->scope : null;
         $this->root = $scope ?? $map->sheet()->root;
         $isAlike = $this->looks->read($map, $now);
-        $isAlike = $this->faces->read($map, $touched === null, $now) && $isAlike;
+        $isAlike = $this->making->readFaces($map, $touched === null, $now) && $isAlike;
         // Where something is said otherwise of the map as a whole, everything may be drawn otherwise.
         $stale = $touched === null || ! $isAlike ? null : $this->stale($map, $touched);
         [$todo, $left] = $this->goInto($now, $view, $scope, $stale === null ? null : $stale + $this->stale($map, $this->resized($others, $stale)));
@@ -214,9 +198,8 @@ final class Layout
         $groups = Groups::of($map);
         $groups = $groups->isEmpty() ? null : $groups;
         $this->inheritance->read($map, $this->root, $groups);
-        $this->apart = $map->rowsOf(Apart::class);
-        $this->phrases = $map->rowsOf(ConnectorPhrase::class);
-        $this->placing = new Placing($now, $view->today, $this->inheritance, $groups, $this->phrases !== [], $this->charts);
+        $this->making->read($map, $this->numbers);
+        $this->placing = new Placing($now, $view->today, $this->inheritance, $groups, $this->making->hasPhrases(), $this->charts);
         $todo = $left = $stack = [];
         $this->enter($map, '', null, [$this->root => $map->topic($this->root)] + ($scope === null ? $view->loose($map) : []), $stale, $stack, $left);
         while (($slip = array_pop($stack)) !== null) {
@@ -246,7 +229,7 @@ final class Layout
         }
         $this->isAsRemembered = true;
         $scope = $view->scope !== null && $map->has($view->scope) ? $view->scope : null;
-        [$todo] = $this->goInto(new Moment($map, $view->today, $this->sums, $this->followers), $view, $scope, $this->stale($map, $others));
+        [$todo] = $this->goInto($this->following->at($map, $view->today), $view, $scope, $this->stale($map, $others));
         $this->isAsRemembered = false;
         for ($i = count($todo) - 1; $i >= 0; $i--) {
             $this->place($todo[$i]);
@@ -265,13 +248,13 @@ final class Layout
         $resized = [];
         foreach ($others as $id) {
             $slip = $this->slips[$id] ?? null;
-            if ($slip === null || isset($stale[$id]) || isset($this->phrases[$id])) {
+            if ($slip === null || isset($stale[$id]) || $this->making->hasPhrase($id)) {
                 $resized[] = $id;
 
                 continue;
             }
             $size = [$slip->w, $slip->h];
-            $slip->parts = $this->faces->of($slip->topic);
+            $this->making->renew($slip);
             $this->measurer->measure($slip);
             if ([$slip->w, $slip->h] !== $size) {
                 [$slip->w, $slip->h] = $size;
@@ -304,39 +287,10 @@ final class Layout
         return $now + $before;
     }
 
-    /** @param  list<string>|null  $touched */
-    private function summedUp(TopicMap $map, ?array $touched): RollUps
-    {
-        if ($this->sums === null) {
-            // What is remembered is of this very map.
-            return $this->sums = new RollUps($map, $this->memory);
-        }
-        $this->sums->follow($map, $touched === null ? null : $this->stale($map, $touched));
-
-        return $this->sums;
-    }
-
-    /**
-     * @param  list<string>|null  $touched
-     * @return list<string> the topics in whose boxes something else stands because of these
-     */
-    private function followed(Moment $now, ?array $touched): array
-    {
-        $more = [];
-        foreach ($this->followers as $follower) {
-            array_push($more, ...$follower->follow($now, $touched, $this->memory));
-        }
-
-        return $more;
-    }
-
     /** From now on this learns what is found of the map as a whole, and has learned what was. */
     public function teach(Memory $memory): void
     {
-        $this->sums?->teach($memory);
-        foreach ($this->followers as $follower) {
-            $follower->teach($memory);
-        }
+        $this->following->teach($memory);
     }
 
     /** Places what is right below a slip, and, where its arrangement asks for it, what is below that. */
@@ -394,17 +348,7 @@ final class Layout
                     continue;
                 }
             }
-            $slip = new Slip($topic, $above?->topic->id, $given);
-            $slip->number = $this->numbers[$id] ?? '';
-            $slip->parts = $this->faces->of($topic);
-            $slip->standsAt = $this->inheritance->placeOf($id)?->at();
-            if (isset($this->apart[$id])) {
-                [$slip->apartX, $slip->apartY] = [$this->apart[$id]->number('x') ?? 0, $this->apart[$id]->number('y') ?? 0];
-            }
-            if (isset($this->phrases[$id]) && $given->phrase !== PhraseWay::Hidden) {
-                $slip->phrase = $given->phrase === PhraseWay::InBox ? '' : $this->phrases[$id]->text('phrase');
-                array_push($slip->parts, ...($given->phrase === PhraseWay::InBox && $this->phrases[$id]->text('phrase') !== '' ? [SmallText::phrase($this->phrases[$id]->text('phrase'))] : []));
-            }
+            $slip = $this->making->of($topic, $above, $given, $this->inheritance->placeOf($id)?->at());
             $known = $old === null && $stale !== null && ($this->isAsRemembered || ! isset($stale[$id])) ? $this->memory?->recall($slip) : null;
             $known = $known === true && isset($stale[$id]) ? false : $known;
             if ($known === true && ! $isGoneInto && ! $given->arrangement->hasAxis()) {
@@ -414,7 +358,7 @@ final class Layout
             }
             if ($known === null && $old !== null && ! isset($this->others[$id]) && $slip->hasFaceOf($old)) {
                 [$slip->w, $slip->h] = [$old->w, $old->h];
-            } elseif ($known === null || ($known === false && isset($this->phrases[$id]))) {
+            } elseif ($known === null || ($known === false && $this->making->hasPhrase($id))) {
                 // A phrase may have come to stand in the box, or not to do so any more.
                 $this->measurer->measure($slip);
             }

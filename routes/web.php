@@ -125,6 +125,7 @@ Route::prefix('api')->group(function (): void {
             Route::post('maps/{map}/filter', [FilterController::class, 'ask']);
             Route::post('maps/{map}/filter/among', [FilterController::class, 'among']);
             Route::get('maps/{map}/draft', [DraftController::class, 'show']);
+            Route::get('maps/{map}/draft/days', [DraftController::class, 'days']);
             Route::post('maps/{map}/draft/words', [DraftController::class, 'words']);
             Route::get('maps/{map}/wordings/{wording}', [DraftController::class, 'wording'])->where('wording', '[0-9a-z]{26}')->middleware('alone:search');
             Route::post('maps/{map}/table', [TableController::class, 'show']);

@@ -29,7 +29,7 @@ use Illuminate\Support\Collection;
  */
 final readonly class MapEditing
 {
-    public function __construct(private MapStore $store, private EditLog $log, private TypedSteps $typed, private Admission $admission)
+    public function __construct(private MapStore $store, private EditLog $log, private TypedSteps $typed, private Admission $admission, private WritingDays $days)
     {
     }
 
@@ -83,6 +83,7 @@ final readonly class MapEditing
         $this->log->append($record, $person, $id, $step, $kind, $name, $summary, $changes);
         $this->store->save($record, $map, $changes);
         $record->save();
+        $this->days->note($record, $person, $map, $changes);
     }
 
     /**

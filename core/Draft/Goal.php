@@ -24,6 +24,6 @@ final readonly class Goal extends FeatureRow
 
     public static function declared(): array
     {
-        return ['words' => Field::number(1, self::MOST)->called('goal of words')];
+        return ['words' => Field::number(1, self::MOST)->called('goal of words'), 'daily' => Field::number(1, self::MOST)->called('goal of words a day')];
     }
 }

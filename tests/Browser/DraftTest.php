@@ -353,3 +353,19 @@ it('keeps a wording, lays it beside what is said later, and takes it back, by ke
     saysIn($browser, 'Tove counts', 'The mole lay dark. Nobody came.');
     expect($browser->complaints())->toBe([]);
 });
+
+it('counts what is written today against a goal, and shows the days', function () {
+    $browser = writing();
+    $browser->type('The mole lay dark, and nobody came.')->saved();
+    $count = fn (): string => (string) $browser->script('return document.querySelector(".bar-of-draft .count").innerText.replaceAll("\n", " ")');
+    $browser->waitUntil(fn (): bool => str_contains($count(), 'Today 7'), 'seven words today, not '.$count());
+    $browser->keys('Mod+Alt+o')->waitFor('.goals input');
+    $browser->script('document.querySelector("[aria-label=\"Goal of words for each day\"]").focus()');
+    $browser->type('20')->keys('Enter')->saved()->waitUntil(fn (): bool => str_contains($count(), 'Today 7 of 20'), 'the goal, not '.$count());
+    $browser->keys('Mod+Alt+y')->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".days")?.innerText ?? ""'), '1 day, 7 words in half a year'), 'the days');
+    expect($browser->script('return [...document.querySelectorAll(".days li")].map((one) => one.innerText.replaceAll("\n", " ").split(" ").slice(-2).join(" "))'))->toBe(['7 words'])
+        ->and($browser->count('.days .week'))->toBe(26);
+    $browser->keys('Escape');
+    inSection($browser, 'Procession')->keys('End')->type(' Yet.')->saved()->waitUntil(fn (): bool => str_contains($count(), 'Today 8 of 20'), 'eight of them, not '.$count());
+    expect($browser->complaints())->toBe([]);
+});

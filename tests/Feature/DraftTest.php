@@ -65,6 +65,29 @@ it('lays a kept wording beside what the section says now, and shows it to nobody
     $ask($row)->assertNotFound();
 });
 
+it('notes for each person by day how many words they wrote, also what they took back', function () {
+    $days = fn () => $this->getJson("/api/maps/{$this->map->id}/draft/days");
+    expect($days()->assertOk()->json('days'))->toBe([]);
+    $write = fn (string $note) => $this->sendEdits($this->map, [['name' => 'topic.note', 'topics' => [$this->paper], 'note' => $note]])->assertOk();
+    $this->travelTo('2026-11-27 12:00:00');
+    $write('white and thin');
+    $this->travelTo('2026-11-28 12:00:00');
+    $write('white and thin and dear');
+    $write('white and thin and dear {{too dear?}} now');
+    expectShape('DaysAnswer', json_decode($days()->getContent()));
+    expect($days()->json())->toBe(['today' => '2026-11-28', 'days' => [['day' => '2026-11-28', 'words' => 3], ['day' => '2026-11-27', 'words' => 3]]]);
+    $this->sendEdits($this->map, [['name' => 'undo']])->assertOk();
+    expect(($this->ask)(['branch' => $this->map->root, 'topic' => $this->paper])->json('today'))->toBe(2);
+    // What only moves from one to another is not written.
+    $this->sendEdits($this->map, [['name' => 'topic.move', 'topics' => [$this->paper], 'parent' => $this->map->root]])->assertOk();
+    expect($days()->json('days.0.words'))->toBe(2);
+    $this->flushSession();
+    $this->actingAs($this->person('stranger@saltmere.example'));
+    $days()->assertNotFound();
+    $this->map->delete();
+    expect(App\Models\WritingDay::query()->count())->toBe(0);
+});
+
 it('refuses what is no draft, and tells nobody else', function () {
     ($this->ask)(['branch' => $this->paper, 'topic' => $this->map->root])->assertUnprocessable()->assertJsonPath('field', 'topic');
     ($this->ask)(['branch' => Ids::next(), 'topic' => $this->paper])->assertStatus(422);

@@ -1,6 +1,6 @@
 import { request, sendLast } from './http'
 import type {
-    CalendarAnswer, CardAnswer, CountAnswer, Calm, CellsAnswer, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, DigestAnswer, DraftAnswer, DigestCopy, Draft, DrawingsAnswer, Edit, EditsAnswer, FactsAnswer, Find, FilterAnswer, FindAnswer, HistoryAnswer, HitsAnswer, KindsAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeantAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, VersionsAnswer, WordingAnswer, SentencesAnswer,
+    CalendarAnswer, CardAnswer, CountAnswer, DaysAnswer, Calm, CellsAnswer, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, DigestAnswer, DraftAnswer, DigestCopy, Draft, DrawingsAnswer, Edit, EditsAnswer, FactsAnswer, Find, FilterAnswer, FindAnswer, HistoryAnswer, HitsAnswer, KindsAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeantAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, VersionsAnswer, WordingAnswer, SentencesAnswer,
     Person, PictureAnswer, Place, QuickAnswer, RehearsalAnswer, RemindersAnswer, ReplaceAnswer, RulesAnswer, StampsAnswer, StartersAnswer, TableAnswer, TableFileAnswer, TodosAnswer, TrashAnswer, TriesAnswer, View,
 } from './wire'
 
@@ -70,6 +70,7 @@ export const api = {
     /** A wording that was kept, beside what its section says now. */
     wording: (map: string, wording: string) => request<WordingAnswer>('GET', `maps/${map}/wordings/${wording}`),
     /** How many words a draft has. */
+    writingDays: (map: string) => request<DaysAnswer>('GET', `maps/${map}/draft/days`),
     countWords: (map: string, text: string) => request<CountAnswer>('POST', `maps/${map}/draft/words`, { text }),
     draft: (map: string, branch: string, topic: string) => request<DraftAnswer>('GET', `maps/${map}/draft?branch=${branch}&topic=${topic}`),
     digest: (map: string, topic: string) => request<DigestAnswer>('GET', `maps/${map}/topics/${topic}/digest`),

@@ -901,6 +901,7 @@ export interface GoalRow {
   id: string;
   fields: {
     words: number | null;
+    daily: number | null;
   } | null;
   whole?: true;
   /**
@@ -3554,6 +3555,7 @@ export interface SetGoal {
   topics: string[];
   fields: {
     words?: number | null;
+    daily?: number | null;
   };
 }
 /**
@@ -6318,6 +6320,19 @@ export interface RemindersAnswer {
   reminders: DueTodo[];
 }
 /**
+ * On which days whoever asks wrote in a map, the latest first.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "DaysAnswer".
+ */
+export interface DaysAnswer {
+  today: string;
+  days: {
+    day: string;
+    words: number;
+  }[];
+}
+/**
  * How many words a piece of text has.
  *
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -6374,6 +6389,10 @@ export interface DraftAnswer {
    * Minutes, read aloud.
    */
   speaking: number;
+  /**
+   * Words that whoever asks has brought into the map today, less those taken away.
+   */
+  today: number;
 }
 /**
  * What the signs of a map mean.

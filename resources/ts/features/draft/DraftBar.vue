@@ -41,7 +41,7 @@ watch([() => map.current, () => draft.top, () => map.seq, () => map.savedState],
 }, { immediate: true })
 
 /** What one does less often, with its keys. */
-const MORE: readonly MenuLine[] = ['draft.one', 'draft.typewriter', '-', 'draft.wordings', 'draft.aside', 'draft.footnote', '-', 'draft.cut', 'draft.look-up', 'draft.join', '-', 'draft.goals', 'draft.stopped', 'draft.unstop']
+const MORE: readonly MenuLine[] = ['draft.one', 'draft.typewriter', '-', 'draft.wordings', 'draft.aside', 'draft.footnote', '-', 'draft.cut', 'draft.look-up', 'draft.join', '-', 'draft.goals', 'draft.days', 'draft.stopped', 'draft.unstop']
 
 /** Words of what is marked; null where nothing is. */
 const marked = shallowRef<number | null>(null)

@@ -37,6 +37,15 @@ const share = ({ words, goal }: Part): string => `${goal === null ? 0 : Math.min
 const time = (minutes: number): string => (minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`)
 const times = computed(() => `${time(props.told.reading)} to read, ${time(props.told.speaking)} to read aloud`)
 
+/** What is to be written on a day, of the draft as a whole. */
+const daily = computed(() => Number(rowOf(map.tree, 'goal', draft.top)?.fields.daily ?? 0) || null)
+const today = computed<Part | null>(() => (daily.value === null && props.told.today === 0 ? null : { topic: 'today', name: 'Today', label: 'Each day', words: props.told.today, goal: daily.value }))
+function setDaily(words: number | null): void {
+    if (words !== daily.value) {
+        map.edit({ name: 'row.set', type: 'goal', topics: [draft.top], fields: { daily: words } } as Edit)
+    }
+}
+
 function set({ topic, goal }: Part, words: number | null): void {
     if (words !== goal) {
         map.edit({ name: 'row.set', type: 'goal', topics: [topic], fields: { words } } as Edit)
@@ -66,7 +75,7 @@ function leave(): void {
             <NButton class="count" size="small" quaternary :title="`${times}. Click to set goals.`" @mousedown.prevent>
                 <span class="parts" role="status">
                     <span v-if="sectionAlone" class="part">Section {{ count(told.section) }}</span>
-                    <span v-for="one in parts" :key="one.topic" class="part" :class="{ aimed: one.goal !== null, met: isMet(one) }" :style="{ '--share': share(one) }"><span v-if="one.name !== ''" class="name">{{ one.name }}</span><span>{{ of(one) }}</span></span>
+                    <span v-for="one in [...parts, ...(today === null ? [] : [today])]" :key="one.topic" class="part" :class="{ aimed: one.goal !== null, met: isMet(one) }" :style="{ '--share': share(one) }"><span v-if="one.name !== ''" class="name">{{ one.name }}</span><span>{{ of(one) }}</span></span>
                     <span v-if="told.all > 0" class="time">{{ time(told.reading) }} to read</span>
                 </span>
             </NButton>
@@ -75,6 +84,10 @@ function leave(): void {
             <label v-for="one in parts" :key="one.topic">
                 <span>{{ one.label }}</span>
                 <NInputNumber size="small" clearable :value="one.goal" :min="1" :max="MOST" :precision="0" :step="100" placeholder="no goal" :input-props="{ 'aria-label': `Goal of words for ${one.label}` }" @update:value="(words: number | null) => set(one, words)" />
+            </label>
+            <label>
+                <span>Each day</span>
+                <NInputNumber size="small" clearable :value="daily" :min="1" :max="MOST" :precision="0" :step="100" placeholder="no goal" :input-props="{ 'aria-label': 'Goal of words for each day' }" @update:value="setDaily" />
             </label>
             <p>{{ times }}</p>
         </div>

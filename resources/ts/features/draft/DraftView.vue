@@ -6,6 +6,7 @@ import { computed, nextTick, onBeforeUnmount, onMounted, useTemplateRef, watch, 
 import { useMap } from '@/stores/map'
 import { textPlace } from '@/stores/textPlace'
 import DraftBar from './DraftBar.vue'
+import DraftDays from './DraftDays.vue'
 import DraftSection from './DraftSection.vue'
 import DraftStop from './DraftStop.vue'
 import DraftWordings from './DraftWordings.vue'
@@ -97,7 +98,7 @@ onMounted(() => {
 })
 onBeforeUnmount(() => {
     draft.leaveMark()
-    draft.isSeen = draft.isBare = draft.isStopping = draft.isSettingGoals = draft.isListing = false
+    draft.isSeen = draft.isBare = draft.isStopping = draft.isSettingGoals = draft.isListing = draft.isSeeingDays = false
     draft.at = draft.wanted = draft.frame = draft.wordingsOf = null
 })
 useEventListener(window, 'pagehide', () => draft.leaveMark())
@@ -116,6 +117,7 @@ useEventListener(window, 'pagehide', () => draft.leaveMark())
             </div>
         </div>
         <DraftWordings />
+        <DraftDays />
     </section>
 </template>
 

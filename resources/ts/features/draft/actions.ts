@@ -34,6 +34,7 @@ export const draftActions: readonly Action[] = [
         },
     },
     { id: 'draft.goals', name: 'Goals of words', what: 'Says how many words the section, its chapter and the whole are to have.', group: 'Draft', keys: ['Mod+Alt+O'], scopes: inDraft, available: isThere, run: () => void (useDraft().isSettingGoals = !useDraft().isSettingGoals) },
+    { id: 'draft.days', name: 'Days written', what: 'Shows on which days you wrote in this map, and how many words.', group: 'Draft', keys: ['Mod+Alt+Y'], scopes: inDraft, available: isThere, run: () => useDraft().seeDays() },
     { id: 'draft.cut', name: 'Cut, or keep after all', what: 'Stamps the section as cut: it stays, and is counted no more with what is below it.', group: 'Draft', keys: ['Mod+Alt+X'], scopes: inDraft, available: isThere, run: () => useDraft().stamp('cut') },
     { id: 'draft.look-up', name: 'Something to look up', what: 'Stamps the section “look up”, or takes that off; the list of them is above the text.', group: 'Draft', keys: ['Mod+Alt+L'], scopes: inDraft, available: isThere, run: () => useDraft().stamp('look-up') },
     { id: 'draft.look-ups', name: 'What is to be looked up', what: 'Lists the sections stamped “look up”, each a way to it.', group: 'Draft', keys: ['Mod+Alt+U'], scopes: inDraft, available: isThere, run: () => void (useDraft().isListing = !useDraft().isListing) },

@@ -62,6 +62,20 @@ export const useDraft = defineStore('draft', () => {
     const isSettingGoals = ref(false)
     /** Whether what is to be looked up is listed. */
     const isListing = ref(false)
+    /** Whether the days are seen on which one wrote. */
+    const isSeeingDays = ref(false)
+    let daysFrom: { topic: string; at: Caret } | null = null
+    function seeDays(): void {
+        daysFrom = hand.value === null ? null : { topic: hand.value.topic, at: hand.value.at() }
+        drafts.flushAll()
+        map.afterAnswer(() => (isSeeingDays.value = true))
+    }
+    function leaveDays(): void {
+        isSeeingDays.value = false
+        if (daysFrom !== null) {
+            enter(daysFrom.topic, daysFrom.at)
+        }
+    }
     /** The section of which kept wordings are seen, and where the caret was in it. */
     const wordingsOf = ref<string | null>(null)
     let wordingsAt: Caret = 'start'
@@ -242,5 +256,5 @@ export const useDraft = defineStore('draft', () => {
         })
     }
 
-    return { top, isOneOnly, all, sections, levelOf, isStamped, isCut, stamp, at, wanted, hand, isSeen, isSettingGoals, isListing, wordingsOf, seeWordings, leaveWordings, frame, ahead, typeAhead, face, size, measure, language, quotation, isTypewriter, isBare, places, enter, step, leaveMark, stop, isStopping, beginStop, endStop, goToStop, forgetStop, begin, join, goBack }
+    return { top, isOneOnly, all, sections, levelOf, isStamped, isCut, stamp, at, wanted, hand, isSeen, isSettingGoals, isListing, isSeeingDays, seeDays, leaveDays, wordingsOf, seeWordings, leaveWordings, frame, ahead, typeAhead, face, size, measure, language, quotation, isTypewriter, isBare, places, enter, step, leaveMark, stop, isStopping, beginStop, endStop, goToStop, forgetStop, begin, join, goBack }
 })

@@ -8,8 +8,8 @@ import { useMap } from '@/stores/map'
 import { rowOf } from '@/stores/tree'
 import { useDraft } from './draftStore'
 
-/** On which days one wrote in this map: half a year of weeks, and the latest days in words. */
-const WEEKS = 26
+/** On which days one wrote in this map: half a year as strokes as long as what was written, and the latest days in words. */
+const DAYS = 182
 const LATEST = 10
 const map = useMap()
 const draft = useDraft()
@@ -30,19 +30,18 @@ const goal = computed(() => Number(rowOf(map.tree, 'goal', draft.top)?.fields.da
 const words = computed(() => new Map(told.value?.days.map(({ day, words: its }) => [day, its]) ?? []))
 /** A day so many days from another. */
 const from = (day: string, by: number): string => new Date(Date.parse(`${day}T12:00:00Z`) + by * 86_400_000).toISOString().slice(0, 10)
-/** Weeks begin on Monday; the last one has today in it. */
-const weeks = computed(() => {
+/** The days of half a year, today the last. */
+const days = computed(() => {
     const today = told.value?.today
-    if (today === undefined) {
-        return []
-    }
-    const monday = from(today, -((new Date(`${today}T12:00:00Z`).getUTCDay() + 6) % 7))
-    return Array.from({ length: WEEKS }, (_, week) => Array.from({ length: 7 }, (__, day) => from(monday, (week - WEEKS + 1) * 7 + day)).map((day) => ({ day, words: words.value.get(day) ?? 0, isLater: day > today })))
+    return today === undefined ? [] : Array.from({ length: DAYS }, (_, i) => from(today, i - DAYS + 1)).map((day) => ({ day, words: words.value.get(day) ?? 0 }))
 })
-const most = computed(() => goal.value ?? Math.max(1, ...words.value.values()))
-const shade = (its: number): string => (its <= 0 ? '0%' : `${Math.round(25 + 75 * Math.min(1, its / most.value))}%`)
+const month = new Intl.DateTimeFormat('en', { month: 'short', timeZone: 'UTC' })
+/** Where months begin, but for the last days, which have no room for a name. */
+const months = computed(() => days.value.flatMap(({ day }, i) => (day.endsWith('-01') && i < DAYS - 8 ? [{ name: month.format(new Date(`${day}T12:00:00Z`)), at: `${(i / DAYS) * 100}%` }] : [])))
+const most = computed(() => Math.max(1, goal.value ?? 0, ...days.value.map((one) => one.words)))
+const share = (its: number): string => `${(100 * Math.max(0, its)) / most.value}%`
 const count = (its: number): string => `${its.toLocaleString('en')} ${Math.abs(its) === 1 ? 'word' : 'words'}`
-const written = computed(() => weeks.value.flat().filter((one) => one.words > 0))
+const written = computed(() => days.value.filter((one) => one.words > 0))
 /** How many days on end, today or yesterday the last of them. */
 const onEnd = computed(() => {
     const today = told.value?.today
@@ -63,8 +62,9 @@ const tells = (one: { day: string; words: number }): string => `${dayWords(one.d
         <p v-if="problem !== ''" role="alert">{{ problem }}</p>
         <template v-else-if="told !== null">
             <p class="sum">{{ written.length }} {{ written.length === 1 ? 'day' : 'days' }}, {{ count(written.reduce((all, one) => all + one.words, 0)) }} in half a year<template v-if="onEnd > 1">; {{ onEnd }} days on end</template></p>
-            <div class="weeks" aria-hidden="true">
-                <div v-for="(week, i) in weeks" :key="i" class="week"><i v-for="one in week" :key="one.day" :class="{ later: one.isLater, met: goal !== null && one.words >= goal }" :style="{ '--shade': shade(one.words) }" :title="tells(one)" /></div>
+            <div class="year" aria-hidden="true">
+                <div class="strokes" :style="{ '--goal': share(goal ?? 0) }" :class="{ aimed: goal !== null }"><i v-for="one in days" :key="one.day" :class="{ met: goal !== null && one.words >= goal }" :style="{ height: share(one.words) }" :title="tells(one)" /></div>
+                <div class="months"><span v-for="one in months" :key="one.name" :style="{ insetInlineStart: one.at }">{{ one.name }}</span></div>
             </div>
             <ul aria-label="The latest days"><li v-for="one in latest" :key="one.day"><span>{{ dayWords(one.day) }}</span><span>{{ count(one.words) }}</span></li></ul>
             <p v-if="latest.length === 0" class="soft">Nothing was written yet, or nothing was left of it.</p>
@@ -76,11 +76,13 @@ const tells = (one: { day: string; words: number }): string => `${dayWords(one.d
 <style scoped>
 p { margin: 0 0 10px; }
 .sum { font-weight: 600; }
-.weeks { display: flex; gap: 3px; margin-bottom: 14px; }
-.week { flex: 1; display: grid; gap: 3px; max-width: 20px; }
-.week i { aspect-ratio: 1; border-radius: 3px; border: 1px solid var(--edge); background: color-mix(in srgb, var(--tide) var(--shade), transparent); }
-.week i.met { border-color: var(--ink); }
-.week i.later { visibility: hidden; }
+.year { margin-bottom: 14px; }
+.strokes { position: relative; height: 110px; display: flex; align-items: flex-end; gap: 1px; border-bottom: 1.5px solid var(--soft); }
+.strokes.aimed::before { content: ''; position: absolute; inset-inline: 0; bottom: var(--goal); border-top: 1px dashed var(--soft); }
+.strokes i { flex: 1; min-width: 0; border-radius: 1.5px 1.5px 0 0; background: color-mix(in srgb, var(--tide) 55%, transparent); }
+.strokes i.met { background: var(--tide); }
+.months { position: relative; height: 20px; color: var(--soft); font-size: 13px; }
+.months span { position: absolute; top: 2px; padding-inline-start: 3px; border-inline-start: 1px solid var(--edge); }
 ul { list-style: none; margin: 0 0 12px; padding: 0; }
 li { display: flex; justify-content: space-between; padding: 3px 0; border-bottom: 1px solid var(--edge); font-variant-numeric: tabular-nums; }
 .soft { color: var(--soft); font-size: 13.5px; }

@@ -41,7 +41,7 @@ watch([() => map.current, () => draft.top, () => map.seq, () => map.savedState],
 }, { immediate: true })
 
 /** What one does less often, with its keys. */
-const MORE: readonly MenuLine[] = ['draft.one', 'draft.typewriter', '-', 'draft.wordings', 'draft.aside', 'draft.footnote', '-', 'draft.cut', 'draft.look-up', 'draft.join', '-', 'draft.goals', 'draft.days', 'draft.stopped', 'draft.unstop']
+const MORE: readonly MenuLine[] = ['draft.one', 'draft.bare', 'draft.typewriter', '-', 'draft.stop', 'draft.wordings', 'draft.aside', 'draft.footnote', '-', 'draft.cut', 'draft.look-up', 'draft.join', '-', 'draft.goals', 'draft.days', 'draft.stopped', 'draft.unstop']
 
 /** Words of what is marked; null where nothing is. */
 const marked = shallowRef<number | null>(null)
@@ -73,7 +73,7 @@ const name = computed(() => topicName(map.tree.topics.get(draft.top)?.title))
             <DraftLookUps />
             <ActionHint id="draft.begin"><NButton size="small" secondary @mousedown.prevent @click="run('draft.begin')">New section</NButton></ActionHint>
             <ActionHint v-if="draft.isOneOnly" id="draft.one"><NButton size="small" secondary type="primary" aria-pressed="true" @mousedown.prevent @click="run('draft.one')">One section</NButton></ActionHint>
-            <ActionHint id="draft.stop"><NButton size="small" secondary @mousedown.prevent @click="run('draft.stop')">Stop here</NButton></ActionHint>
+            <ActionHint id="draft.stop"><NButton class="of-width" size="small" secondary @mousedown.prevent @click="run('draft.stop')">Stop here</NButton></ActionHint>
             <NPopover trigger="click" placement="bottom-end">
                 <template #trigger><NButton size="small" secondary>Page</NButton></template>
                 <div class="page-set">
@@ -84,7 +84,7 @@ const name = computed(() => topicName(map.tree.topics.get(draft.top)?.title))
                     <NCheckbox v-model:checked="draft.isTypewriter">The line stays in the middle</NCheckbox>
                 </div>
             </NPopover>
-            <ActionHint id="draft.bare"><NButton size="small" secondary @mousedown.prevent @click="run('draft.bare')">Text alone</NButton></ActionHint>
+            <ActionHint id="draft.bare"><NButton class="of-width" size="small" secondary @mousedown.prevent @click="run('draft.bare')">Text alone</NButton></ActionHint>
             <ActionMenu :lines="MORE" @select="run"><NButton size="small" secondary @mousedown.prevent>More</NButton></ActionMenu>
         </span>
     </div>
@@ -95,6 +95,8 @@ const name = computed(() => topicName(map.tree.topics.get(draft.top)?.title))
 .name { max-width: 11em; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 .marked { color: var(--soft); font-variant-numeric: tabular-nums; white-space: nowrap; }
 .tools { margin-left: auto; display: flex; flex-wrap: wrap; gap: 4px; }
+/* What the menu has too, where there is room for one line of buttons. */
+@container draft (width < 520px) { .of-width { display: none; } }
 .page-set { display: flex; flex-direction: column; gap: 8px; width: 250px; }
 .page-set label { display: grid; grid-template-columns: 1fr 130px; align-items: center; gap: 8px; font-size: 14px; }
 </style>

@@ -53,19 +53,17 @@ function set({ topic, goal }: Part, words: number | null): void {
 }
 // By the key one types at once.
 const goals = useTemplateRef<HTMLElement>('goals')
-let back: (() => void) | null = null
+let back = (): void => undefined
 watch(() => draft.isSettingGoals, (is) => {
     if (is) {
-        const hand = draft.hand
-        const at = hand?.at()
-        back = hand === null ? null : () => draft.enter(hand.topic, at ?? 'start')
+        back = draft.wayBack()
         void nextTick(() => goals.value?.querySelector('input')?.select())
     }
 })
 /** The caret goes back to where it was. */
 function leave(): void {
     draft.isSettingGoals = false
-    back?.()
+    back()
 }
 </script>
 

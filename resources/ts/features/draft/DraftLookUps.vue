@@ -14,18 +14,16 @@ const its = computed(() => draft.all.filter((topic) => draft.isStamped(topic, 'l
     return { topic, title: topicName(map.tree.topics.get(topic)?.title), above: above === undefined || above === draft.top ? '' : topicName(map.tree.topics.get(above)?.title) }
 }))
 const list = useTemplateRef<HTMLElement>('list')
-let back: (() => void) | null = null
+let back = (): void => undefined
 watch(() => draft.isListing, (is) => {
     if (is) {
-        const hand = draft.hand
-        const at = hand?.at()
-        back = hand === null ? null : () => draft.enter(hand.topic, at ?? 'start')
+        back = draft.wayBack()
         void nextTick(() => list.value?.querySelector('button')?.focus())
     }
 })
 function leave(): void {
     draft.isListing = false
-    back?.()
+    back()
 }
 function go(topic: string): void {
     draft.isListing = false

@@ -62,38 +62,39 @@ export const useDraft = defineStore('draft', () => {
     const isSettingGoals = ref(false)
     /** Whether what is to be looked up is listed. */
     const isListing = ref(false)
+    /** A way back into the text, to where the caret is now. */
+    function wayBack(): () => void {
+        const its = hand.value
+        const caret = its?.at() ?? 'start'
+        return () => its !== null && enter(its.topic, caret)
+    }
+    let goBackInto = (): void => undefined
+
     /** Whether the days are seen on which one wrote. */
     const isSeeingDays = ref(false)
-    let daysFrom: { topic: string; at: Caret } | null = null
     function seeDays(): void {
-        daysFrom = hand.value === null ? null : { topic: hand.value.topic, at: hand.value.at() }
+        goBackInto = wayBack()
         drafts.flushAll()
         map.afterAnswer(() => (isSeeingDays.value = true))
     }
     function leaveDays(): void {
         isSeeingDays.value = false
-        if (daysFrom !== null) {
-            enter(daysFrom.topic, daysFrom.at)
-        }
+        goBackInto()
     }
-    /** The section of which kept wordings are seen, and where the caret was in it. */
+
+    /** The section of which kept wordings are seen. */
     const wordingsOf = ref<string | null>(null)
-    let wordingsAt: Caret = 'start'
     function seeWordings(): void {
         const topic = hand.value?.topic ?? map.current
         if (topic !== null && map.tree.topics.has(topic)) {
-            wordingsAt = hand.value?.at() ?? 'start'
+            goBackInto = wayBack()
             drafts.flushAll()
             wordingsOf.value = topic
         }
     }
-    /** Back into the text, to where the caret was. */
     function leaveWordings(): void {
-        const topic = wordingsOf.value
         wordingsOf.value = null
-        if (topic !== null) {
-            enter(topic, wordingsAt)
-        }
+        goBackInto()
     }
     /** The page; it has the focus until the section is there in which one writes, so that no key goes elsewhere meanwhile. */
     const frame = shallowRef<HTMLElement | null>(null)
@@ -256,5 +257,5 @@ export const useDraft = defineStore('draft', () => {
         })
     }
 
-    return { top, isOneOnly, all, sections, levelOf, isStamped, isCut, stamp, at, wanted, hand, isSeen, isSettingGoals, isListing, isSeeingDays, seeDays, leaveDays, wordingsOf, seeWordings, leaveWordings, frame, ahead, typeAhead, face, size, measure, language, quotation, isTypewriter, isBare, places, enter, step, leaveMark, stop, isStopping, beginStop, endStop, goToStop, forgetStop, begin, join, goBack }
+    return { top, isOneOnly, all, sections, levelOf, isStamped, isCut, stamp, at, wanted, hand, isSeen, isSettingGoals, isListing, wayBack, isSeeingDays, seeDays, leaveDays, wordingsOf, seeWordings, leaveWordings, frame, ahead, typeAhead, face, size, measure, language, quotation, isTypewriter, isBare, places, enter, step, leaveMark, stop, isStopping, beginStop, endStop, goToStop, forgetStop, begin, join, goBack }
 })

@@ -36,7 +36,7 @@ function inSection(Browser $browser, string $heading): Browser
 /** By the mouse, over the menu above the text. */
 function fromMore(Browser $browser, string $name): Browser
 {
-    $browser->press('More')->waitUntil(fn (): bool => $browser->script('return [...document.querySelectorAll(".n-dropdown-option-body")].some((one) => one.textContent.startsWith(arguments[0]))', $name) === true, 'the menu');
+    $browser->press('Writing')->waitUntil(fn (): bool => $browser->script('return [...document.querySelectorAll(".n-dropdown-option-body")].some((one) => one.textContent.startsWith(arguments[0]))', $name) === true, 'the menu');
     $browser->script('[...document.querySelectorAll(".n-dropdown-option-body")].find((one) => one.textContent.startsWith(arguments[0])).click()', $name);
 
     return $browser;
@@ -363,9 +363,28 @@ it('counts what is written today against a goal, and shows the days', function (
     $browser->script('document.querySelector("[aria-label=\"Goal of words for each day\"]").focus()');
     $browser->type('20')->keys('Enter')->saved()->waitUntil(fn (): bool => str_contains($count(), 'Today 7 of 20'), 'the goal, not '.$count());
     $browser->keys('Mod+Alt+y')->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".days")?.innerText ?? ""'), '1 day, 7 words in half a year'), 'the days');
-    expect($browser->script('return [...document.querySelectorAll(".days li")].map((one) => one.innerText.replaceAll("\n", " ").split(" ").slice(-2).join(" "))'))->toBe(['7 words'])
-        ->and($browser->script('return [...document.querySelectorAll(".days .strokes i")].filter((one) => one.offsetHeight > 0).length'))->toBe(1);
+    $days = fn (): array => (array) $browser->script('return [[...document.querySelectorAll(".days li")].map((one) => one.textContent.match(/\\d+ words?$/)?.[0]).join(), [...document.querySelectorAll(".days .strokes i")].filter((one) => one.offsetHeight > 0).length]');
+    $browser->waitUntil(fn (): bool => $days() === ['7 words', 1], 'one day of seven words, not '.json_encode($days()));
     $browser->keys('Escape');
     inSection($browser, 'Procession')->keys('End')->type(' Yet.')->saved()->waitUntil(fn (): bool => str_contains($count(), 'Today 8 of 20'), 'eight of them, not '.$count());
     expect($browser->complaints())->toBe([]);
+});
+
+it('is all there on a narrow window: one line of buttons, the rest in the menu, dialogs within the window', function () {
+    $browser = writing();
+    try {
+        $browser->keys('Mod+Alt+ArrowDown', 'Mod+Alt+ArrowDown');
+        inSection($browser, 'Tove counts')->type('The mole lay dark.')->saved();
+        $browser->size(390, 800)->waitUntil(fn (): bool => (bool) $browser->script('return [...document.querySelectorAll(".bar-of-draft .of-width")].every((one) => one.offsetWidth === 0)'), 'the buttons in the menu');
+        expect($browser->script('return new Set([...document.querySelectorAll(".bar-of-draft .tools button")].filter((one) => one.offsetWidth > 0).map((one) => one.getBoundingClientRect().top)).size'))->toBe(1)
+            ->and($browser->script('return document.documentElement.scrollWidth <= innerWidth'))->toBeTrue();
+        fromMore($browser, 'I stop here')->waitUntil(fn (): bool => $browser->script('return document.activeElement.closest(".draft") !== null && document.activeElement.matches("input")') === true, 'the field of the remark');
+        $browser->type('The crane')->keys('Enter')->saved();
+        fromMore($browser, 'Wordings kept')->waitFor('.wordings');
+        expect($browser->script('const box = document.querySelector(".wordings").getBoundingClientRect(); return box.left >= 0 && box.right <= innerWidth'))->toBeTrue();
+        $browser->keys('Escape');
+        expect($browser->complaints())->toBe([]);
+    } finally {
+        $browser->size(1280, 800);
+    }
 });

@@ -79,10 +79,18 @@ it('goes on with a process by the mouse: sorts of steps at the desk, a step on a
     $browser->pick('Boil')->press('Next step')->type('Pour')->keys('Mod+Enter')->saved();
     $browser->pick('Pour')->press('Next step')->type('Drink')->keys('Mod+Enter')->saved();
     $browser->press('Show all')->waitUntil(fn (): bool => ! $browser->has('.moving'), 'all in view');
-    $middle = (array) $browser->script('
+    $middleOf = fn (): array => (array) $browser->script('
         const path = [...document.querySelectorAll(".board .mark path.hand")].sort((a, b) => a.getBoundingClientRect().y - b.getBoundingClientRect().y)[0]
         const box = path.getBoundingClientRect()
         return [box.x + box.width / 2, box.y + box.height / 2]');
+    // On a slow machine it begins to move only after a while.
+    $middle = [];
+    $browser->waitUntil(function () use (&$middle, $middleOf): bool {
+        [$before, $middle] = [$middle, $middleOf()];
+        usleep(300_000);
+
+        return $before === $middle;
+    }, 'the board at rest');
     foreach ([1, 2] as $count) {
         $browser->pointer('mousePressed', $middle[0], $middle[1], ['button' => 'left', 'clickCount' => $count])->pointer('mouseReleased', $middle[0], $middle[1], ['button' => 'left', 'clickCount' => $count]);
     }

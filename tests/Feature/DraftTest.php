@@ -97,3 +97,42 @@ it('refuses what is no draft, and tells nobody else', function () {
     $this->actingAs($this->person('stranger@saltmere.example'));
     ($this->ask)(['branch' => $this->map->root, 'topic' => $this->paper])->assertNotFound();
 });
+
+it('hands over neither what one says to oneself nor what is no longer said, and what is cut only where that is wanted', function () {
+    $boats = $this->id($this->map, 'Boats');
+    $this->sendEdits($this->map, [
+        ['name' => 'topic.note', 'topics' => [$this->paper], 'note' => 'White and thin {{Quillwort: how thin?}}^[as onion skin].'],
+        ['name' => 'row.set', 'type' => 'wording', 'row' => Ids::next(), 'fields' => ['at' => $this->paper, 'name' => 'Quillwort', 'text' => 'Quillwort was here']],
+        ['name' => 'row.set', 'type' => 'stopped', 'topics' => [$this->paper], 'fields' => ['letters' => 3, 'remark' => 'Quillwort next']],
+        ['name' => 'row.set', 'type' => 'stamps', 'topics' => [$boats], 'fields' => ['cut' => true]],
+    ])->assertOk();
+    $export = fn (string $more): string => $this->get("/api/maps/{$this->map->id}/export?{$more}")->assertOk()->getContent();
+    foreach (['md', 'txt', 'opml', 'csv', 'html'] as $to) {
+        expect($export("to={$to}"))->not->toContain('Quillwort')->not->toContain('Boats')
+            ->and($export("to={$to}&cut=1"))->not->toContain('Quillwort')->toContain('Boats');
+    }
+    expect($export('to=md'))->toContain('White and thin^[as onion skin].')
+        // The branch itself was asked for.
+        ->and($export("to=txt&topic={$boats}"))->toStartWith('Boats')
+        // A drawing shows what the board does, and a complete copy has everything.
+        ->and($export('to=svg'))->toContain('Boats')
+        ->and($export('to=json'))->toContain('Quillwort: how thin?')->toContain('Quillwort was here');
+    $page = $this->postJson("/api/maps/{$this->map->id}/published", ['name' => 'For the site', 'topic' => null, 'choices' => [], 'isFrozen' => false])->assertCreated()->json();
+    expect($this->get(parse_url($page['address'], PHP_URL_PATH))->assertOk()->getContent())->not->toContain('Quillwort')->toContain('as onion skin');
+    app(App\Publishing\PageFiles::class)->forget(App\Models\PublishedPage::query()->sole()->address);
+});
+
+it('keeps no more wordings than a map holds, and tells whose they are by their section', function () {
+    foreach (['First', 'Second'] as $name) {
+        $this->sendEdits($this->map, [['name' => 'row.set', 'type' => 'wording', 'row' => Ids::next(), 'fields' => ['at' => $this->paper, 'name' => $name, 'text' => "{$name} said"]]])->assertOk()->assertJsonPath('edits.0.status', 'done');
+    }
+    $rows = array_values(array_filter($this->getJson("/api/maps/{$this->map->id}")->assertOk()->json('rows'), fn (array $row): bool => $row['type'] === 'wording'));
+    expect(array_map(fn (array $row): array => [$row['fields']['at'], $row['fields']['name']], $rows))->toEqualCanonicalizing([[$this->paper, 'First'], [$this->paper, 'Second']]);
+    $this->sendEdits($this->map, [['name' => 'row.remove', 'type' => 'wording', 'rows' => [$rows[0]['id']]]])->assertOk()->assertJsonPath('edits.0.status', 'done');
+    $this->getJson("/api/maps/{$this->map->id}/wordings/{$rows[0]['id']}")->assertUnprocessable();
+    $this->sendEdits($this->map, [['name' => 'undo']])->assertOk();
+    $this->getJson("/api/maps/{$this->map->id}/wordings/{$rows[0]['id']}")->assertOk()->assertJsonPath('was', 2);
+    // One of another map is none of this one.
+    $other = $this->mapOf($this->tove);
+    $this->getJson("/api/maps/{$other->id}/wordings/{$rows[0]['id']}")->assertUnprocessable();
+});

@@ -85,7 +85,7 @@ const name = computed(() => topicName(map.tree.topics.get(draft.top)?.title))
                 </div>
             </NPopover>
             <ActionHint id="draft.bare"><NButton class="of-width" size="small" secondary @mousedown.prevent @click="run('draft.bare')">Text alone</NButton></ActionHint>
-            <ActionMenu :lines="MORE" @select="run"><NButton size="small" secondary @mousedown.prevent>More</NButton></ActionMenu>
+            <ActionMenu :lines="MORE" @select="run"><NButton size="small" secondary @mousedown.prevent>Writing</NButton></ActionMenu>
         </span>
     </div>
 </template>

@@ -12,6 +12,12 @@ final class Asides
 {
     private const OPEN = '{{';
 
+    /** One in another, so deep; what goes deeper is nobody's writing. */
+    private const DEEPEST = 20;
+
+    /** Blanks from where they begin, so that long runs of them are gone through once. */
+    private const BLANKS = '(?<![ \t])[ \t]*+';
+
     /** One is within a paragraph. */
     private const ONE = '\{\{(?:[^{}\n]|\{(?!\{)|\}(?!\})|\n(?![ \t]*\n))*+\}\}';
 
@@ -23,16 +29,19 @@ final class Asides
         if (! str_contains($markdown, self::OPEN)) {
             return $markdown;
         }
-        $pattern = '/(?:'.self::CODE.')(*SKIP)(*FAIL)|(?<![^\n])[ \t]*'.self::ONE.'[ \t]*|[ \t]*'.self::ONE.'/u';
+        $pattern = '/(?:'.self::CODE.')(*SKIP)(*FAIL)|(?<![^\n])[ \t]*+'.self::ONE.'[ \t]*+|'.self::BLANKS.self::ONE.'|'.self::ONE.'/u';
         $text = $markdown;
-        // One may stand in another.
+        $depth = 0;
         do {
             $text = preg_replace($pattern, '', $text, count: $count);
-            if ($text === null) {
-                // A text that cannot be read is told to nobody rather than with what was meant for one.
-                return '';
-            }
-        } while ($count > 0);
+        } while ($text !== null && $count > 0 && ++$depth < self::DEEPEST);
+        if ($text !== null && $count > 0) {
+            $text = preg_replace('/\{\{.*\}\}/su', '', $text);
+        }
+        if ($text === null) {
+            // A text that cannot be read is told to nobody rather than with what was meant for one.
+            return '';
+        }
 
         return $text === $markdown ? $markdown : trim((string) preg_replace('/\n{3,}/', "\n\n", $text), "\n");
     }

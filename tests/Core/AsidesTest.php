@@ -52,7 +52,12 @@ it('comes to an end with notes of nothing but braces', function (string $note) {
     NoteBlocks::read($note);
     // It is not the time that is looked at but that there is an end.
     expect(microtime(true) - $begin)->toBeLessThan(20.0);
-})->with([str_repeat('{{', 50_000), str_repeat('{{ }', 50_000), str_repeat('{{a}} ', 20_000), str_repeat('^[', 50_000), str_repeat('^[a', 20_000).str_repeat(']', 20_000), str_repeat('`{{', 20_000)]);
+})->with([str_repeat('{{', 50_000), str_repeat('{{ }', 50_000), str_repeat('{{a}} ', 20_000), str_repeat('^[', 50_000), str_repeat('^[a', 20_000).str_repeat(']', 20_000), str_repeat('`{{', 20_000), str_repeat('{{', 100_000).str_repeat('}}', 100_000), '{{a}}'.str_repeat(' ', 400_000).'b', str_repeat(" \t", 200_000).'{{a}}'.str_repeat(' ', 200_000)]);
+
+it('leaves nothing of what is nested deeper than anybody would, and keeps what stands beside long blanks', function () {
+    expect(Asides::without('before '.str_repeat('{{x ', 500).'Quillwort'.str_repeat('}}', 500).' after'))->not->toContain('Quillwort')->toStartWith('before')->toEndWith('after')
+        ->and(Asides::without('a'.str_repeat(' ', 50_000).'b {{c}} d'))->toBe('a'.str_repeat(' ', 50_000).'b d');
+});
 
 it('does not count what one says to oneself', function () {
     expect(WordCount::of('The mole {{when was it built?}} lay dark.'))->toBe(4)->and(WordCount::of('{{a b c}}'))->toBe(0)->and(WordCount::of('Dark^[since nine] now'))->toBe(4);

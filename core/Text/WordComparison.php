@@ -19,6 +19,9 @@ final class WordComparison
     /** Words of a passage that are laid beside as many others; longer ones are told as a whole. */
     private const MOST_WORDS = 3_000;
 
+    /** The work that is spent on all passages of a text, in pairs of words; what comes after is told as a whole. */
+    private const MOST_PAIRS = 15_000_000;
+
     /** Paragraphs of a text that are matched one by one. */
     private const MOST_PARAGRAPHS = 3_000;
 
@@ -29,13 +32,14 @@ final class WordComparison
     {
         $pieces = [];
         $gone = $new = '';
+        $pairs = self::MOST_PAIRS;
         foreach ([...self::matched(self::paragraphs($was), self::paragraphs($is), self::MOST_PARAGRAPHS), ['', Differ::OLD]] as [$text, $what]) {
             if ($what === Differ::REMOVED) {
                 $gone .= $text;
             } elseif ($what === Differ::ADDED) {
                 $new .= $text;
             } else {
-                array_push($pieces, ...self::words($gone, $new));
+                array_push($pieces, ...self::words($gone, $new, $pairs));
                 $gone = $new = '';
                 $pieces[] = ['what' => 'same', 'text' => $text];
             }
@@ -44,12 +48,17 @@ final class WordComparison
         return self::joined($pieces);
     }
 
-    /** @return list<Piece> */
-    private static function words(string $was, string $is): array
+    /**
+     * @param  int  $pairs  how much work may still be spent
+     * @return list<Piece>
+     */
+    private static function words(string $was, string $is, int &$pairs): array
     {
+        [$before, $after] = [self::split($was), self::split($is)];
+        $pairs -= count($before) * count($after);
         $names = [Differ::OLD => 'same', Differ::REMOVED => 'gone', Differ::ADDED => 'new'];
 
-        return array_map(fn (array $one): array => ['what' => $names[$one[1]], 'text' => $one[0]], self::matched(self::split($was), self::split($is), self::MOST_WORDS));
+        return array_map(fn (array $one): array => ['what' => $names[$one[1]], 'text' => $one[0]], self::matched($before, $after, $pairs < 0 ? 0 : self::MOST_WORDS));
     }
 
     /**

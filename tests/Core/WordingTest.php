@@ -55,6 +55,7 @@ it('comes to an end with texts that have nothing in common, and keeps them whole
 })->with([
     'one paragraph' => [str_repeat('a b ', 40_000), str_repeat('c d ', 40_000)],
     'many lines' => [str_repeat("a\n", 60_000), str_repeat("b\n", 60_000)],
+    'many passages' => [implode("\n\n", array_map(fn (int $i): string => str_repeat("a{$i} ", 1_400)."\n\nsame {$i}", range(1, 40))), implode("\n\n", array_map(fn (int $i): string => str_repeat("b{$i} ", 1_400)."\n\nsame {$i}", range(1, 40)))],
     'no text in UTF-8' => ["a \xff b", "a \xfe b"],
 ]);
 

@@ -56,7 +56,8 @@ final class Client
         $begin = hrtime(true);
         $answer = curl_exec($this->connection);
         $time = (hrtime(true) - $begin) / 1e6;
-        $data = is_string($answer) ? json_decode($answer, true) : null;
+        // Of a file it is told how large it is.
+        $data = is_string($answer) ? json_decode($answer, true) ?? (str_starts_with($answer, 'PK') ? ['bytes' => strlen($answer)] : null) : null;
         if (! is_array($data) || curl_getinfo($this->connection, CURLINFO_RESPONSE_CODE) >= 400) {
             throw new \RuntimeException("{$method} {$path}: ".(is_string($answer) ? substr($answer, 0, 300) : curl_error($this->connection)));
         }

@@ -7,6 +7,7 @@ namespace ChalkTree;
 use ChalkTree\Arrange\ArrangeFeature;
 use ChalkTree\Attach\AttachFeature;
 use ChalkTree\Brace\BraceFeature;
+use ChalkTree\Compare\CompareFeature;
 use ChalkTree\CrossLink\CrossLinkFeature;
 use ChalkTree\Digest\DigestFeature;
 use ChalkTree\Draft\DraftFeature;
@@ -23,6 +24,7 @@ use ChalkTree\Ring\RingFeature;
 use ChalkTree\Rule\RuleFeature;
 use ChalkTree\Show\ShowFeature;
 use ChalkTree\Sign\SignFeature;
+use ChalkTree\Story\StoryFeature;
 use ChalkTree\Table\TableFeature;
 use ChalkTree\Task\TaskFeature;
 use ChalkTree\Walk\WalkFeature;
@@ -36,6 +38,7 @@ final class Features
         ArrangeFeature::class,
         AttachFeature::class,
         BraceFeature::class,
+        CompareFeature::class,
         CrossLinkFeature::class,
         DigestFeature::class,
         DraftFeature::class,
@@ -52,6 +55,7 @@ final class Features
         RuleFeature::class,
         ShowFeature::class,
         SignFeature::class,
+        StoryFeature::class,
         TableFeature::class,
         TaskFeature::class,
         WalkFeature::class,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\CalendarController;
 use App\Http\Controllers\ClipboardController;
+use App\Http\Controllers\CompareController;
 use App\Http\Controllers\DigestController;
 use App\Http\Controllers\DraftController;
 use App\Http\Controllers\FileController;
@@ -24,6 +25,7 @@ use App\Http\Controllers\SentenceController;
 use App\Http\Controllers\ShowController;
 use App\Http\Controllers\SignController;
 use App\Http\Controllers\SpeechController;
+use App\Http\Controllers\StoryController;
 use App\Http\Controllers\TableController;
 use App\Http\Controllers\TrackController;
 use Illuminate\Support\Facades\Route;
@@ -50,6 +52,9 @@ Route::prefix('api')->group(function (): void {
 
     Route::post('maps/{map}/clip/document', [ClipboardController::class, 'document'])->middleware(['auth', 'throttle:work', 'can:work,map', 'throttle:heavy', 'body:file', 'alone:files']);
 
+    Route::post('maps/{map}/beside/file', [CompareController::class, 'file'])->middleware(['auth', 'throttle:work', 'can:work,map', 'throttle:heavy', 'body:file', 'alone:files']);
+    Route::post('maps/{map}/draft/returned', [StoryController::class, 'returned'])->middleware(['auth', 'throttle:work', 'can:work,map', 'throttle:heavy', 'body:file', 'alone:files']);
+    Route::post('maps/{map}/notes/read', [StoryController::class, 'readText'])->middleware(['auth', 'throttle:work', 'can:work,map', 'body:file', 'alone:files']);
     Route::post('maps/{map}/table/file', [TableController::class, 'look'])->middleware(['auth', 'throttle:work', 'can:work,map', 'throttle:heavy', 'body:file', 'alone:files']);
     Route::put('uploads/{upload}/{at}', [FileController::class, 'piece'])->where('at', '[0-9]{1,12}')->middleware(['auth', 'throttle:work', 'can:send,upload', 'body:file']);
 
@@ -126,6 +131,16 @@ Route::prefix('api')->group(function (): void {
             Route::post('maps/{map}/filter/among', [FilterController::class, 'among']);
             Route::get('maps/{map}/draft', [DraftController::class, 'show']);
             Route::get('maps/{map}/draft/days', [DraftController::class, 'days']);
+            Route::controller(StoryController::class)->prefix('maps/{map}')->group(function (): void {
+                Route::get('draft/hand', 'hand');
+                Route::get('draft/threads', 'threads');
+                Route::get('draft/shape', 'shape');
+                Route::post('passages', 'passages')->middleware('alone:search');
+                Route::get('draft/checks', 'checks');
+                Route::get('draft/threads.{format}', 'threadsFile')->where('format', 'csv|svg|png')->middleware('alone:pictures');
+                Route::get('draft/shape.{format}', 'shapeFile')->where('format', 'csv|svg|png')->middleware('alone:pictures');
+                Route::get('topics/{topic}/reading', 'reading')->where('topic', '[0-9a-z]{26}');
+            });
             Route::post('maps/{map}/draft/words', [DraftController::class, 'words']);
             Route::get('maps/{map}/wordings/{wording}', [DraftController::class, 'wording'])->where('wording', '[0-9a-z]{26}')->middleware('alone:search');
             Route::post('maps/{map}/table', [TableController::class, 'show']);
@@ -152,6 +167,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('maps/{map}/history/{seq}', [HistoryController::class, 'compare'])->where('seq', '[0-9]{1,15}');
             Route::get('maps/{map}/history/{seq}/picture', [HistoryController::class, 'picture'])->where('seq', '[0-9]{1,15}')->middleware('alone:pictures');
             Route::get('maps/{map}/history/{seq}/branch/{topic}', [HistoryController::class, 'branch'])->where('seq', '[0-9]{1,15}');
+            Route::get('maps/{map}/beside/{other}', [CompareController::class, 'map'])->can('work', 'other')->middleware('alone:files');
             Route::get('maps/{map}/trash', [HistoryController::class, 'trash']);
             Route::delete('maps/{map}/trash', [HistoryController::class, 'emptyTrash']);
             Route::post('maps/{map}/duplicate', [LibraryController::class, 'duplicate'])->middleware(['throttle:heavy', 'alone:files']);

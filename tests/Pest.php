@@ -3,10 +3,12 @@
 declare(strict_types=1);
 
 require_once __DIR__.'/Support/asking.php';
+require_once __DIR__.'/Support/drafted.php';
 require_once __DIR__.'/Support/opened.php';
 require_once __DIR__.'/Support/scenes.php';
 require_once __DIR__.'/Support/tables.php';
 require_once __DIR__.'/Support/tracked.php';
+require_once __DIR__.'/Support/story.php';
 require_once __DIR__.'/Support/tracking.php';
 require_once __DIR__.'/Support/tying.php';
 

@@ -20,7 +20,7 @@ final class ExportMap extends MapCommand
 {
     protected $signature = 'map:export {id} {--to= : json, zip, opml, md, txt, csv, html, docx, odt, rtf, epub, pdf, svg, png, jpg, drawing (as PDF), print (on sheets, as PDF), pptx, slides-pdf, slides-html or slides-png} {--out= : a file; else standard output}
         {--topic= : the id of a topic, for its branch alone} {--depth= : down to which level; the root is 0} {--headings= : down to which level titles are headings}
-        {--numbered : with numbers} {--cut : with what is stamped as cut} {--no-notes} {--no-captions} {--no-pictures} {--no-tables} {--no-links} {--no-facts : without kinds, fields and to-dos} {--contents : with a table of contents} {--drawing : with the drawing of the map in front} {--stamps : as words} {--tags : as words} {--sentences} {--legend} {--footnotes : captions at the foot of the page} {--landscape}
+        {--numbered : with numbers} {--cut : with what is stamped as cut} {--form= : of a story: manuscript, book, synopsis, cast or scenes; --byline for who wrote it} {--asides : with what one says to oneself} {--no-notes} {--no-captions} {--no-pictures} {--no-tables} {--no-links} {--no-facts : without kinds, fields and to-dos} {--contents : with a table of contents} {--drawing : with the drawing of the map in front} {--stamps : as words} {--tags : as words} {--sentences} {--legend} {--footnotes : captions at the foot of the page} {--landscape}
         {--millimetres= : width of a picture on paper} {--dpi= : dots to the inch} {--margin= : pixels around a picture} {--on= : day, slate, white or ink} {--bare : without ground}
         {--upright} {--columns= : sheets across} {--rows= : sheets down} {--points= : smallest type, on as many sheets as that takes} {--overlap= : millimetres} {--byline= : a name at the foot of each sheet} {--no-marks : nothing to cut by} {--no-plan : without the plan of the sheets} {--no-map-name} {--no-date} {--no-sheet-number} {--outline : as further pages} {--notes : as further pages}
         {--gap-topics : gaps to be filled in for the topics of --gaps} {--gaps= : their ids, with spaces between} {--gap-phrases} {--gap-words : for words set bold} {--no-key}
@@ -30,7 +30,7 @@ final class ExportMap extends MapCommand
     protected $description = 'Writes a map to a file or to standard output. But for json and zip, which are complete copies, nothing private goes along.';
 
     /** The options that take something, by what they are called among the choices. */
-    private const WITH = ['depth', 'headings', 'paper', 'type', 'width', 'millimetres', 'dpi', 'margin', 'on', 'columns', 'rows', 'points', 'overlap', 'byline', 'deck', 'per'];
+    private const WITH = ['depth', 'headings', 'paper', 'type', 'width', 'millimetres', 'dpi', 'margin', 'on', 'columns', 'rows', 'points', 'overlap', 'byline', 'deck', 'per', 'form'];
 
     public function handle(MapStore $store, Exports $exports): int
     {

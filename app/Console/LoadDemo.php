@@ -28,7 +28,7 @@ final class LoadDemo extends Command
     protected $description = 'Makes the demo person with the demo maps, if they are not there yet.';
 
     /** The latest made stands first in the library. */
-    private const MAPS = ['archive', 'light-and-shadow', 'meeting-log', 'late-procession', 'crew-chart', 'dark-lamp', 'lantern-year', 'festival-week', 'why-boats-float', 'guidebook', 'festival-plan'];
+    private const MAPS = ['archive', 'light-and-shadow', 'meeting-log', 'ninth-lamp', 'late-procession', 'crew-chart', 'dark-lamp', 'lantern-year', 'festival-week', 'why-boats-float', 'guidebook', 'festival-plan'];
 
     /** The end of the address of a page that is published. */
     private const PAGE = 'saltmerevisitorguide';
@@ -52,6 +52,12 @@ final class LoadDemo extends Command
                 // So large a map is met with its shelves closed.
                 $shelves = array_keys(array_filter($map->all(), fn (Topic $topic): bool => count($map->ancestors($topic->id)) === 2));
                 $views->save($record, $person, ['folded' => $shelves, 'outlineFolded' => $shelves, 'chosen' => null, 'scope' => null, 'outlineScope' => null, 'showing' => false, 'filter' => null]);
+            }
+            if ($name === 'ninth-lamp') {
+                // The chapters first: sheets and old notes are folded.
+                $map = $store->load($record);
+                $sheets = array_values(array_map(fn (Topic $topic): string => $topic->id, array_filter($map->children($map->sheet()->root), fn (Topic $topic): bool => in_array($topic->title, ['People', 'Places', 'Things', 'Threads', 'Old notes'], true))));
+                $views->save($record, $person, ['folded' => $sheets, 'outlineFolded' => $sheets, 'chosen' => null, 'scope' => null, 'outlineScope' => null, 'showing' => false, 'filter' => null]);
             }
             if ($name === 'festival-plan') {
                 $record->update(['favourite' => true]);

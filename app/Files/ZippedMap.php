@@ -12,6 +12,7 @@ use App\Pictures\PictureSize;
 use ChalkTree\Exchange\Formats;
 use ChalkTree\Exchange\JsonBounds;
 use ChalkTree\Exchange\UnreadableFile;
+use ChalkTree\Link\OwnWays;
 use ChalkTree\Map\Bounds;
 use ChalkTree\Map\ContentName;
 use ChalkTree\Map\TopicMap;
@@ -69,7 +70,7 @@ final readonly class ZippedMap
             $zip->setCompressionName($within, ZipArchive::CM_STORE);
             $listed[] = ['source' => ContentName::of($hash), 'media' => $media, 'path' => $within];
         }
-        $json = Formats::write($map, 'json', []);
+        $json = OwnWays::inFile(Formats::write($map, 'json', []), $record->id);
         $zip->addFromString(self::MAP, $listed === [] ? $json : substr(rtrim($json), 0, -1).",\n    \"files\": ".json_encode($listed, JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE)."\n}\n");
         if (! $zip->close()) {
             throw new RuntimeException('The archive cannot be written.');

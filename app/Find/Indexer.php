@@ -73,7 +73,7 @@ final readonly class Indexer
         foreach ($this->log->since($map, $since) as $record) {
             foreach ($record->all as $change) {
                 $fields = ($change->before ?? []) + ($change->after ?? []);
-                if ($change->type === Topic::type() && ($change->before === null || $change->after === null || array_intersect($change->names(), ['title', 'caption', 'removed']) !== [])) {
+                if ($change->type === Topic::type() && ($change->before === null || $change->after === null || array_intersect($change->names(), ['title', 'caption', 'note', 'removed']) !== [])) {
                     $ids[] = $change->id;
                 } elseif ($change->type !== Topic::type() && $change->type !== Sheet::type()) {
                     array_push($ids, ...($this->store->featureRow($map->id, $change->type, $change->id)?->topics() ?? RowTypes::make($change->type, $change->id, $fields)->topics()));

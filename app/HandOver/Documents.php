@@ -20,6 +20,7 @@ use ChalkTree\Look\BoardTheme;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Print\Paper;
 use ChalkTree\Text\Run;
+use ChalkTree\Text\TypeFace;
 
 /** Maps as documents: made of one tree in the core, written by pandoc, set in pages by weasyprint. */
 final readonly class Documents
@@ -35,6 +36,9 @@ final readonly class Documents
 
     /** Those of our fonts that books carry. */
     private const FONTS = ['AtkinsonHyperlegible-Regular', 'AtkinsonHyperlegible-Bold', 'AtkinsonHyperlegible-Italic', 'AtkinsonHyperlegible-BoldItalic'];
+
+    /** Looks of texts that have templates and styles of their own. */
+    private const LOOKS = ['manuscript', 'book'];
 
     public function __construct(private DocumentPictures $pictures, private Pictures $drawings)
     {
@@ -53,6 +57,24 @@ final readonly class Documents
         $document = MapDocument::of($map, $choices, rtrim((string) config('app.url'), '/'), app()->getLocale(), $scene === null ? null : self::drawnWide($scene));
 
         return $this->made($record, $document, $scene, $to, $choices, $progress);
+    }
+
+    /**
+     * The text of a story, or what is said of it, in a look for that.
+     *
+     * @param  string  $form  see StoryDocument
+     * @return string the file
+     *
+     * @throws NotMade|Stopped
+     */
+    public function writeStory(MapRecord $record, Document $document, string $form, DocumentFormat $to, Choices $choices, Progress $progress = new Unwatched): string
+    {
+        $progress->at('Gathering the scenes', 2);
+
+        // A table of many columns lies on its side, and goes on on the next page.
+        $foot = $form === 'scenes' ? '@page{size:'.Paper::named($choices->text('paper'))->words().' landscape}table{break-inside:auto;font-size:.82em}tr{break-inside:avoid}' : '';
+
+        return $this->made($record, $document, null, $to, $choices, $progress, $foot, in_array($form, self::LOOKS, true) ? $form : '');
     }
 
     /**
@@ -80,7 +102,7 @@ final readonly class Documents
         return $this->made($record, $document, null, DocumentFormat::Html, $choices, $progress);
     }
 
-    private function made(MapRecord $record, Document $document, ?Scene $scene, DocumentFormat $to, Choices $choices, Progress $progress, string $foot = ''): string
+    private function made(MapRecord $record, Document $document, ?Scene $scene, DocumentFormat $to, Choices $choices, Progress $progress, string $foot = '', string $look = ''): string
     {
         $folder = MakingFolder::begin();
         try {
@@ -92,7 +114,7 @@ final readonly class Documents
             }
             $progress->at('Writing the document', 50);
             $folder->put('document.json', (new PandocWriter($names, $to === DocumentFormat::Odt))->write($document));
-            $this->run(['pandoc', '--from=json', ...$this->asked($to, $choices, $folder, $foot), '--output=document.'.($to === DocumentFormat::Pdf ? 'html' : $to->value), 'document.json'], $folder, $progress);
+            $this->run(['pandoc', '--from=json', ...$this->asked($to, $choices, $folder, $foot, $look), '--output=document.'.($to === DocumentFormat::Pdf ? 'html' : $to->value), 'document.json'], $folder, $progress);
             if ($to === DocumentFormat::Pdf) {
                 $progress->at('Setting the pages', 65);
                 $this->run(['weasyprint', '--quiet', '--base-url', $folder->path.'/', 'document.html', 'document.pdf'], $folder, $progress);
@@ -125,17 +147,17 @@ final readonly class Documents
     }
 
     /** @return list<string> how pandoc is to write it */
-    private function asked(DocumentFormat $to, Choices $choices, MakingFolder $folder, string $foot): array
+    private function asked(DocumentFormat $to, Choices $choices, MakingFolder $folder, string $foot, string $look): array
     {
         $depth = max(1, $choices->headings());
         $contents = $choices->flag('contents') ? ['--toc', "--toc-depth={$depth}"] : [];
 
         return match ($to) {
-            DocumentFormat::Docx, DocumentFormat::Odt => ["--to={$to->value}", '--standalone', '--reference-doc='.resource_path("documents/reference.{$to->value}"), ...$contents],
+            DocumentFormat::Docx, DocumentFormat::Odt => ["--to={$to->value}", '--standalone', '--reference-doc='.resource_path('documents/'.($look === '' ? 'reference' : $look).".{$to->value}"), ...$contents],
             DocumentFormat::Rtf => ['--to=rtf', '--standalone', ...$contents],
-            DocumentFormat::Epub => ['--to=epub3', '--mathml', '--css='.$folder->put('book.css', $this->css($choices, 'book')), ...$contents, ...array_map(fn (string $font): string => '--epub-embed-font='.resource_path("fonts/{$font}.ttf"), self::FONTS)],
-            DocumentFormat::Html => ['--to=html5', '--mathml', '--template='.$this->template($folder, $this->css($choices, 'screen')), ...$contents],
-            DocumentFormat::Pdf => ['--to=html5', '--template='.$this->template($folder, $this->css($choices, 'print').$foot), ...$contents],
+            DocumentFormat::Epub => ['--to=epub3', '--mathml', '--css='.$folder->put('book.css', $this->css($choices, 'book', $look)), ...$contents, ...array_map(fn (string $font): string => '--epub-embed-font='.resource_path("fonts/{$font}.ttf"), self::FONTS)],
+            DocumentFormat::Html => ['--to=html5', '--mathml', '--template='.$this->template($folder, $this->css($choices, 'screen', $look)), ...$contents],
+            DocumentFormat::Pdf => ['--to=html5', '--template='.$this->template($folder, $this->css($choices, 'print', $look).$foot), ...$contents],
         };
     }
 
@@ -145,18 +167,22 @@ final readonly class Documents
         return $folder->put('page.html', str_replace('STYLES', str_replace('$', '$$', $css), (string) file_get_contents(resource_path('documents/page.html'))));
     }
 
-    /** @param  'screen'|'print'|'book'  $for */
-    private function css(Choices $choices, string $for): string
+    /**
+     * @param  'screen'|'print'|'book'  $for  "book" is for readers of EPUB
+     * @param  string  $look  one of LOOKS, or empty
+     */
+    private function css(Choices $choices, string $for, string $look = ''): string
     {
-        $paper = Paper::named($choices->text('paper'))->words();
+        // A book is smaller than what is printed at home.
+        $paper = Paper::named($choices->text('paper') === '' && $look === 'book' ? 'a5' : $choices->text('paper'))->words();
         $read = fn (string $name): string => (string) file_get_contents(resource_path("documents/{$name}.css"));
         $fonts = $for === 'book' ? implode('', array_map(fn (string $font): string => '@font-face{font-family:"Atkinson Hyperlegible";font-weight:'.(str_contains($font, 'Bold') ? 'bold' : 'normal').';font-style:'.(str_contains($font, 'Italic') ? 'italic' : 'normal').";src:url(\"../fonts/{$font}.ttf\")}", self::FONTS))
-            : (new EmbeddedFonts(resource_path('fonts')))->css([0, Run::BOLD, Run::ITALIC, Run::BOLD | Run::ITALIC]);
+            : (new EmbeddedFonts(resource_path('fonts')))->css(array_map(fn (int $marks): int => $marks | ($look === '' ? 0 : TypeFace::Reading->cut()), [0, Run::BOLD, Run::ITALIC, Run::BOLD | Run::ITALIC]));
 
         return $fonts.str_replace(
             ['TYPEpt', 'PAPER'],
             [$for === 'book' ? '1em' : ($choices->number('type') ?? self::TYPE).'pt', $paper.($choices->flag('landscape') ? ' landscape' : '')],
-            $read('page').($for === 'book' ? '' : $read($for)),
+            $read('page').($for === 'book' ? '' : $read($for)).($look === '' ? '' : $read($look).($for === 'print' ? $read("{$look}-pages") : '')),
         );
     }
 

@@ -14,6 +14,7 @@ use ChalkTree\Map\ContentName;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Picture\PictureFile;
 use ChalkTree\Picture\UnusablePicture;
+use ChalkTree\Story\ReturnedText;
 use RecursiveDirectoryIterator;
 use RecursiveIteratorIterator;
 use SplFileInfo;
@@ -50,6 +51,27 @@ final readonly class DocumentsIn
             $document = $json === null ? OpenDocument::read(self::part($file, 'content.xml'), $known) : PandocReader::read($json, $known);
 
             return [DocumentMap::of($document, $title === '' ? 'Imported map' : $title), array_intersect_key($files, array_flip(array_map(fn ($image): string => ContentName::hash($image->source) ?? '', $document->images())))];
+        } finally {
+            $folder->end();
+        }
+    }
+
+    /**
+     * A DOCX with what somebody changed and remarked in it.
+     *
+     * @throws UnreadableFile
+     */
+    public function returned(string $contents): ReturnedText
+    {
+        if (! str_starts_with($contents, 'PK')) {
+            throw new UnreadableFile('This is no DOCX.');
+        }
+        $folder = MakingFolder::begin();
+        try {
+            $this->check($folder->put('in.docx', $contents));
+
+            return ReturnedText::read(BoundedProgram::run(['pandoc', '--sandbox', '--from=docx+styles', '--track-changes=all', '--to=json', 'in.docx'], $folder->path, self::SECONDS)
+                ?? throw new UnreadableFile('This document cannot be read. It may be damaged, or of another kind than its name says.'));
         } finally {
             $folder->end();
         }

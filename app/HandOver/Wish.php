@@ -22,6 +22,12 @@ final readonly class Wish
     {
     }
 
+    /** As what of a story it is wanted; empty for the map as it is, and where the format knows no such text. */
+    public function form(): string
+    {
+        return DocumentFormat::tryFrom($this->to) !== null || $this->to === 'md' ? $this->choices->text('form') : '';
+    }
+
     /** @return list<scalar|null> all that it hangs on besides the map */
     public function asked(): array
     {

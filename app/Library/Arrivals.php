@@ -19,7 +19,9 @@ use App\Pictures\KeptPictures;
 use App\Store\MapStore;
 use ChalkTree\Exchange\Formats;
 use ChalkTree\Exchange\UnreadableFile;
+use ChalkTree\Link\OwnWays;
 use ChalkTree\Map\Bounds;
+use ChalkTree\Map\Ids;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Picture\PictureFile;
 use ChalkTree\Picture\UnusablePicture;
@@ -45,7 +47,9 @@ final readonly class Arrivals
 
             return $this->bringArchive($person, $archive->path, $folder, $id);
         }
+        $id ??= Ids::next();
         $document = $format === null ? DocumentFormat::of($contents, $name) : DocumentFormat::tryFrom($format);
+        $contents = $document === null ? OwnWays::fromFile($contents, $id) : $contents;
         [$map, $pictures] = $document === null ? [Formats::read($contents, $name, $format, $title), $this->carried->read($contents)] : $this->documents->read($contents, $document, $title ?? pathinfo(basename($name), PATHINFO_FILENAME));
         $this->sums->check($person, array_sum(array_map(fn (PictureFile $picture): int => strlen($picture->bytes), $pictures)));
         Contents::rename($map, array_map(fn (PictureFile $picture): string => $picture->hash(), $pictures), []);
@@ -80,6 +84,27 @@ final readonly class Arrivals
         return $map;
     }
 
+    /**
+     * Reads a file that is only to be laid beside a map: nothing of it is kept, so what it says of pictures and files is
+     * left out.
+     *
+     * @param  string  $map  the id of the map beside which it is laid, to which links within the file lead
+     *
+     * @throws UnreadableFile
+     */
+    public function beside(string $contents, string $name, string $map): TopicMap
+    {
+        if (ZippedMap::isOne($contents) && DocumentFormat::of($contents, $name) === null) {
+            $archive = JoinedFile::begin();
+            file_put_contents($archive->path, $contents);
+
+            return Formats::read(OwnWays::fromFile($this->zipped->read($archive->path, Bounds::LARGEST_FILE)[0], $map), 'map.json', 'json');
+        }
+        $document = DocumentFormat::of($contents, $name);
+
+        return $document === null ? Formats::read(OwnWays::fromFile($contents, $map), $name) : $this->documents->read($contents, $document, pathinfo(basename($name), PATHINFO_FILENAME))[0];
+    }
+
     /** A file on this machine's disk: an archive, or one that bring() takes. */
     public function bringFile(Person $person, string $path, string $name, ?string $format = null, ?string $folder = null, ?string $id = null, ?string $title = null): MapRecord
     {
@@ -96,7 +121,8 @@ final readonly class Arrivals
     private function bringArchive(Person $person, string $path, ?string $folder, ?string $id): MapRecord
     {
         [$json, $found] = $this->zipped->read($path, $this->sums->most());
-        $map = Formats::read($json, 'map.json', 'json');
+        $id ??= Ids::next();
+        $map = Formats::read(OwnWays::fromFile($json, $id), 'map.json', 'json');
         $this->sums->check($person, array_sum(array_map(fn (JoinedFile $file): int => $file->bytes(), $found)));
         $named = Contents::of($map);
         // One at a time in memory, and read again when it is kept.

@@ -25,8 +25,10 @@ use ChalkTree\Exchange\JsonFormat;
 use ChalkTree\HandOver\NothingLeaves;
 use ChalkTree\HandOver\Outgoing;
 use ChalkTree\HandOver\Selected;
+use ChalkTree\Link\OwnWays;
 use ChalkTree\Map\NewMap;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Story\StoryDocument;
 
 /** Everything a map can be taken out as. */
 final readonly class Exports
@@ -94,9 +96,10 @@ final readonly class Exports
         if (self::isComplete($wish->to)) {
             $part = $wish->branch === null ? $map : NewMap::from(TopicDraft::of($map, $wish->branch), arrangement: $map->sheet()->arrangement);
 
-            return $this->carried->add(Formats::write($part, $wish->to), $record, $part);
+            return $this->carried->add(OwnWays::inFile(Formats::write($part, $wish->to), $record->id), $record, $part);
         }
-        $leaving = Outgoing::of($map, $wish->branch);
+        $form = $wish->form();
+        $leaving = Outgoing::of($map, $wish->branch, hasAsides: $form !== '' && $wish->choices->flag('asides'));
         if (self::isPicture($wish->to)) {
             $drawing = Drawing::of($leaving, $wish);
 
@@ -112,6 +115,11 @@ final readonly class Exports
         // A calendar is no text: what is cut keeps its days.
         $selected = Selected::of($leaving, $wish->choices, $wish->branch, $wish->chosen, $wish->view, isText: $wish->to !== 'ics');
         $document = DocumentFormat::tryFrom($wish->to);
+        if ($form !== '') {
+            $story = StoryDocument::of($selected, $form, trim($wish->choices->text('byline')), app()->getLocale(), $for === null ? gmdate('Y-m-d') : $for->today());
+
+            return $document === null ? StoryDocument::markdown($story) : $this->documents->writeStory($record, $story, $form, $document, $wish->choices, $progress);
+        }
         if ($document !== null) {
             return $this->documents->write($record, $for === null ? $selected : $this->digests->settled($selected, $record, $for), $document, $wish->choices, $progress);
         }

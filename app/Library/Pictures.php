@@ -17,6 +17,7 @@ use App\Pictures\KeptPictures;
 use App\Pictures\PictureBytes;
 use ChalkTree\Arrange\Scene;
 use ChalkTree\Draw\EmbeddedFonts;
+use ChalkTree\Draw\Primitive;
 use ChalkTree\Draw\SvgWriter;
 use ChalkTree\HandOver\Choices;
 use ChalkTree\Look\BoardTheme;
@@ -31,6 +32,9 @@ final readonly class Pictures
     private const SECONDS = 60;
 
     private const QUALITY = 90;
+
+    /** Pixels of a chart. */
+    private const WIDEST = 8_000;
 
     public function __construct(private KeptPictures $kept, private DrawingBox $box)
     {
@@ -48,6 +52,20 @@ final readonly class Pictures
     public function svg(MapRecord $record, Scene $scene, string $title, BoardTheme $board, array $rings = []): string
     {
         return (new SvgWriter($board, $this->fonts(), rings: $rings, pictures: $this->shown($record)))->write($scene, $title);
+    }
+
+    /**
+     * A chart or the like, from 0, 0 to its width and height.
+     *
+     * @param  list<Primitive>  $parts
+     * @param  string  $to  "svg" or "png"
+     */
+    public function chart(array $parts, float $w, float $h, string $title, string $to): string
+    {
+        $writer = new SvgWriter(BoardTheme::Day, $to === 'svg' ? $this->fonts() : null);
+        $svg = $writer->writeParts($parts, $w, $h, $title);
+
+        return $to === 'svg' ? $svg : $this->drawn('png', $svg, PictureSize::of(['x' => 0.0, 'y' => 0.0, 'w' => $w, 'h' => $h], Choices::fromFields('', ['width' => (int) min(self::WIDEST, $w * 2)])), new Unwatched);
     }
 
     /**

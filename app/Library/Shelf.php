@@ -13,6 +13,7 @@ use ChalkTree\Arrange\BranchArrangement;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\TopicDraft;
 use ChalkTree\Link\Link;
+use ChalkTree\Link\OwnWays;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\NewMap;
 use ChalkTree\Text\InlineMarkdown;
@@ -50,6 +51,7 @@ final readonly class Shelf
         return $this->database->transaction(function () use ($person, $record, $id): MapRecord {
             $map = $this->store->load($record);
             $title = mb_substr($this->titleOf($record, $map->root()->title), 0, 190);
+            OwnWays::turn($map, $record->id, $id ??= Ids::next());
             $copy = $this->store->create($person, $map, $record->folder, $id);
             $copy->title = "{$title} (copy)";
             $copy->save();

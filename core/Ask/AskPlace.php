@@ -73,7 +73,15 @@ final readonly class AskPlace implements LeavesTraces
     /** Where the topic is not known by its title, this is looked for as text; then that has to be found in every map. */
     public static function traces(Moment $now): iterable
     {
-        return ['below'];
+        yield 'below';
+        // A title that is told shortened does not stand so in the map.
+        foreach ($now->map->all() as $topic) {
+            $title = InlineMarkdown::oneLine($topic->title);
+            $told = mb_substr(Wording::excerpt($title), 1, -1);
+            if (str_ends_with($told, '…') && ! str_ends_with($title, '…')) {
+                yield $told;
+            }
+        }
     }
 
     public function trace(Moment $now): null

@@ -12,8 +12,9 @@ final readonly class Document
      * @param  list<Block>  $blocks
      * @param  string  $language  as BCP 47 names it
      * @param  bool  $isOurs  of one that is read: whether our styles tell topics from text
+     * @param  string  $author  empty where it names nobody
      */
-    public function __construct(public array $title, public array $blocks, public string $language = 'en', public bool $isOurs = false)
+    public function __construct(public array $title, public array $blocks, public string $language = 'en', public bool $isOurs = false, public string $author = '')
     {
     }
 

@@ -24,6 +24,7 @@ final readonly class PandocWriter
             'pandoc-api-version' => [1, 22, 2, 1],
             'meta' => [
                 'title' => ['t' => 'MetaInlines', 'c' => $this->line($document->title)],
+                ...($document->author === '' ? [] : ['author' => ['t' => 'MetaList', 'c' => [['t' => 'MetaInlines', 'c' => $this->line([Words::plain($document->author)])]]]]),
                 'lang' => ['t' => 'MetaString', 'c' => $document->language],
             ],
             'blocks' => $this->blocks($document->blocks),

@@ -21,6 +21,11 @@ enum Style: string
     case Todo = 'Topic to-do';
     case Gathered = 'Topic digest';
     case Drawing = 'Drawing of the map';
+    /** Of a text that is read: lines below its title, what stands between scenes, their first paragraph and all others. */
+    case TitlePage = 'Title page';
+    case SceneBreak = 'Scene break';
+    case SceneBegin = 'Scene beginning';
+    case SceneText = 'Scene text';
 
     /** Of a heading within a note, which is no topic. */
     public static function ofHeading(int $level): self

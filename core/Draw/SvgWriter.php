@@ -66,6 +66,20 @@ final class SvgWriter
     }
 
     /**
+     * A drawing of primitives alone, such as a chart, from 0, 0 to its width and height.
+     *
+     * @param  list<Primitive>  $parts
+     */
+    public function writeParts(array $parts, float $w, float $h, string $title): string
+    {
+        $body = $this->writer->write($this->paints->isInk ? array_map($this->paints->dressed(...), $parts) : $parts);
+        $ground = $this->background ? "<rect width=\"{$w}\" height=\"{$h}\" fill=\"{$this->paints->ground()}\"/>\n" : '';
+
+        return "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"{$w}\" height=\"{$h}\" viewBox=\"0 0 {$w} {$h}\" role=\"img\">\n"
+            .'<title>'.PartsWriter::text($title)."</title>\n<style>{$this->style()}</style>\n{$ground}{$body}</svg>\n";
+    }
+
+    /**
      * Everything drawn, with free ground around it.
      *
      * @return Frame

@@ -55,8 +55,14 @@ final readonly class CsvTable
         return new self($encoding, $separator, $hasComma, $hasHead, array_pad($head, $width, ''), $rows);
     }
 
-    /** @return array{string, string} */
-    private static function decoded(string $bytes): array
+    /**
+     * The text in a file, without what is no letter, and the encoding in which it was.
+     *
+     * @return array{string, string}
+     *
+     * @throws UnreadableFile where it is no text
+     */
+    public static function decoded(string $bytes): array
     {
         $first = substr($bytes, 0, 2);
         if ($first === "\xFF\xFE" || $first === "\xFE\xFF") {

@@ -14,6 +14,8 @@ final class Query
 {
     public const LONGEST_TEXT = 500;
 
+    private const QUOTES = ["'" => "['‘’]", '‘' => "['‘’]", '’' => "['‘’]", '"' => '["“”„]', '“' => '["“”„]', '”' => '["“”„]', '„' => '["“”„]'];
+
     private readonly string $expression;
 
     /** @var array<string, list<Find>> what a pattern has been found to match, by the hash of the text */
@@ -29,7 +31,8 @@ final class Query
         if ($text === '' || mb_strlen($text) > self::LONGEST_TEXT) {
             throw new BadPattern('Say what to look for, in 1 to 500 characters.', 'find.text');
         }
-        $core = $isPattern ? "(?:{$text})" : preg_quote($text, "\x01");
+        // What is typed straight is found as it is set in print, and the other way round.
+        $core = $isPattern ? "(?:{$text})" : strtr(preg_quote($text, "\x01"), self::QUOTES);
         if ($wholeWord) {
             $core = "(?<![\\p{L}\\p{N}_]){$core}(?![\\p{L}\\p{N}_])";
         }

@@ -19,11 +19,14 @@ final readonly class Choices extends FeatureRow
     /** What a map can be handed over as, by the names that the command line and addresses know. */
     public const FORMATS = ['md', 'txt', 'opml', 'csv', 'ics', 'html', 'docx', 'odt', 'rtf', 'epub', 'pdf', 'svg', 'png', 'jpg', 'drawing', 'print', 'sheets', 'pptx', 'slides-pdf', 'slides-html', 'slides-png', 'json', 'zip'];
 
-    public const PAPERS = ['a3', 'a5', 'letter', 'legal'];
+    public const PAPERS = ['a3', 'a4', 'a5', 'letter', 'legal'];
 
     /** @var list<string> what can be left out or put in */
-    public const FLAGS = ['noNotes', 'noCaptions', 'noPictures', 'noTables', 'noLinks', 'noFacts', 'numbered', 'cut', 'stamps', 'tags', 'sentences', 'legend', 'drawing', 'contents', 'footnotes', 'landscape',
+    public const FLAGS = ['noNotes', 'noCaptions', 'noPictures', 'noTables', 'noLinks', 'noFacts', 'numbered', 'cut', 'asides', 'stamps', 'tags', 'sentences', 'legend', 'drawing', 'contents', 'footnotes', 'landscape',
         'upright', 'bare', 'noMarks', 'noPlan', 'noMapName', 'noDate', 'noSheetNumber', 'outline', 'notes', 'gapTopics', 'gapPhrases', 'gapWords', 'noKey'];
+
+    /** What a story is handed over as; see Story\StoryDocument. */
+    public const FORMS = ['manuscript', 'book', 'synopsis', 'cast', 'scenes'];
 
     private const FAR = 1_000_000;
 
@@ -53,12 +56,12 @@ final readonly class Choices extends FeatureRow
     }
 
     /**
-     * "what": which topics, all of them if it is not said; "depth": down to which level, of which the root is 0; "headings":
+     * "form": of a story as a document, its text or what is said of it; the map as it is if it is not said. "what": which topics, all of them if it is not said; "depth": down to which level, of which the root is 0; "headings":
      * down to which level titles are headings, what is below stands in lists; "type": size, points; "width": pixels, or
      * "millimetres" with "dpi"; "margin": pixels of the drawing; "on": the colours, those of the person's board if it is not
      * said. "at", "left", "top", "wide" and "high": an area of the drawing, from the middle of a topic. Of a print: "columns" and
-     * "rows" of sheets, or "points" of its smallest type; "overlap": millimetres; "byline": at the foot of each sheet. "deck": by its name or id, with "per" slides a page, or with "notes". The rest
-     * leaves out or puts in what it names: "cut" what is stamped so, which text goes without; "footnotes" captions at the foot of the page, "bare" the drawing without its ground,
+     * "rows" of sheets, or "points" of its smallest type; "overlap": millimetres; "byline": at the foot of each sheet, and who wrote a story. "deck": by its name or id, with "per" slides a page, or with "notes". The rest
+     * leaves out or puts in what it names: "cut" what is stamped so, which text goes without; "asides" what one says to oneself, in the text of a story alone; "footnotes" captions at the foot of the page, "bare" the drawing without its ground,
      * "outline" and "notes" as further pages, gaps for a class in topics that are chosen, in phrases, in words set bold.
      */
     public static function declared(): array
@@ -66,6 +69,7 @@ final readonly class Choices extends FeatureRow
         return [
             'name' => NamedLook::named('name of the settings'),
             'to' => Field::choice(self::FORMATS)->called('format'),
+            'form' => Field::choice(self::FORMS)->called('form of the text'),
             'what' => Field::choice(['branch', 'chosen', 'shown', 'area'])->called('topics that go along'),
             'order' => Field::choice(['title', 'reversed'])->called('order'),
             'depth' => Field::number(0, 1_000)->called('deepest level'),

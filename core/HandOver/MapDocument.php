@@ -122,7 +122,7 @@ final class MapDocument
     private function body(Topic $topic): array
     {
         [$before, $after] = $this->parts[$topic->id] ?? [[], []];
-        $note = array_map(self::lowered(...), NoteBlocks::read($topic->note));
+        $note = self::lowered(NoteBlocks::read($topic->note));
 
         return [
             ...($topic->caption !== '' && ($topic->parent === null || ! $this->choices->flag('footnotes')) ? [new Styled(Style::Caption, [new Paragraph([Words::plain($topic->caption)])])] : []),
@@ -132,13 +132,23 @@ final class MapDocument
         ];
     }
 
-    /** Headings within a note are no topics. */
-    private static function lowered(Block $block): Block
+    /**
+     * Headings within a note are no topics.
+     *
+     * @param  list<Block>  $blocks
+     * @return list<Block>
+     */
+    public static function lowered(array $blocks): array
+    {
+        return array_map(self::low(...), $blocks);
+    }
+
+    private static function low(Block $block): Block
     {
         return match (true) {
             $block instanceof Heading => new Styled(Style::ofHeading($block->level), [new Paragraph($block->text)]),
-            $block instanceof Quote => new Quote(array_map(self::lowered(...), $block->blocks)),
-            $block instanceof Listing => new Listing(array_map(fn (array $item): array => array_map(self::lowered(...), $item), $block->items), $block->from),
+            $block instanceof Quote => new Quote(self::lowered($block->blocks)),
+            $block instanceof Listing => new Listing(array_map(self::lowered(...), $block->items), $block->from),
             default => $block,
         };
     }

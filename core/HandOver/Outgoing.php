@@ -44,12 +44,13 @@ final class Outgoing
 
     /**
      * @param  string|null  $branch  the topic whose branch is wanted, if it is not the whole map
+     * @param  bool  $hasAsides  whether somebody wants a print for themselves, with what they say to themselves in notes
      *
      * @throws NothingLeaves where the root, or the top of that branch, is private
      */
-    public static function of(TopicMap $map, ?string $branch = null): TopicMap
+    public static function of(TopicMap $map, ?string $branch = null, bool $hasAsides = false): TopicMap
     {
-        return self::cut($map, $map, $branch);
+        return self::cut($map, $map, $branch, $hasAsides);
     }
 
     /**
@@ -66,7 +67,7 @@ final class Outgoing
     }
 
     /** @param  TopicMap  $says  says what is private */
-    private static function cut(TopicMap $map, TopicMap $says, ?string $branch): TopicMap
+    private static function cut(TopicMap $map, TopicMap $says, ?string $branch, bool $hasAsides = false): TopicMap
     {
         $held = self::held($says);
         if (isset($held[$map->sheet()->root]) || ($branch !== null && isset($held[$branch]))) {
@@ -94,7 +95,7 @@ final class Outgoing
         }
         self::settle($left, $recorder);
 
-        return new TopicMap(self::rows($left, $map));
+        return new TopicMap(self::rows($left, $map, $hasAsides));
     }
 
     /** What hung on topics that are gone goes, or is tied anew, as when a person removes them. */
@@ -126,12 +127,12 @@ final class Outgoing
     }
 
     /** @return iterable<\ChalkTree\Map\Row> */
-    private static function rows(TopicMap $left, TopicMap $map): iterable
+    private static function rows(TopicMap $left, TopicMap $map, bool $hasAsides): iterable
     {
         $all = $left->all();
         yield $left->sheet();
         foreach ($all as $topic) {
-            yield $topic->with(array_map(fn (string $text): string => self::leadingNowhere($text, $all, $map), ['title' => $topic->title, 'caption' => $topic->caption, 'note' => Asides::without($topic->note)]));
+            yield $topic->with(array_map(fn (string $text): string => self::leadingNowhere($text, $all, $map), ['title' => $topic->title, 'caption' => $topic->caption, 'note' => $hasAsides ? $topic->note : Asides::without($topic->note)]));
         }
         $isThere = fn (string $id): bool => isset($all[$id]);
         foreach ($left->living() as $row) {

@@ -18,6 +18,7 @@ enum FieldSort: string
     case Choice = 'choice';
     case Choices = 'choices';
     case People = 'people';
+    case Names = 'names';
     case Rating = 'rating';
     case Progress = 'progress';
     case Address = 'address';
@@ -38,6 +39,7 @@ enum FieldSort: string
             self::Choice => 'one of several',
             self::Choices => 'some of several',
             self::People => 'people',
+            self::Names => 'several names',
             self::Rating => 'rating, 1 to 5',
             self::Progress => 'progress, 0 to 100',
             self::Address => 'address',
@@ -61,7 +63,7 @@ enum FieldSort: string
     /** Whether a topic can have several values in it. */
     public function isSeveral(): bool
     {
-        return $this === self::Choices || $this === self::People;
+        return in_array($this, [self::Choices, self::People, self::Names], true);
     }
 
     public function isDay(): bool

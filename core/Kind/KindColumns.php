@@ -17,7 +17,7 @@ final class KindColumns
 {
     private const FORMS = [
         'long' => 'text', 'number' => 'number', 'money' => 'number', 'rating' => 'number', 'progress' => 'number', 'date' => 'day', 'range' => 'days',
-        'time' => 'time', 'yes' => 'choice', 'choice' => 'choice', 'choices' => 'choices', 'people' => 'people',
+        'time' => 'time', 'yes' => 'choice', 'choice' => 'choice', 'choices' => 'choices', 'people' => 'people', 'names' => 'choices',
     ];
 
     /** @return iterable<Column> */
@@ -60,7 +60,11 @@ final class KindColumns
                 self::FORMS[$sort->value] ?? 'line',
                 fn (string $id): string => self::typed($now, $sort, $value($id)),
                 fn (string $id, string $typed, string $today): array => [['name' => SetValue::name(), 'topics' => [$id], 'field' => $field->id, 'value' => $sort === FieldSort::Topic ? self::topic($now->map, trim($typed)) : $typed, 'today' => $today]],
-                $sort === FieldSort::Yes ? ['yes', 'no'] : $field->choices(),
+                match ($sort) {
+                    FieldSort::Yes => ['yes', 'no'],
+                    FieldSort::Names => array_values(array_unique([...Kinds::titlesOf($now->map, ShippedKinds::kindNamedIn($field->id)), ...Kinds::namesIn($now->map, $field->id)])),
+                    default => $field->choices(),
+                },
             ),
             numbers: $sort->isNumber() || $sort === FieldSort::Computed ? fn (float $number): string => $sort === FieldSort::Rating ? number_format($number, 1) : ValueForm::withUnit($field, $number) : null,
             below: $field->text('rolls') === '' ? null : fn (string $id): ?string => Fields::rolledUp($now, $id, $field),

@@ -40,7 +40,8 @@ final readonly class KindField extends FeatureRow
 
     /**
      * "choices": what can be chosen, one a line. "blank": what a topic of its kind begins with. "formula": of one that is
-     * computed; see Formula. "rolls": what is shown on topics of which others below have it.
+     * computed; see Formula. "rolls": what is shown on topics of which others below have it. "question": what is asked where it is filled in as an interview; “…” in
+     * it stands for the topic.
      */
     public static function declared(): array
     {
@@ -54,6 +55,7 @@ final readonly class KindField extends FeatureRow
             'blank' => Field::formed($line(200), 800, 'be 1 to 200 letters')->called('first value of a field'),
             'formula' => Field::formed($line(Formula::LONGEST), 4 * Formula::LONGEST, 'be a formula of 1 to '.Formula::LONGEST.' letters')->called('formula of a field'),
             'shown' => Field::flag()->called('showing of a field'),
+            'question' => Field::formed($line(200), 800, 'be a question of 1 to 200 letters')->called('question of a field'),
             'rolls' => Field::choice(self::ROLLS)->called('roll-up of a field'),
         ];
     }

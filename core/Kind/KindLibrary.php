@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace ChalkTree\Kind;
 
+use ChalkTree\Edit\InvalidEdit;
+use ChalkTree\Edit\Recorder;
 use ChalkTree\Map\FeatureRow;
+use ChalkTree\Map\TopicMap;
 
 /** Rows of kinds, and which of them belong together. */
 final class KindLibrary
@@ -43,5 +46,25 @@ final class KindLibrary
         }
 
         return $bundles;
+    }
+
+    /**
+     * Takes rows into a map; those that are there already stay as they are.
+     *
+     * @param  iterable<FeatureRow>  $rows
+     *
+     * @throws InvalidEdit where the map is full of them
+     */
+    public static function take(TopicMap $map, Recorder $recorder, iterable $rows): void
+    {
+        foreach ($rows as $row) {
+            if ($map->row($row::type(), $row->id) !== null) {
+                continue;
+            }
+            if (count($map->rowsOf($row::class)) >= $row::most()) {
+                throw new InvalidEdit('A map holds at most '.number_format($row::most())." of this sort: {$row::words()}.", 'rows');
+            }
+            $recorder->put($row);
+        }
     }
 }

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace ChalkTree\Kind;
 
+use ChalkTree\Ask\People;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Text\InlineMarkdown;
 
 /** What is known of the kinds of a map and of their fields. */
 final class Kinds
@@ -44,6 +46,32 @@ final class Kinds
         $row = $map->row(Values::type(), $topic);
 
         return $row instanceof Values ? $row->all() : [];
+    }
+
+    /** @return list<string> the titles of the topics of a kind */
+    public static function titlesOf(TopicMap $map, ?string $kind): array
+    {
+        $titles = array_map(fn (string $topic): string => InlineMarkdown::oneLine($map->topic($topic)->title), $kind === null ? [] : self::ofKind($map, $kind));
+
+        return array_values(array_filter($titles, fn (string $title): bool => $title !== ''));
+    }
+
+    /** @return list<string> the topics of a kind that are in the tree or loose, as they were made of it */
+    public static function ofKind(TopicMap $map, string $kind): array
+    {
+        return array_values(array_filter($map->rowsNaming(TopicKind::class, $kind), $map->has(...)));
+    }
+
+    /** @return list<string> what is in a field of names somewhere in the map, each once */
+    public static function namesIn(TopicMap $map, string $field): array
+    {
+        $names = [];
+        // Most topics have none of them, and are passed over as they are written.
+        foreach ($map->rowsNaming(Values::class, $field) as $topic) {
+            $names += array_fill_keys(People::all(self::values($map, $topic)[$field] ?? ''), true);
+        }
+
+        return array_map(strval(...), array_keys($names));
     }
 
     /**

@@ -6,7 +6,6 @@ namespace ChalkTree\Kind;
 
 use ChalkTree\Edit\Arguments;
 use ChalkTree\Edit\Edit;
-use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\Recorder;
 use ChalkTree\Edit\Wording;
 use ChalkTree\Look\MixedChalk;
@@ -50,15 +49,7 @@ final readonly class TakeKind implements Edit
 
     public function apply(TopicMap $map, Recorder $recorder): void
     {
-        foreach ($this->rows as $row) {
-            if ($map->row($row::type(), $row->id) !== null) {
-                continue;
-            }
-            if (count($map->rowsOf($row::class)) >= $row::most()) {
-                throw new InvalidEdit('A map holds at most '.number_format($row::most())." of this sort: {$row::words()}.", 'rows');
-            }
-            $recorder->put($row);
-        }
+        KindLibrary::take($map, $recorder, $this->rows);
     }
 
     public function sentence(TopicMap $map): string

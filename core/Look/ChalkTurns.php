@@ -50,11 +50,15 @@ final class ChalkTurns
         }
         $branches = array_map(strval(...), array_keys($map->children($root)));
         $before = self::of([...array_diff($branches, $new), ...$gone], array_filter($were, fn (mixed $row): bool => $row instanceof ChalkTurn));
-        foreach (array_intersect_key(self::of($branches, $kept), $before) as $id => $turn) {
-            // What has its turn again gives those after it theirs, so they are asked one by one.
-            if (self::of($branches, $kept)[$id] !== $before[$id]) {
-                $recorder->keep($kept[$id] = ChalkTurn::fromFields((string) $id, ['turn' => $before[$id]]));
+        sort($branches, SORT_STRING);
+        $last = -1;
+        foreach ($branches as $id) {
+            // What has its turn again gives those after it theirs, so this is of() once more, one by one.
+            $turn = isset($kept[$id]) ? $kept[$id]->number('turn') ?? 0 : $last + 1;
+            if (isset($before[$id]) && $turn !== $before[$id]) {
+                $recorder->keep(ChalkTurn::fromFields($id, ['turn' => $turn = $before[$id]]));
             }
+            $last = $turn;
         }
     }
 }

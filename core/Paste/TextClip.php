@@ -13,6 +13,10 @@ final class TextClip
     /** @return list<RawLine> none of them blank */
     public static function lines(string $text): array
     {
+        $files = FileNames::in($text);
+        if ($files !== null) {
+            return array_map(fn (string $name): RawLine => new RawLine(InlineMarkdown::escape($name), 0, tabbed: false), $files);
+        }
         $isMarkdown = self::isMarkdown($text);
         $lines = [];
         $gap = true;

@@ -88,7 +88,10 @@ final readonly class AskStamp implements LeavesTraces
 
     public function trace(Moment $now): string
     {
-        return Traces::mark('stamp '.Sameness::key(self::called($now, $this->sign)));
+        // Where one of several maps calls it otherwise, others may mean it by either word: then any stamp may be the one.
+        $own = Sameness::key(Sign::words($this->sign));
+
+        return Traces::mark('stamp '.(Sameness::key(self::called($now, $this->sign)) === $own ? $own : ''));
     }
 
     public function words(Moment $now): string

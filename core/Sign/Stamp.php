@@ -26,6 +26,9 @@ enum Stamp: string
     case Dislikes = 'dislikes';
     case Yes = 'yes';
     case No = 'no';
+    case Used = 'used';
+    case Drafted = 'drafted';
+    case Revised = 'revised';
 
     /** The chalk in which it is drawn. */
     public function chalk(): string
@@ -34,12 +37,12 @@ enum Stamp: string
             self::Done, self::Yes, self::Place => 'kelp',
             self::Doing, self::Date => 'tide',
             self::Cut, self::Warning, self::No => 'ember',
-            self::LookUp => 'dusk',
+            self::LookUp, self::Revised => 'dusk',
             self::Idea => 'marigold',
             self::Question => 'heather',
             self::Important, self::Likes => 'coral',
-            self::Person => 'driftwood',
-            self::Money => 'samphire',
+            self::Person, self::Drafted => 'driftwood',
+            self::Money, self::Used => 'samphire',
             self::Dislikes => 'mussel',
         };
     }
@@ -51,6 +54,9 @@ enum Stamp: string
             self::Done => 'M2.3 8.9l4 3.8l7.5 -9.4',
             self::Doing => 'M13.6 8.6a5.7 5.7 0 1 1 -3.3 -5.7m3 -.6l-.3 3.2l-3.1 -.4m-2.1 -.5v3.6l2.5 1.5',
             self::Cut => 'M2.3 4.1a1.9 1.9 0 1 0 3.8 0a1.9 1.9 0 1 0 -3.8 0m0 7.8a1.9 1.9 0 1 0 3.8 0a1.9 1.9 0 1 0 -3.8 0m3.4 -6.6l8.2 6.6m-8.2 -1.2l8.2 -6.6',
+            self::Used => 'M9.8 5.2v-2.6h-7v10.8h7v-2.6m-3.3 -2.8h7.3m-2.7 -2.8l2.8 2.8l-2.8 2.8',
+            self::Drafted => 'M2.6 13.4l.9 -3.2l7.6 -7.6l2.3 2.3l-7.6 7.6zm7 -9.3l2.3 2.3',
+            self::Revised => 'M2.2 4.2h7.4m-7.4 3.8h5.2m-5.2 3.8h3.4m2.6 1.4l.5 -1.9l4.3 -4.3l1.4 1.4l-4.3 4.3z',
             self::LookUp => 'M2.4 6.7a4.3 4.3 0 1 0 8.6 0a4.3 4.3 0 1 0 -8.6 0m7.5 3.2l4 4',
             self::Idea => 'M8 1.9a4.3 4.3 0 0 0 -2.4 7.8v1.9h4.8v-1.9a4.3 4.3 0 0 0 -2.4 -7.8m-1.5 12.3h3',
             self::Question => 'M4.9 5.5a3.1 3.1 0 1 1 4.7 2.5c-1.1 .7 -1.6 1.3 -1.6 2.5m0 3v.1',

@@ -23,6 +23,12 @@ final class Asides
 
     private const CODE = '(?:^|\n)[ \t]*(?:```|~~~)[\s\S]*?(?:\n[ \t]*(?:```|~~~)|\z)|(?<!`)(`+)(?!`)[^\n]*?(?<!`)\1(?!`)';
 
+    /** @return list<string> those that stand in a text, braces and all */
+    public static function in(string $markdown): array
+    {
+        return str_contains($markdown, self::OPEN) && preg_match_all('/(?:'.self::CODE.')(*SKIP)(*FAIL)|'.self::ONE.'/u', $markdown, $m) > 0 ? $m[0] : [];
+    }
+
     /** A note without them, and without the blanks and the paragraphs that nothing but they stood in. */
     public static function without(string $markdown): string
     {

@@ -9,6 +9,7 @@ export const router = createRouter({
     routes: [
         { path: '/', name: 'library', component: () => import('@/library/LibraryPage.vue'), meta: { title: 'Library' } },
         { path: '/maps/:id/history', name: 'history', component: () => import('@/history/HistoryPage.vue'), props: true, meta: { title: 'History' } },
+        { path: '/maps/:id/beside', name: 'beside', component: () => import('@/history/BesidePage.vue'), props: true, meta: { title: 'Beside another' } },
         { path: '/maps/:id/topics/:topic', name: 'topic', component: () => import('@/board/MapPage.vue'), props: true, meta: { title: 'Map' } },
         { path: '/maps/:id', name: 'map', component: () => import('@/board/MapPage.vue'), props: true, meta: { title: 'Map' } },
         { path: '/sign-in', name: 'sign-in', component: () => import('@/account/SignInPage.vue'), meta: { open: true, title: 'Sign in' } },

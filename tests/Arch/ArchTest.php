@@ -23,7 +23,7 @@ arch('controllers answer and leave the work to others')
     ->expect('App\Http\Controllers')->not->toUse('Illuminate\Database\Eloquent\Builder');
 
 /** The engines that features may use beside the map; some of them keep a feature of their own. */
-const ENGINES = ['Map', 'Edit', 'Text', 'Find', 'Paste', 'Arrange', 'Draw', 'Route', 'Face', 'Shape', 'Look', 'Exchange', 'Flow', 'Document', 'HandOver', 'CrossLink', 'Show', 'Ask', 'Calendar', 'Draft', 'Sign', 'Kind'];
+const ENGINES = ['Map', 'Edit', 'Text', 'Find', 'Paste', 'Arrange', 'Draw', 'Route', 'Face', 'Shape', 'Look', 'Exchange', 'Flow', 'Document', 'HandOver', 'CrossLink', 'Show', 'Ask', 'Calendar', 'Draft', 'Sign', 'Kind', 'Link'];
 
 /** @return array<string, list<string>> the rooms of the core that the files of each room use */
 function roomsUsed(): array
@@ -57,9 +57,11 @@ it('knows no feature where rows and edits are made', function () {
 });
 
 it('holds the features of the browser apart', function () {
-    foreach ((array) glob(dirname(__DIR__, 2).'/resources/ts/features/*/*') as $file) {
-        $own = basename(dirname((string) $file));
-        preg_match_all("~from '(?:@/features|\\.\\.)/(\\w+)/~", (string) file_get_contents((string) $file), $m);
+    $folder = dirname(__DIR__, 2).'/resources/ts/features/';
+    foreach ([...(array) glob("{$folder}*/*.*"), ...(array) glob("{$folder}*/*/*.*")] as $file) {
+        $own = explode('/', substr((string) $file, strlen($folder)))[0];
+        $up = substr_count(substr((string) $file, strlen($folder)), '/') === 1 ? '\\.\\.' : '\\.\\./\\.\\.';
+        preg_match_all("~from '(?:@/features|{$up})/(\\w+)/~", (string) file_get_contents((string) $file), $m);
         expect(array_diff($m[1], [$own]))->toBe([], (string) $file);
     }
 });

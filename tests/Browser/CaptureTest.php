@@ -2,21 +2,7 @@
 
 declare(strict_types=1);
 
-use Tests\Browser\Studio;
 use Tests\Support\Browser;
-
-/** A map made of an outline, open in the browser. */
-function openOutline(string $outline): Browser
-{
-    $browser = Studio::browser();
-    file_put_contents($file = sys_get_temp_dir().'/capture-'.bin2hex(random_bytes(4)).'.txt', $outline);
-    $id = trim(Studio::server()->artisan('map:import', $file));
-    file_put_contents($file, json_encode([['name' => 'map.arrange', 'arrangement' => 'rightward']]));
-    Studio::server()->artisan('map:edit', $id, $file);
-    unlink($file);
-
-    return $browser->visit("/maps/{$id}")->ready();
-}
 
 /** Pastes as another program would have put it on the clipboard. */
 function pasteInto(Browser $browser, string $text, string $html = '', string $source = ''): Browser
@@ -131,7 +117,21 @@ it('parks topics by key and by dragging, counts them, and brings them back by ei
     $browser->drag(middleOf($browser, 'A1'), $lot);
     isOutline($browser, ['Plan', '  A']);
     expect($browser->count('.lot li'))->toBe(2);
-    $browser->drag($browser->script('const r = [...document.querySelectorAll(".lot li")].find(l => l.innerText.startsWith("A1")).querySelector("strong").getBoundingClientRect(); return [r.x + 10, r.y + 8]'), middleOf($browser, 'Plan', 0.9));
+    // Whoever comes in over the edge of the board aims at what is on it: the board stays where it is, until one has been within.
+    $parked = $browser->script('const r = [...document.querySelectorAll(".lot li")].find(l => l.innerText.startsWith("A1")).querySelector("strong").getBoundingClientRect(); return [r.x + 10, r.y + 8]');
+    $edge = $browser->script('const r = document.querySelector(".board").getBoundingClientRect(); return [r.right - 4, r.y + r.height / 2]');
+    $plan = $browser->boxOf('Plan');
+    $browser->drag($parked, $edge, release: false);
+    usleep(300_000);
+    expect($browser->boxOf('Plan')['x'])->toBe($plan['x']);
+    $browser->pointer('mouseMoved', $edge[0] - 100, $edge[1]);
+    $browser->script('return 1');
+    usleep(100_000);
+    $browser->pointer('mouseMoved', $edge[0], $edge[1]);
+    $browser->waitUntil(fn (): bool => $browser->script('return document.querySelector(`.slip[data-topic="${arguments[0]}"] .paper`).getBoundingClientRect().x', $browser->topic('Plan')) < $plan['x'], 'the board to be pulled along');
+    $browser->pointer('mouseMoved', $edge[0] - 100, $edge[1]);
+    $to = middleOf($browser, 'Plan', 0.9);
+    $browser->pointer('mouseMoved', ...$to)->pointer('mouseReleased', ...$to);
     isOutline($browser, ['Plan', '  A', '  A1']);
     $browser->press('Bring back');
     isOutline($browser, ['Plan', '  A', '  A1', '  B']);

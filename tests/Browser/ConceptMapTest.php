@@ -68,20 +68,26 @@ it('makes a concept map of twenty propositions from nothing, by keys alone, that
     expect(textsOverEachOther($browser))->toBe([])->and($browser->complaints())->toBe([]);
 });
 
+/** Chooses the map to hold this one against, by some letters of its name. */
+function against(Browser $browser, string $name): void
+{
+    $browser->script('document.querySelector(".sentences input[aria-label=\"Map to hold it against\"]").focus()');
+    $browser->waitUntil(fn (): bool => $browser->script('return document.activeElement.getAttribute("aria-label")') === 'Map to hold it against', 'the caret in the field')->type($name);
+    $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".n-base-select-option--pending")?.textContent'), $name), "“{$name}” to choose")->keys('Enter');
+}
+
 it('holds a map against another, by words in any order', function () {
     $browser = Studio::browser()->newMap();
     $browser->type('Pupil’s map')->keys('Tab')->type('thin paper')->keys('Mod+Enter')->saved()->keys('F3')->waitFor('.connector-phrase')->type('is made of')->keys('Enter')->saved();
     $browser->enterDemo()->newMap()->type('Model')->keys('Tab')->type('Paper, thin')->keys('Mod+Enter')->saved()->keys('F3')->waitFor('.connector-phrase')->type('is made of')->keys('Enter')->saved();
     $browser->keys('Alt+9')->waitFor('.sentences li');
-    $browser->script('document.querySelector(".sentences input[aria-label=\"Map to hold it against\"]").focus()');
-    $browser->type('Pupil')->waitFor('.n-base-select-option')->keys('Enter');
+    against($browser, 'Pupil');
     $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".sentences").innerText'), '0 of its propositions are here, 1 are missing, 1 here are others'), 'what is there and what is missing');
     // The same topics under another title are another proposition; called alike it is the same.
     $browser->script('document.querySelector(".sentences header button").click()');
     $browser->pick('Model')->keys('F2')->waitFor('.title-editor')->keys('Mod+a')->type('Map of pupil’s')->keys('Mod+Enter')->saved();
     $browser->keys('Alt+9')->waitFor('.sentences li');
-    $browser->script('document.querySelector(".sentences input[aria-label=\"Map to hold it against\"]").focus()');
-    $browser->type('Pupil’s')->waitFor('.n-base-select-option')->keys('Enter');
+    against($browser, 'Pupil’s');
     $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".sentences").innerText'), 'of its propositions are here'), 'an answer');
     expect($browser->complaints())->toBe([]);
 });

@@ -33,15 +33,6 @@ function inSection(Browser $browser, string $heading): Browser
     return $browser->waitUntil(fn (): bool => sectionOf($browser) === $heading, "the caret in “{$heading}”, not ".sectionOf($browser));
 }
 
-/** By the mouse, over the menu above the text. */
-function fromMore(Browser $browser, string $name): Browser
-{
-    $browser->press('Writing')->waitUntil(fn (): bool => $browser->script('return [...document.querySelectorAll(".n-dropdown-option-body")].some((one) => one.textContent.startsWith(arguments[0]))', $name) === true, 'the menu');
-    $browser->script('[...document.querySelectorAll(".n-dropdown-option-body")].find((one) => one.textContent.startsWith(arguments[0])).click()', $name);
-
-    return $browser;
-}
-
 /** What is typed is kept, and shown where it is not typed. */
 function saysIn(Browser $browser, string $heading, string $text): Browser
 {
@@ -55,7 +46,7 @@ it('is written from section to section by keys alone, counts words, and takes ba
     $browser->keys('Mod+Alt+ArrowDown');
     inSection($browser, 'Fog')->type('It is nine. The crane is gone.');
     saysIn($browser, 'Tove counts', 'Tove counts the lamps.');
-    $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".bar-of-draft .count").innerText.replaceAll("\n", " ")'), 'Section 7 “Quay” 11 11 words'), 'the words counted');
+    $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".bar-of-draft .count")?.innerText.replaceAll("\n", " ") ?? ""'), 'Section 7 “Quay” 11 11 words'), 'the words counted');
     // Back over the edge, and into the heading.
     $browser->keys('Mod+ArrowUp', 'ArrowUp');
     inSection($browser, 'Tove counts')->keys('F2')->waitUntil(fn (): bool => $browser->script('return document.activeElement.getAttribute("aria-label")') === 'Heading', 'the heading');
@@ -166,7 +157,7 @@ it('has goals of words, by keys and by mouse', function () {
     $browser = writing();
     $browser->keys('ArrowDown', 'ArrowDown');
     inSection($browser, 'Tove counts')->type('Tove counts the lamps.')->saved();
-    $bar = fn (): string => (string) $browser->script('return document.querySelector(".bar-of-draft .count").innerText.replaceAll("\n", " ")');
+    $bar = fn (): string => (string) $browser->script('return document.querySelector(".bar-of-draft .count")?.innerText.replaceAll("\n", " ") ?? ""');
     $browser->waitUntil(fn (): bool => str_starts_with($bar(), 'Section 4 “Quay” 4 4 words'), 'the words counted, not '.$bar());
     $browser->keys('Mod+Alt+o')->waitUntil(fn (): bool => $browser->script('return document.activeElement.getAttribute("aria-label")') === 'Goal of words for “Tove counts”', 'the goal asked for');
     $browser->type('5')->keys('Enter')->saved()->waitUntil(fn (): bool => str_starts_with($bar(), 'Section 4 of 5 “Quay” 4 4 words'), 'the goal');
@@ -189,7 +180,7 @@ it('cuts a section, which stays and is not counted, and marks what is to be look
     $browser->keys('ArrowDown', 'ArrowDown');
     inSection($browser, 'Tove counts')->type('Tove counts the lamps.')->keys('ArrowDown');
     inSection($browser, 'Fog')->type('It is nine.')->saved();
-    $bar = fn (): string => (string) $browser->script('return document.querySelector(".bar-of-draft .count").innerText.replaceAll("\n", " ")');
+    $bar = fn (): string => (string) $browser->script('return document.querySelector(".bar-of-draft .count")?.innerText.replaceAll("\n", " ") ?? ""');
     $states = fn (): array => (array) $browser->script('return [...document.querySelectorAll(".draft .section")].filter((one) => one.querySelector(".state") !== null).map((one) => `${one.getAttribute("aria-label")}: ${[...one.querySelectorAll(".state")].map((its) => its.innerText).join()}`)');
     $browser->waitUntil(fn (): bool => str_starts_with($bar(), 'Section 3 “Quay” 7 7 words'), 'all counted, not '.$bar());
     $browser->keys('Mod+Alt+x')->saved()->waitUntil(fn (): bool => str_starts_with($bar(), 'Section 3 “Quay” 4 4 words'), 'it not counted, not '.$bar());
@@ -237,7 +228,7 @@ it('is entered by a click, shows one section or nothing else, and opens where on
     $browser->pointer('mousePressed', ...$at)->pointer('mouseReleased', ...$at);
     inSection($browser, 'Tove counts')->type('So ');
     saysIn($browser, 'Tove counts', 'So Tove counts the lamps.');
-    fromMore($browser, 'This section alone')->waitUntil(fn (): bool => $browser->count('.draft .section') === 1, 'one section');
+    fromWriting($browser, 'This section alone')->waitUntil(fn (): bool => $browser->count('.draft .section') === 1, 'one section');
     $browser->press('One section')->waitUntil(fn (): bool => $browser->count('.draft .section') > 3, 'all again');
     $browser->press('Text alone')->waitUntil(fn (): bool => $browser->script('return document.elementFromPoint(30, 30).closest(".draft") !== null') === true, 'nothing but the text');
     $browser->press('Everything again')->waitUntil(fn (): bool => $browser->has('.bar-of-draft'), 'the rest again')->press('Text alone')->waitFor('.draft.bare');
@@ -322,7 +313,7 @@ it('has words to oneself and footnotes by keys, shows and counts them so, and li
     saysIn($browser, 'Tove counts', 'The mole lay dark.{{how dark?}} Nobody^[but Tove] came.');
     expect($browser->script('return [document.querySelector(".ProseMirror .note-aside")?.textContent, document.querySelector(".ProseMirror .note-foot")?.textContent]'))->toBe(['{{how dark?}}', '^[but Tove]']);
     // What is said to oneself is not counted.
-    $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".bar-of-draft .count").innerText.replaceAll("\n", " ")'), 'Section 8'), 'eight words');
+    $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".bar-of-draft .count")?.innerText.replaceAll("\n", " ") ?? ""'), 'Section 8'), 'eight words');
     // What is marked is counted by itself.
     $browser->keys('Home', 'Shift+End')->waitUntil(fn (): bool => $browser->script('return document.querySelector(".bar-of-draft .marked")?.textContent') === '8 words marked', 'the words that are marked');
     $browser->keys('Mod+Alt+l')->saved();
@@ -345,7 +336,7 @@ it('keeps a wording, lays it beside what is said later, and takes it back, by ke
     $browser->type('First night')->keys('Enter')->saved()->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".wordings")?.innerText ?? ""'), 'nothing is otherwise'), 'the wording beside itself');
     $browser->keys('Escape');
     inSection($browser, 'Tove counts')->keys('End')->type(' Nobody came.')->saved();
-    fromMore($browser, 'Wordings kept');
+    fromWriting($browser, 'Wordings kept');
     $browser->waitUntil(fn (): bool => $browser->script('return [...document.querySelectorAll(".wordings .text ins")].map((one) => one.textContent).join("")') === ' Nobody came.', 'what is new');
     $browser->press('Take this wording back');
     saysIn($browser, 'Tove counts', 'The mole lay dark.');
@@ -357,7 +348,7 @@ it('keeps a wording, lays it beside what is said later, and takes it back, by ke
 it('counts what is written today against a goal, and shows the days', function () {
     $browser = writing();
     $browser->type('The mole lay dark, and nobody came.')->saved();
-    $count = fn (): string => (string) $browser->script('return document.querySelector(".bar-of-draft .count").innerText.replaceAll("\n", " ")');
+    $count = fn (): string => (string) $browser->script('return document.querySelector(".bar-of-draft .count")?.innerText.replaceAll("\n", " ") ?? ""');
     $browser->waitUntil(fn (): bool => str_contains($count(), 'Today 7'), 'seven words today, not '.$count());
     $browser->keys('Mod+Alt+o')->waitFor('.goals input');
     $browser->script('document.querySelector("[aria-label=\"Goal of words for each day\"]").focus()');
@@ -378,13 +369,29 @@ it('is all there on a narrow window: one line of buttons, the rest in the menu, 
         $browser->size(390, 800)->waitUntil(fn (): bool => (bool) $browser->script('return [...document.querySelectorAll(".bar-of-draft .of-width")].every((one) => one.offsetWidth === 0)'), 'the buttons in the menu');
         expect($browser->script('return new Set([...document.querySelectorAll(".bar-of-draft .tools button")].filter((one) => one.offsetWidth > 0).map((one) => one.getBoundingClientRect().top)).size'))->toBe(1)
             ->and($browser->script('return document.documentElement.scrollWidth <= innerWidth'))->toBeTrue();
-        fromMore($browser, 'I stop here')->waitUntil(fn (): bool => $browser->script('return document.activeElement.closest(".draft") !== null && document.activeElement.matches("input")') === true, 'the field of the remark');
+        fromWriting($browser, 'I stop here')->waitUntil(fn (): bool => $browser->script('return document.activeElement.closest(".draft") !== null && document.activeElement.matches("input")') === true, 'the field of the remark');
         $browser->type('The crane')->keys('Enter')->saved();
-        fromMore($browser, 'Wordings kept')->waitFor('.wordings');
+        fromWriting($browser, 'Wordings kept')->waitFor('.wordings');
         expect($browser->script('const box = document.querySelector(".wordings").getBoundingClientRect(); return box.left >= 0 && box.right <= innerWidth'))->toBeTrue();
         $browser->keys('Escape');
         expect($browser->complaints())->toBe([]);
     } finally {
         $browser->size(1280, 800);
     }
+});
+
+it('keeps the section in which one writes where the eye is, with its caret, while it is moved', function () {
+    $browser = novel('Under the stones');
+    $browser->keys('Mod+End')->type(' Then');
+    $place = fn (): float => (float) $browser->saved()->script('return document.activeElement.getBoundingClientRect().top');
+    $before = fn (): string => (string) $browser->script('return [...document.querySelectorAll(".draft .at")].sort((a, b) => a.dataset.index - b.dataset.index).map((one) => one.querySelector(".section").getAttribute("aria-label")).join().split(",Under the stones")[0].split(",").at(-1)');
+    $browser->script('window.mine = document.activeElement');
+    [$top, $was] = [$place(), $before()];
+    $browser->keys('Alt+ArrowUp')->saved()->waitUntil(fn (): bool => $before() !== $was, 'another section before it');
+    expect(abs($place() - $top))->toBeLessThan(2.0)->and($browser->script('return document.activeElement === window.mine'))->toBeTrue();
+    $browser->type(' what');
+    $browser->keys('Alt+ArrowDown')->saved()->waitUntil(fn (): bool => $before() === $was, 'the section that was before it');
+    expect(abs($place() - $top))->toBeLessThan(2.0);
+    $browser->type('?')->saved();
+    expect(trim(written($browser)))->toBe('Then what?')->and($browser->complaints())->toBe([]);
 });

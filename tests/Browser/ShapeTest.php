@@ -5,19 +5,6 @@ declare(strict_types=1);
 use Tests\Browser\Studio;
 use Tests\Support\Browser;
 
-/** A map from an outline, open in the browser, to be worked on by mouse. */
-function shapeMap(string $outline): Browser
-{
-    $browser = Studio::browser();
-    file_put_contents($file = sys_get_temp_dir().'/shape-'.bin2hex(random_bytes(4)).'.txt', $outline);
-    $id = trim(Studio::server()->artisan('map:import', $file));
-    file_put_contents($file, json_encode([['name' => 'map.arrange', 'arrangement' => 'rightward']]));
-    Studio::server()->artisan('map:edit', $id, $file);
-    unlink($file);
-
-    return $browser->visit("/maps/{$id}")->ready();
-}
-
 function shaped(Browser $browser, array $lines): void
 {
     $browser->saved()->waitUntil(fn (): bool => $browser->outline() === $lines, json_encode($lines).', not '.json_encode($browser->outline()), 6);
@@ -36,7 +23,7 @@ function chooseAll(Browser $browser, string ...$titles): void
 }
 
 it('changes the shape from the menu, without a key', function () {
-    $browser = shapeMap("Plan\n\tA\n\t\tA1\n\t\tA2\n\tB\n\tC\n");
+    $browser = openOutline("Plan\n\tA\n\t\tA1\n\t\tA2\n\tB\n\tC\n");
     chooseAll($browser, 'B', 'C');
     $browser->press('Shape')->press('Put a new parent above each')->saved();
     shaped($browser, ['Plan', '  A', '    A1', '    A2', '  Untitled', '    B', '  Untitled', '    C']);
@@ -67,7 +54,7 @@ it('changes the shape from the menu, without a key', function () {
 });
 
 it('sends text between title, caption and note, and tidies it', function () {
-    $browser = shapeMap("Plan\n\tlong words here\n\tB\n");
+    $browser = openOutline("Plan\n\tlong words here\n\tB\n");
     $browser->pick('long words here');
     $browser->press('Shape')->press('Send text to another place')->waitFor('.change .items li');
     $browser->script('[...document.querySelectorAll(".change .option")][1].querySelectorAll(".n-radio")[1].click()');
@@ -83,7 +70,7 @@ it('sends text between title, caption and note, and tidies it', function () {
 });
 
 it('numbers a branch with another style for each level, from a number', function () {
-    $browser = shapeMap("Plan\n\tA\n\t\tA1\n\t\tA2\n\tB\n");
+    $browser = openOutline("Plan\n\tA\n\t\tA1\n\t\tA2\n\tB\n");
     $browser->pick('Plan');
     $browser->press('Shape')->press('Number what is below')->waitFor('.change');
     $browser->press('Another style for each level');
@@ -101,7 +88,7 @@ it('numbers a branch with another style for each level, from a number', function
 });
 
 it('folds to a level, folds the others, and unfolds one level more', function () {
-    $browser = shapeMap("Plan\n\tA\n\t\tA1\n\t\t\tdeep\n\tB\n\t\tB1\n");
+    $browser = openOutline("Plan\n\tA\n\t\tA1\n\t\t\tdeep\n\tB\n\t\tB1\n");
     $drawn = fn (int $count) => $browser->waitUntil(fn (): bool => $browser->count('.slip') === $count, "{$count} slips, not {$browser->count('.slip')}");
     $browser->pick('Plan');
     $browser->press('View')->press('Show to level 1')->saved();
@@ -118,7 +105,7 @@ it('folds to a level, folds the others, and unfolds one level more', function ()
 });
 
 it('pastes as paragraphs, as one topic, or into the caption', function () {
-    $browser = shapeMap("Plan\n\tA\n");
+    $browser = openOutline("Plan\n\tA\n");
     $text = "One line\nand its rest.\n\nAnother:\nwith more\nDone:\nat last";
     $paste = function (string $on, string $as) use ($browser, $text): void {
         $browser->pick($on);
@@ -139,7 +126,7 @@ it('pastes as paragraphs, as one topic, or into the caption', function () {
 });
 
 it('parks, moves out of the lot and removes by its buttons, and keeps the count right', function () {
-    $browser = shapeMap("Plan\n\tA\n\t\tA1\n\tB\n");
+    $browser = openOutline("Plan\n\tA\n\t\tA1\n\tB\n");
     chooseAll($browser, 'A1', 'B');
     $browser->press('Park for another time');
     shaped($browser, ['Plan', '  A']);
@@ -158,7 +145,7 @@ it('parks, moves out of the lot and removes by its buttons, and keeps the count 
 });
 
 it('breaks a title at the caret by the mouse, while it is typed', function () {
-    $browser = shapeMap("Plan\n\tonetwo\n");
+    $browser = openOutline("Plan\n\tonetwo\n");
     $browser->pick('onetwo');
     $browser->press('Change the title')->waitFor('.title-editor');
     // The editor sets its selection once more when it has just come up.
@@ -170,7 +157,7 @@ it('breaks a title at the caret by the mouse, while it is typed', function () {
 });
 
 it('copies and cuts from the context menu', function () {
-    $browser = shapeMap("Plan\n\tA\n\tB\n");
+    $browser = openOutline("Plan\n\tA\n\tB\n");
     $browser->pick('A');
     $browser->menuOn('A')->press('Cut');
     shaped($browser, ['Plan', '  B']);
@@ -180,7 +167,7 @@ it('copies and cuts from the context menu', function () {
 });
 
 it('goes into the second view and out again by F6, and pastes there', function () {
-    $browser = shapeMap("Plan\n\tA\n\tB\n");
+    $browser = openOutline("Plan\n\tA\n\tB\n");
     $browser->pick('A');
     $browser->keys('Mod+c');
     usleep(600_000);

@@ -76,3 +76,7 @@ it('reads footnotes, with what is formatted in them', function () {
 it('writes footnotes of documents as they are read', function (string $note) {
     expect(BlockMarkdown::write(NoteBlocks::read($note)))->toBe($note);
 })->with(['The mole^[Built in *1911*.] lay dark.', 'a^[b] c^[d \\[e\\] f]', "- one^[x]\n- two"]);
+
+it('tells what is said to oneself, braces and all', function () {
+    expect(ChalkTree\Text\Asides::in('One {{two}} `{{code}}` {{from [x](/maps/y)}} {{'))->toBe(['{{two}}', '{{from [x](/maps/y)}}'])->and(ChalkTree\Text\Asides::in('none'))->toBe([]);
+});

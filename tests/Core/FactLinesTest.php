@@ -81,7 +81,7 @@ it('makes no more fields of a file than a map can have', function () {
 it('writes every sort of field in words', function () {
     $map = committee();
     $topic = titled($map, 'Autumn');
-    $values = ['text' => 'a b', 'long' => "a\nb", 'number' => '1250', 'money' => '1250.5', 'date' => '2026-12-05', 'time' => '14:30', 'range' => '2026-12-05/2026-12-08', 'yes' => 'no', 'choice' => 'one', 'choices' => "one\ntwo", 'people' => "Ines\nTheo", 'rating' => '3', 'progress' => '40', 'address' => 'https://harbour.saltmere.example/', 'topic' => 'topic:'.titled($map, 'Winter')];
+    $values = ['text' => 'a b', 'long' => "a\nb", 'number' => '1250', 'money' => '1250.5', 'date' => '2026-12-05', 'time' => '14:30', 'range' => '2026-12-05/2026-12-08', 'yes' => 'no', 'choice' => 'one', 'choices' => "one\ntwo", 'people' => "Ines\nTheo", 'names' => "The lamp\nThe mole", 'rating' => '3', 'progress' => '40', 'address' => 'https://harbour.saltmere.example/', 'topic' => 'topic:'.titled($map, 'Winter')];
     $kept = [];
     foreach ($values as $sort => $value) {
         $map->put($field = KindField::fromFields(Ids::next(), ['name' => ucfirst($sort), 'sort' => $sort, 'choices' => "one\ntwo"] + ($sort === 'money' ? ['unit' => '€'] : [])));
@@ -90,7 +90,7 @@ it('writes every sort of field in words', function () {
     $map->put(Values::fromFields($topic, [])->having($kept));
     expect(explode(' · ', FactLine::write($map, $topic)))->toEqualCanonicalizing([
         'Text: a b', 'Long: a b', 'Number: 1,250', 'Money: €1,250.50', 'Date: 2026-12-05', 'Time: 14:30', 'Range: 2026-12-05 to 2026-12-08', 'Yes: no', 'Choice: one', 'Choices: one, two', 'People: Ines, Theo',
-        'Rating: 3', 'Progress: 40 %', 'Address: https://harbour.saltmere.example/', 'Topic: Winter',
+        'Names: The lamp, The mole', 'Rating: 3', 'Progress: 40 %', 'Address: https://harbour.saltmere.example/', 'Topic: Winter',
     ])->and(count(FieldSort::cases()))->toBe(count($values) + 1);
     expect(TaskLine::write(Task::fromFields($topic, ['is' => true])))->toBe('to be done');
 });

@@ -243,3 +243,8 @@ it('comes to an end with long notes and titles of blanks and of tags that never 
 it('comes to an end with a title of tags that never close', function () {
     Formats::read('<opml><body><outline text="'.str_repeat('&lt;a', 100_000).'"/></body></opml>', 'x.opml');
 })->throws(UnreadableFile::class, 'title');
+
+it('finds quotes and apostrophes however they are set', function (string $asked, int $found) {
+    $note = "“I don’t,” she said. 'No.' \"Yes\" „Ja“";
+    expect((new Finder(new Query($asked)))->hits(NewMap::from(new TopicDraft('R', note: $note)), null, 100))->toHaveCount($found);
+})->with([["don't", 1], ['don’t', 1], ['"I', 1], ['„Yes”', 1], ["'", 3], ['"', 6], ['"Ja"', 1]]);

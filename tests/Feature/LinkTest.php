@@ -53,7 +53,7 @@ it('tells which topics of one\'s other maps lead here, and nobody else’s', fun
     $theirs = $this->mapOf($this->person('ines@saltmere.example'));
     FactRecord::query()->insert(['map_id' => $theirs->id, 'topic_id' => $this->id($theirs, 'Boats'), 'field' => 'link.to', 'text' => "map:{$this->map->id}/{$here}"]);
     $pointing = "/api/maps/{$this->map->id}/topics/{$here}/pointing";
-    expect($this->getJson($pointing)->assertOk()->json('pointing'))->toBe([['map' => $other->id, 'mapTitle' => 'Festival', 'topic' => $this->id($other, 'Boats'), 'title' => 'Boats']]);
+    expect($this->getJson($pointing)->assertOk()->json('pointing'))->toBe([['map' => $other->id, 'mapTitle' => 'Festival', 'topic' => $this->id($other, 'Boats'), 'title' => 'Boats', 'isInNote' => false]]);
     $this->sendEdits($other, [['id' => Ids::next(), 'name' => 'row.remove', 'type' => 'link', 'rows' => [$link]]])->assertOk();
     expect($this->getJson($pointing)->json('pointing'))->toBe([]);
     $this->getJson("/api/maps/{$theirs->id}/topics/{$theirs->root}/pointing")->assertNotFound();

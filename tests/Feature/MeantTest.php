@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Find\MeantSearch;
 use App\Models\MapTraces;
+use ChalkTree\Edit\Wording;
 use ChalkTree\Kind\ShippedKinds;
 use ChalkTree\Map\Ids;
 use Illuminate\Support\Facades\Artisan;
@@ -50,6 +51,13 @@ it('reads words in each map by the names it has, and passes over maps that do no
     $this->sendEdits($other, [['name' => 'topic.retitle', 'topic' => $this->id($other, 'Boats'), 'title' => 'What kind of meeting']])->assertOk();
     $answer = ($this->ask)('kind Meeting');
     expect(array_column($answer['maps'], 'map'))->toBe([$this->map->id])->and(array_column($answer['pieces'], 'words'))->toBe(['kind Meeting']);
+});
+
+it('knows in all maps a topic whose title is too long to be told whole', function () {
+    $this->sendEdits($this->map, [['name' => 'topic.retitle', 'topic' => $this->id($this->map, 'Lanterns'), 'title' => $title = 'The lanterns of the evening procession, and who carries which of them along the mole']])->assertOk();
+    app(MeantSearch::class)->catchUp($this->tove);
+    $told = 'below '.Wording::excerpt($title);
+    expect($told)->toEndWith('…”')->and(($this->found)($told))->toContain('Paper');
 });
 
 it('tells of nobody else’s maps, nor of what is in a trash', function () {

@@ -19,7 +19,7 @@ function everyRoute(MapRecord $map, Folder $folder): array
     $deck = deckIn($map);
     foreach ($api as $route) {
         foreach (array_diff($route->methods(), ['HEAD']) as $method) {
-            $all[] = [$method, '/'.str_replace(['{map}', '{folder}', '{seq}', '{topic}', '{starter}', '{hash}', '{size}', '{colour}', '{format}', '{at}', '{upload}', '{handOver}', '{page}', '{published}', '{deck}', '{slide}', '{wording}'], [$map->id, $folder->id, '0', $map->root, 'plan', str_repeat('ab', 32), 'small', 'ffd84d', 'csv', '0', Sends::whole($map->person, 'a plan')->id, wanted($map)->id, '1', $page, ...$deck, $map->root], $route->uri())];
+            $all[] = [$method, '/'.str_replace(['{map}', '{folder}', '{seq}', '{topic}', '{starter}', '{hash}', '{size}', '{colour}', '{format}', '{at}', '{upload}', '{handOver}', '{page}', '{published}', '{deck}', '{slide}', '{wording}', '{other}'], [$map->id, $folder->id, '0', $map->root, 'plan', str_repeat('ab', 32), 'small', 'ffd84d', 'csv', '0', Sends::whole($map->person, 'a plan')->id, wanted($map)->id, '1', $page, ...$deck, $map->root, $map->id], $route->uri())];
         }
     }
 
@@ -30,7 +30,7 @@ const FIELDS_OF_ALL = [
     'since', 'edits', 'all', 'pane', 'folded', 'outlineFolded', 'chosen', 'scope', 'outlineScope', 'x', 'y', 'scale', 'title', 'starter', 'folder', 'favourite', 'name',
     'format', 'to', 'board', 'as', 'width', 'topic', 'parent', 'text', 'html', 'source', 'headings', 'before', 'show', 'words', 'map', 'fields', 'find', 'with', 'hits',
     'keys', 'email', 'token', 'password', 'id', 'edit', 'topics', 'lines', 'alone', 'hash', 'size', 'address', 'again', 'bytes', 'for', 'upload',
-    'choices', 'preset', 'depth', 'what', 'order', 'numbered', 'paper', 'showing', 'way', 'at', 'deck', 'per', 'when', 'zone', 'filter', 'after', 'trail', 'table', 'branch', 'known', 'only', 'from', 'among',
+    'choices', 'preset', 'depth', 'what', 'order', 'numbered', 'paper', 'showing', 'way', 'at', 'deck', 'per', 'when', 'zone', 'filter', 'after', 'trail', 'table', 'branch', 'known', 'only', 'from', 'among', 'rows', 'by', 'mark', 'changed', 'drawn',
 ];
 
 /** @return array{string, string} the ids of a deck and of a slide in it */

@@ -188,7 +188,7 @@ it('tells what the signs of a map mean', function () {
         ['name' => 'sign.mean', 'sign' => 'stamp:idea', 'means' => 'to be tried'],
     ])->assertJsonPath('edits.1.status', 'done');
     expect($this->getJson("/api/maps/{$this->map->id}/legend")->assertOk()->json('lines.0'))->toMatchArray(['sign' => 'stamp:idea', 'words' => 'idea', 'means' => 'to be tried', 'count' => 2])
-        ->and(count($this->getJson('/api/stamps')->json('stamps')))->toBe(26);
+        ->and(count($this->getJson('/api/stamps')->json('stamps')))->toBe(29);
 });
 
 it('tells the legend on the board when it changes, and not the whole map', function () {

@@ -44,7 +44,7 @@ it('answers every request on the page about the protocol as the page says', func
             : $this->call($example['method'], $fill($example['path']), content: $example['body'], server: ['HTTP_ACCEPT' => 'application/json']);
         $wanted = match (true) {
             // Nothing outside can be reached from a test.
-            str_contains($example['path'], 'reset-password'), str_contains($example['path'], 'register/finish'), str_contains($example['path'], '{map}/pages') => 422,
+            str_contains($example['path'], 'reset-password'), str_contains($example['path'], 'register/finish'), str_contains($example['path'], '{map}/pages'), str_contains($example['path'], 'draft/returned') => 422,
             str_contains($example['path'], '/demo') => 404,
             default => null,
         };
@@ -63,7 +63,7 @@ it('answers every request on the page about the protocol as the page says', func
 it('makes every edit on the page, and each request fits its shape', function () {
     $this->actingAs($tove = $this->person());
     $map = $this->mapOf($tove);
-    $ids = ['{root}' => $map->root, '{topic}' => $this->id($map, 'Lanterns'), '{other}' => $this->id($map, 'Boats'), '{branch}' => $this->id($map, 'Willow'), '{new}' => Ids::next(), '{fresh}' => Ids::next(), '{split}' => Ids::next(), '{tag}' => Ids::next(), '{link}' => Ids::next(), '{ring}' => Ids::next(), '{brace}' => Ids::next(), '{second}' => Ids::next(), '{way}' => Ids::next(), '{onward}' => Ids::next(), '{attached}' => Ids::next(), '{deck}' => Ids::next(), '{slide}' => Ids::next(), '{slideCopy}' => Ids::next(), '{kind}' => Ids::next(), '{field}' => Ids::next(), '{choices}' => Ids::next(), '{entry}' => Ids::next(), '{again}' => Ids::next(), '{file}' => Sends::kept($map, 'a plan')->hash];
+    $ids = ['{root}' => $map->root, '{topic}' => $this->id($map, 'Lanterns'), '{other}' => $this->id($map, 'Boats'), '{branch}' => $this->id($map, 'Willow'), '{new}' => Ids::next(), '{fresh}' => Ids::next(), '{split}' => Ids::next(), '{tag}' => Ids::next(), '{link}' => Ids::next(), '{ring}' => Ids::next(), '{brace}' => Ids::next(), '{second}' => Ids::next(), '{way}' => Ids::next(), '{onward}' => Ids::next(), '{attached}' => Ids::next(), '{deck}' => Ids::next(), '{slide}' => Ids::next(), '{slideCopy}' => Ids::next(), '{kind}' => Ids::next(), '{field}' => Ids::next(), '{choices}' => Ids::next(), '{entry}' => Ids::next(), '{again}' => Ids::next(), '{brought}' => Ids::next(), '{compared}' => Ids::next(), '{file}' => Sends::kept($map, 'a plan')->hash];
     preg_match_all('/```json edit\n(.*?)\n```/s', (string) file_get_contents(dirname(__DIR__, 2).'/docs/protocol.md'), $m);
     $seq = 0;
     foreach ($m[1] as $body) {
@@ -83,7 +83,7 @@ it('has every route on the page', function () {
     $shown = array_map(fn (array $one): string => $one['method'].' '.strtok(ltrim($one['path'], '/'), '?'), examples());
     foreach (app('router')->getRoutes() as $route) {
         if (str_starts_with($route->uri(), 'api/')) {
-            $written = strtr($route->uri(), ['{starter}' => 'week-ahead', '{seq}' => '0', '{colour}' => 'ffd84d', '{size}' => 'small', '{format}' => 'csv', '{at}' => '0', '{page}' => '1']);
+            $written = strtr($route->uri(), ['{starter}' => 'week-ahead', '{seq}' => '0', '{colour}' => 'ffd84d', '{size}' => 'small', '{format}' => 'csv', '{at}' => '0', '{other}' => '{map}', '{page}' => '1']);
             expect($shown)->toContain($route->methods()[0].' '.$written);
         }
     }

@@ -69,7 +69,7 @@ it('lets in with the token, over cookies that scripts cannot read', function () 
 
     $jar = (string) file_get_contents($cookies);
     expect($jar)->toMatch('/#HttpOnly_\S+\t.*chalk_tree_session/')
-        ->and(json_decode(fetchReal('GET', '/api/maps', cookies: $cookies)['body'], true)['maps'])->toHaveCount(11);
+        ->and(json_decode(fetchReal('GET', '/api/maps', cookies: $cookies)['body'], true)['maps'])->toHaveCount(12);
     unlink($cookies);
 });
 

@@ -16,3 +16,16 @@ function onServer(string $id): array
 {
     return json_decode(Studio::server()->artisan('map:show', $id), true);
 }
+
+/** A map made of an outline, open in the browser. */
+function openOutline(string $outline): Browser
+{
+    $browser = Studio::browser();
+    file_put_contents($file = sys_get_temp_dir().'/capture-'.bin2hex(random_bytes(4)).'.txt', $outline);
+    $id = trim(Studio::server()->artisan('map:import', $file));
+    file_put_contents($file, json_encode([['name' => 'map.arrange', 'arrangement' => 'rightward']]));
+    Studio::server()->artisan('map:edit', $id, $file);
+    unlink($file);
+
+    return $browser->visit("/maps/{$id}")->ready();
+}

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Find\FactIndex;
 use App\Find\FactSearch;
 use App\Http\PlainJson;
 use App\Http\Requests\AskPage;
@@ -55,14 +56,18 @@ final readonly class LinkController
     public function pointing(Request $request, MapRecord $map, string $topic, FactSearch $facts): JsonResponse
     {
         $person = $request->user();
-        $found = $person instanceof Person ? $facts->find($person, Link::type().'.to', "map:{$map->id}/{$topic}", most: self::MOST_POINTING) : [];
         $pointing = [];
-        foreach ($found as $fact) {
+        $find = fn (string $field): iterable => $person instanceof Person ? $facts->find($person, $field, "map:{$map->id}/{$topic}", most: self::MOST_POINTING) : [];
+        foreach ([...$find(Link::type().'.to'), ...$find(FactIndex::NOTE_TO)] as $fact) {
             /** @var FactRecord $fact */
+            if ($fact->field === FactIndex::NOTE_TO && $fact->map_id === $map->id) {
+                // Where notes of the map itself lead is seen there.
+                continue;
+            }
             $from = MapRecord::query()->findOrFail($fact->map_id);
             // No map is read whole for its titles.
             $titles = TopicRecord::query()->where('map_id', $from->id)->whereIn('id', [$fact->topic_id, $from->root])->pluck('title', 'id');
-            $pointing[] = ['map' => $from->id, 'mapTitle' => $from->title ?? InlineMarkdown::oneLine((string) $titles->get($from->root)), 'topic' => $fact->topic_id, 'title' => InlineMarkdown::oneLine((string) $titles->get($fact->topic_id))];
+            $pointing[] = ['map' => $from->id, 'mapTitle' => $from->title ?? InlineMarkdown::oneLine((string) $titles->get($from->root)), 'topic' => $fact->topic_id, 'title' => InlineMarkdown::oneLine((string) $titles->get($fact->topic_id)), 'isInNote' => $fact->field === FactIndex::NOTE_TO];
         }
 
         return new PlainJson(['pointing' => $pointing]);

@@ -16,7 +16,7 @@ export const captureActions: readonly Action[] = [
             map.choose(parent)
         },
     },
-    { id: 'lot.open', name: 'Open the parking lot', group: 'Topics', keys: ['Alt+Shift+P'], scopes: ['board', 'outline', 'field'], run: ({ ui }) => ui.toggleSide('lot') },
+    { id: 'lot.open', name: 'Open the parking lot', group: 'Topics', keys: ['Alt+Shift+P'], opens: '.lot', scopes: ['board', 'outline', 'field'], run: ({ ui }) => ui.toggleSide('lot') },
     {
         id: 'lot.idea', name: 'Write an idea into the parking lot', group: 'Topics', keys: ['Alt+Z'], scopes: ['board', 'outline', 'typing'],
         run: ({ ui, typing }) => {
@@ -53,8 +53,8 @@ export const captureActions: readonly Action[] = [
             )
         },
     },
-    { id: 'find.here', name: 'Find and replace', group: 'Finding', keys: ['Mod+Alt+F'], scopes: ['board', 'outline', 'field', 'table', 'draft'], run: ({ ui }) => ui.showFind('map') },
-    { id: 'find.everywhere', name: 'Find and replace in all maps', group: 'Finding', keys: ['Mod+Shift+F'], scopes: ['board', 'outline', 'field', 'table', 'draft'], run: ({ ui }) => ui.showFind('all') },
+    { id: 'find.here', name: 'Find and replace', group: 'Finding', keys: ['Mod+Alt+F'], opens: '.find', scopes: ['board', 'outline', 'field', 'table', 'draft'], run: ({ ui }) => ui.showFind('map') },
+    { id: 'find.everywhere', name: 'Find and replace in all maps', group: 'Finding', keys: ['Mod+Shift+F'], opens: '.find', scopes: ['board', 'outline', 'field', 'table', 'draft'], run: ({ ui }) => ui.showFind('all') },
     {
         id: 'map.starter', name: 'Use this map as a starter', group: 'Map', keys: [], scopes: onTopics,
         run: ({ map }) => {

@@ -26,6 +26,7 @@ export const mapActions: readonly Action[] = [
         run: ({ map }) => map.edit({ name: 'redo' }),
     },
     { id: 'map.history', name: 'History', group: 'Map', keys: ['Alt+H'], scopes: onTopics, run: ({ map, router }) => void router.push(`/maps/${map.id}/history`) },
+    { id: 'map.beside', name: 'Lay another map beside it …', group: 'Map', keys: [], scopes: onTopics, run: ({ map, router }) => void router.push(`/maps/${map.id}/beside`) },
     { id: 'map.version', name: 'Name this version', group: 'Map', keys: ['Mod+Alt+H'], scopes: [...onTopics, 'draft'], run: ({ map, router }) => void router.push({ path: `/maps/${map.id}/history`, query: { call: 'now' } }) },
     { id: 'map.trash', name: 'Removed branches', group: 'Map', keys: ['Alt+R'], scopes: onTopics, run: ({ ui }) => ui.showSide('removed') },
     {
@@ -45,13 +46,13 @@ export const mapActions: readonly Action[] = [
         run: ({ router }) => void router.push('/'),
     },
     {
-        id: 'help.palette', name: 'Find anything: maps, topics, actions', group: 'Help', keys: ['Mod+J'], scopes: ['board', 'outline', 'field', 'typing', 'library'],
+        id: 'help.palette', name: 'Find anything: maps, topics, actions', group: 'Help', keys: ['Mod+J'], opens: '[role=dialog]', scopes: ['board', 'outline', 'field', 'typing', 'library'],
         run: ({ ui, typing }) => {
             typing.finish()
             ui.show('palette')
         },
     },
-    { id: 'help.keys', name: 'All keys', group: 'Help', keys: ['F1'], scopes: ['board', 'outline', 'field', 'library', 'typing'], run: ({ ui }) => ui.show('keys') },
+    { id: 'help.keys', name: 'All keys', group: 'Help', keys: ['F1'], opens: '[role=dialog]', scopes: ['board', 'outline', 'field', 'library', 'typing'], run: ({ ui }) => ui.show('keys') },
 ]
 
 /** While a title is being typed. */

@@ -45,6 +45,8 @@ export interface Action {
     mark?: string
     /** The browser does it by itself and tells the page; the registry only lists the key. */
     native?: boolean
+    /** It opens a field within this, a selector: what is typed at once, before it is there, is kept for it. */
+    opens?: string
     /** Whether it makes sense now; where it does not, it is not offered. */
     available?: (context: Context) => boolean
     run: (context: Context) => void

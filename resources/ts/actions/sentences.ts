@@ -36,6 +36,7 @@ export const sentences: Readonly<Record<string, string>> = {
     'map.undo': 'Takes back your latest change.',
     'map.redo': 'Makes again what you took back last.',
     'map.version': 'Gives the map as it is now a name, under which its history finds it again.',
+    'map.beside': 'Shows what another map, or a file that came back, has otherwise, and takes it over piece by piece.',
     'map.history': 'Shows every change of this map, and how it looked at any moment.',
     'map.trash': 'Lists branches that were removed, to bring them back.',
     'arrange.balance': 'Shares the branches out anew so that both sides are about as tall.',

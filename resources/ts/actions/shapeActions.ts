@@ -85,7 +85,7 @@ export const shapeActions: readonly Action[] = [
             map.goOnAfterAnswer(() => map.choose(next ?? parent))
         },
     },
-    { id: 'move.below', name: 'Move below another topic, by name', group: 'Moving', keys: ['Alt+G'], scopes: onTopics, available: isNotRoot, run: ({ ui }) => ui.show('move') },
+    { id: 'move.below', name: 'Move below another topic, by name', group: 'Moving', keys: ['Alt+G'], opens: '[role=dialog]', scopes: onTopics, available: isNotRoot, run: ({ ui }) => ui.show('move') },
     {
         id: 'move.again', name: 'Move below the same topic again', group: 'Moving', keys: ['Alt+Shift+G'], scopes: onTopics,
         available: (context) => isNotRoot(context) && context.map.tree.topics.has(context.ui.movedTo),

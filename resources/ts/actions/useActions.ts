@@ -10,6 +10,7 @@ import { usePreferences } from '@/stores/preferences'
 import { useSession } from '@/stores/session'
 import { useTitles } from '@/stores/titles'
 import { useTyping } from '@/text/typing'
+import { holdForField } from '@/ui/heldKeys'
 import { useUi } from '@/ui/uiStore'
 import { pressed, readable, types, typesWithAlt } from './keys'
 import { usePaste } from '@/paste/pasteStore'
@@ -161,6 +162,9 @@ export function useActions() {
             event.preventDefault()
             event.stopPropagation()
             if (found.available?.(context(scope)) ?? true) {
+                if (found.opens !== undefined) {
+                    holdForField(found.opens)
+                }
                 perform(found, scope)
             }
             return

@@ -1,6 +1,6 @@
-import { request, sendLast } from './http'
+import { request, requestFile, sendLast } from './http'
 import type {
-    CalendarAnswer, CardAnswer, CountAnswer, DaysAnswer, Calm, CellsAnswer, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, DigestAnswer, DraftAnswer, DigestCopy, Draft, DrawingsAnswer, Edit, EditsAnswer, FactsAnswer, Find, FilterAnswer, FindAnswer, HistoryAnswer, HitsAnswer, KindsAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeantAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, VersionsAnswer, WordingAnswer, SentencesAnswer,
+    BesideAnswer, CalendarAnswer, CardAnswer, ChecksAnswer, CountAnswer, DaysAnswer, HandAnswer, PassagesAnswer, ReadingAnswer, ReturnedAnswer, ShapeAnswer, TextAnswer, ThreadGridAnswer, Calm, CellsAnswer, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, DigestAnswer, DraftAnswer, DigestCopy, Draft, DrawingsAnswer, Edit, EditsAnswer, FactsAnswer, Find, FilterAnswer, FindAnswer, HistoryAnswer, HitsAnswer, KindsAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeantAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, VersionsAnswer, WordingAnswer, SentencesAnswer,
     Person, PictureAnswer, Place, QuickAnswer, RehearsalAnswer, RemindersAnswer, ReplaceAnswer, RulesAnswer, StampsAnswer, StartersAnswer, TableAnswer, TableFileAnswer, TodosAnswer, TrashAnswer, TriesAnswer, View,
 } from './wire'
 
@@ -69,6 +69,17 @@ export const api = {
     filterAmong: (map: string, text: string, among: readonly string[]) => request<HitsAnswer>('POST', `maps/${map}/filter/among`, { text, among }),
     /** A wording that was kept, beside what its section says now. */
     wording: (map: string, wording: string) => request<WordingAnswer>('GET', `maps/${map}/wordings/${wording}`),
+    /** Who and what a section of a draft has to do with; a topic to be read beside it, of any map. */
+    hand: (map: string, topic: string) => request<HandAnswer>('GET', `maps/${map}/draft/hand?topic=${topic}`),
+    reading: (map: string, topic: string) => request<ReadingAnswer>('GET', `maps/${map}/topics/${topic}/reading`),
+    threads: (map: string, branch: string, rows: string, by: string) => request<ThreadGridAnswer>('GET', `maps/${map}/draft/threads?branch=${branch}&rows=${rows}&by=${by}`),
+    shape: (map: string, branch: string) => request<ShapeAnswer>('GET', `maps/${map}/draft/shape?branch=${branch}`),
+    checks: (map: string, branch: string) => request<ChecksAnswer>('GET', `maps/${map}/draft/checks?branch=${branch}`),
+    /** A manuscript that came back, laid against the draft. */
+    returned: (map: string, branch: string, file: File) => request<ReturnedAnswer>('POST', `maps/${map}/draft/returned?branch=${branch}`, file),
+    /** A text file as a note; passages of notes that are marked by a word. */
+    readText: (map: string, file: File, changed: string) => request<TextAnswer>('POST', `maps/${map}/notes/read?${new URLSearchParams({ name: file.name, changed }).toString()}`, file),
+    passages: (map: string, mark: string, branch: string | null) => request<PassagesAnswer>('POST', `maps/${map}/passages`, { mark, branch }),
     /** How many words a draft has. */
     writingDays: (map: string) => request<DaysAnswer>('GET', `maps/${map}/draft/days`),
     countWords: (map: string, text: string) => request<CountAnswer>('POST', `maps/${map}/draft/words`, { text }),
@@ -108,12 +119,20 @@ export const api = {
     clipPicture: (map: string, as: string, lines: Landed[], board: string) => request<{ picture: string }>('POST', `maps/${map}/clip/picture`, { as, lines, board }),
     copy: (map: string, topics: string[], alone = false) => request<CopyAnswer>('POST', `maps/${map}/copy`, { topics, alone }),
     compare: (map: string, seq: number) => request<CompareAnswer>('GET', `maps/${map}/history/${seq}`),
+    /** Another map, or a file, laid beside a map: what is otherwise in it, or both drawn on one board. */
+    beside: (map: string, other: string | File) => request<BesideAnswer>(...besideOf(map, other)),
+    besideDrawn: (map: string, other: string | File, board: string) => requestFile(...besideOf(map, other, board)),
     pastBranch: (map: string, seq: number, topic: string) => request<{ topics: Draft[] }>('GET', `maps/${map}/history/${seq}/branch/${topic}`),
     emptyMapTrash: (map: string) => request<{ topics: number }>('DELETE', `maps/${map}/trash`),
     nameVersion: (map: string, seq: number, name: string | null) => request<VersionsAnswer>('PUT', `maps/${map}/history/${seq}/name`, { name }),
     history: (map: string, before?: number) =>
         request<HistoryAnswer>('GET', `maps/${map}/history${before === undefined ? '' : `?before=${before}`}`),
     removed: (map: string) => request<TrashAnswer>('GET', `maps/${map}/trash`),
+}
+
+function besideOf(map: string, other: string | File, drawn?: string): [method: string, path: string, file?: File] {
+    const asked = new URLSearchParams({ ...(other instanceof File ? { name: other.name.slice(-200) } : {}), ...(drawn === undefined ? {} : { drawn }) }).toString()
+    return other instanceof File ? ['POST', `maps/${map}/beside/file?${asked}`, other] : ['GET', `maps/${map}/beside/${other}?${asked}`]
 }
 
 /** Sends edits as the page goes away, if they are few enough for that; they are kept and sent again next time. */

@@ -46,6 +46,11 @@ export async function request<T>(method: string, path: string, body?: unknown, w
     }
 }
 
+/** The same for an answer that is a file. */
+export async function requestFile(method: string, path: string, body?: Blob): Promise<Blob> {
+    return (await send(method, path, body, UPLOAD_TIMEOUT)).blob()
+}
+
 /** Sends a body without waiting for an answer, as the page goes away; what is too long for that is left. */
 export function sendLast(path: string, body: unknown, method = 'POST'): void {
     void fetch(`/api/${path}`, { method, headers: { ...headersOf(), 'Content-Type': 'application/json' }, body: JSON.stringify(body), keepalive: true }).catch(() => undefined)

@@ -6,6 +6,13 @@
  */
 
 /**
+ * A path, a line of text or a picture. Paints go by their role, such as ink, chalk:tide or tint:tide; without one nothing is painted.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Primitive".
+ */
+export type Primitive = DrawnPath | DrawnLine | DrawnPicture;
+/**
  * What is seen besides what is on a slide.
  *
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -89,13 +96,6 @@ export type FeatureRow =
   | StopRow
   | WordsRow;
 /**
- * A path, a line of text or a picture. Paints go by their role, such as ink, chalk:tide or tint:tide; without one nothing is painted.
- *
- * This interface was referenced by `Wire`'s JSON-Schema
- * via the `definition` "Primitive".
- */
-export type Primitive = DrawnPath | DrawnLine | DrawnPicture;
-/**
  * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "Edit".
  */
@@ -146,6 +146,9 @@ export type Edit =
   | SetBrace
   | DrawBrace
   | SpanBrace
+  | BringTopics
+  | MoveBeside
+  | SayBeside
   | SetCrosslink
   | SetScoreWeights
   | TieTopics
@@ -208,6 +211,9 @@ export type Edit =
   | PutTag
   | JoinTags
   | SayMeaning
+  | ReviseText
+  | BringNotes
+  | PlanScenes
   | SetTable
   | SetCells
   | OrderRows
@@ -228,6 +234,14 @@ export type Edit =
 export interface Wire {
   me?: MeAnswer;
   library?: LibraryAnswer;
+  returned?: ReturnedAnswer;
+  text?: TextAnswer;
+  passages?: PassagesAnswer;
+  hand?: HandAnswer;
+  reading?: ReadingAnswer;
+  threadGrid?: ThreadGridAnswer;
+  shape?: ShapeAnswer;
+  checks?: ChecksAnswer;
   handOver?: HandOverAnswer;
   published?: PublishedPagesAnswer;
   publishedPage?: PublishedAnswer;
@@ -253,6 +267,7 @@ export interface Wire {
   looks?: LooksAnswer;
   why?: LookReasonsAnswer;
   compare?: CompareAnswer;
+  beside?: BesideAnswer;
   kinds?: KindsAnswer;
   facts?: FactsAnswer;
   todos?: TodosAnswer;
@@ -350,6 +365,323 @@ export interface Folder {
   id: string;
   parent: string | null;
   name: string;
+}
+/**
+ * A manuscript that came back, laid against the draft.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ReturnedAnswer".
+ */
+export interface ReturnedAnswer {
+  changes: {
+    topic: string;
+    title: string;
+    sort: "changed" | "new" | "gone" | "remark";
+    /**
+     * The paragraph as it stands in the note.
+     */
+    was: string;
+    /**
+     * As it would stand there.
+     */
+    is: string;
+    /**
+     * Behind which paragraphs a new one comes, the nearest first, of which some are there only when they were taken over; an empty one is the beginning of the note.
+     */
+    after: string[];
+    /**
+     * Which paragraph of the note that is.
+     */
+    at: number;
+    pieces: {
+      what: "same" | "gone" | "new";
+      text: string;
+    }[];
+    who: string[];
+    remarks: {
+      who: string;
+      text: string;
+    }[];
+  }[];
+  /**
+   * How many paragraphs read the same.
+   */
+  same: number;
+  hasMore: boolean;
+}
+/**
+ * A text file as a note.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "TextAnswer".
+ */
+export interface TextAnswer {
+  title: string;
+  note: string;
+  /**
+   * By its name, or else by when it was changed last.
+   */
+  day: string | null;
+}
+/**
+ * What notes say where a word stands by which somebody marked it.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "PassagesAnswer".
+ */
+export interface PassagesAnswer {
+  passages: {
+    topic: string;
+    title: string;
+    text: string;
+    /**
+     * Whether another note has it already, with the way back.
+     */
+    isLifted: boolean;
+  }[];
+  hasMore: boolean;
+}
+/**
+ * Who and what a section of a draft has to do with: what is said first, then what is tied, then by how often its text names it.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "HandAnswer".
+ */
+export interface HandAnswer {
+  named: {
+    topic: string;
+    kind: "character" | "place" | "object" | "source";
+    /**
+     * How often the text names it.
+     */
+    names: number;
+    /**
+     * Whether a field says so.
+     */
+    isSaid: boolean;
+    /**
+     * Whether a link or a line says so.
+     */
+    isTied: boolean;
+    /**
+     * Whether all is seen through its eyes.
+     */
+    sees: boolean;
+  }[];
+}
+/**
+ * A topic to be read by somebody who writes elsewhere.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ReadingAnswer".
+ */
+export interface ReadingAnswer {
+  map: string;
+  mapTitle: string;
+  topic: string;
+  title: string;
+  caption: string;
+  /**
+   * All of it, as Markdown.
+   */
+  note: string;
+  /**
+   * The titles of the topics above it, from the root.
+   */
+  trail: string[];
+  facts: {
+    name: string;
+    told: string;
+  }[];
+}
+/**
+ * Who or what appears in which chapter or scene.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ThreadGridAnswer".
+ */
+export interface ThreadGridAnswer {
+  columns: {
+    topic: string;
+    title: string;
+    scenes: number;
+  }[];
+  rows: {
+    name: string;
+    /**
+     * What has its sheet.
+     */
+    topic: string | null;
+    /**
+     * By which texts name it.
+     */
+    names: string[];
+    named: number;
+    /**
+     * How many columns lie between two in which it is there, where these are most.
+     */
+    gap: number;
+    /**
+     * Where it is there.
+     */
+    cells: {
+      column: number;
+      /**
+       * The first scene in which that is.
+       */
+      at: string;
+      names: number;
+      isSaid: boolean;
+      isTied: boolean;
+      sees: boolean;
+      /**
+       * Whether the thread ends there.
+       */
+      ends: boolean;
+    }[];
+  }[];
+}
+/**
+ * How long and how tense each scene is, and that as a drawing from 0, 0 to its width and height.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ShapeAnswer".
+ */
+export interface ShapeAnswer {
+  scenes: {
+    topic: string;
+    title: string;
+    chapter: string;
+    words: number;
+    tension: number | null;
+  }[];
+  w: number;
+  h: number;
+  parts: Primitive[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "DrawnPath".
+ */
+export interface DrawnPath {
+  /**
+   * What it is a part of, for whoever styles it.
+   */
+  part: string;
+  /**
+   * As in SVG.
+   */
+  d: string;
+  fill?: string;
+  stroke?: string;
+  thick?: number;
+  /**
+   * Strokes and gaps in turn.
+   */
+  dash?: string;
+  /**
+   * What it does when it is touched.
+   */
+  touch?: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "DrawnLine".
+ */
+export interface DrawnLine {
+  /**
+   * What it is a part of, for whoever styles it.
+   */
+  part: string;
+  spans: Span[];
+  /**
+   * The baseline.
+   */
+  y: number;
+  size: number;
+  /**
+   * The typeface, where it is not the one that topics have by themselves.
+   */
+  face?: string;
+  fill?: string;
+  /**
+   * Whether it is read from right to left; left out where not.
+   */
+  rtl?: boolean;
+  stroke?: string;
+  /**
+   * What it does when it is touched.
+   */
+  touch?: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Span".
+ */
+export interface Span {
+  x: number;
+  /**
+   * How wide the text is.
+   */
+  w: number;
+  text: string;
+  /**
+   * 1 bold, 2 italic, 4 underline, 8 strike, 16 code, added up.
+   */
+  marks: number;
+  href?: string;
+  /**
+   * The width is an estimate, because the shipped font lacks a character.
+   */
+  guess?: boolean;
+  /**
+   * Where it is another paint than that of its line.
+   */
+  fill?: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "DrawnPicture".
+ */
+export interface DrawnPicture {
+  /**
+   * What it is a part of, for whoever styles it.
+   */
+  part: string;
+  /**
+   * A drawing of the box, as drawing:red-apple, or a file by the SHA-256 of what is in it, as file:…
+   */
+  picture: string;
+  /**
+   * x, y, width and height; the picture is whole within it.
+   *
+   * @minItems 4
+   * @maxItems 4
+   */
+  box: [number, number, number, number];
+  /**
+   * What is on it.
+   */
+  about?: string;
+  fill?: string;
+  stroke?: string;
+  touch?: string;
+}
+/**
+ * What in a story cannot be, or was perhaps not meant.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ChecksAnswer".
+ */
+export interface ChecksAnswer {
+  found: {
+    sort: "two-places" | "no-viewpoint" | "open-thread" | "after-end" | "told-late";
+    words: string;
+    /**
+     * @minItems 1
+     */
+    topics: [string, ...string[]];
+  }[];
 }
 /**
  * A file of a map that is being made.
@@ -1006,11 +1338,12 @@ export interface HandOverRow {
       | "json"
       | "zip"
       | null;
+    form: "manuscript" | "book" | "synopsis" | "cast" | "scenes" | null;
     what: "branch" | "chosen" | "shown" | "area" | null;
     order: "title" | "reversed" | null;
     depth: number | null;
     headings: number | null;
-    paper: "a3" | "a5" | "letter" | "legal" | null;
+    paper: "a3" | "a4" | "a5" | "letter" | "legal" | null;
     type: number | null;
     width: number | null;
     millimetres: number | null;
@@ -1037,6 +1370,7 @@ export interface HandOverRow {
     noFacts: boolean;
     numbered: boolean;
     cut: boolean;
+    asides: boolean;
     stamps: boolean;
     tags: boolean;
     sentences: boolean;
@@ -1148,6 +1482,7 @@ export interface FieldRow {
       | "choice"
       | "choices"
       | "people"
+      | "names"
       | "rating"
       | "progress"
       | "address"
@@ -1159,6 +1494,7 @@ export interface FieldRow {
     blank: string | null;
     formula: string | null;
     shown: boolean;
+    question: string | null;
     rolls: "sum" | "mean" | "least" | "most" | "count" | null;
   } | null;
   whole?: true;
@@ -1781,6 +2117,9 @@ export interface StampsRow {
     dislikes: boolean;
     yes: boolean;
     no: boolean;
+    used: boolean;
+    drafted: boolean;
+    revised: boolean;
   } | null;
   whole?: true;
   /**
@@ -2132,114 +2471,6 @@ export interface Slip {
    * @maxItems 4
    */
   line?: [number, number, number, number];
-}
-/**
- * This interface was referenced by `Wire`'s JSON-Schema
- * via the `definition` "DrawnPath".
- */
-export interface DrawnPath {
-  /**
-   * What it is a part of, for whoever styles it.
-   */
-  part: string;
-  /**
-   * As in SVG.
-   */
-  d: string;
-  fill?: string;
-  stroke?: string;
-  thick?: number;
-  /**
-   * Strokes and gaps in turn.
-   */
-  dash?: string;
-  /**
-   * What it does when it is touched.
-   */
-  touch?: string;
-}
-/**
- * This interface was referenced by `Wire`'s JSON-Schema
- * via the `definition` "DrawnLine".
- */
-export interface DrawnLine {
-  /**
-   * What it is a part of, for whoever styles it.
-   */
-  part: string;
-  spans: Span[];
-  /**
-   * The baseline.
-   */
-  y: number;
-  size: number;
-  /**
-   * The typeface, where it is not the one that topics have by themselves.
-   */
-  face?: string;
-  fill?: string;
-  /**
-   * Whether it is read from right to left; left out where not.
-   */
-  rtl?: boolean;
-  stroke?: string;
-  /**
-   * What it does when it is touched.
-   */
-  touch?: string;
-}
-/**
- * This interface was referenced by `Wire`'s JSON-Schema
- * via the `definition` "Span".
- */
-export interface Span {
-  x: number;
-  /**
-   * How wide the text is.
-   */
-  w: number;
-  text: string;
-  /**
-   * 1 bold, 2 italic, 4 underline, 8 strike, 16 code, added up.
-   */
-  marks: number;
-  href?: string;
-  /**
-   * The width is an estimate, because the shipped font lacks a character.
-   */
-  guess?: boolean;
-  /**
-   * Where it is another paint than that of its line.
-   */
-  fill?: string;
-}
-/**
- * This interface was referenced by `Wire`'s JSON-Schema
- * via the `definition` "DrawnPicture".
- */
-export interface DrawnPicture {
-  /**
-   * What it is a part of, for whoever styles it.
-   */
-  part: string;
-  /**
-   * A drawing of the box, as drawing:red-apple, or a file by the SHA-256 of what is in it, as file:…
-   */
-  picture: string;
-  /**
-   * x, y, width and height; the picture is whole within it.
-   *
-   * @minItems 4
-   * @maxItems 4
-   */
-  box: [number, number, number, number];
-  /**
-   * What is on it.
-   */
-  about?: string;
-  fill?: string;
-  stroke?: string;
-  touch?: string;
 }
 /**
  * Something drawn that is not a topic, in places from the middle of the root.
@@ -3401,6 +3632,66 @@ export interface SpanBrace {
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "BringTopics".
+ */
+export interface BringTopics {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "compare.bring";
+  parent: string | null;
+  after?: string[];
+  topic: {};
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "MoveBeside".
+ */
+export interface MoveBeside {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "compare.move";
+  parent: string | null;
+  after?: string[];
+  topic: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SayBeside".
+ */
+export interface SayBeside {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "compare.say";
+  topic: string;
+  title?: string;
+  caption?: string;
+  note?: string;
+  rows?: {
+    type: string;
+    id: string;
+    fields: {};
+  }[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "SetCrosslink".
  */
 export interface SetCrosslink {
@@ -3671,11 +3962,12 @@ export interface SetHandOver {
       | "json"
       | "zip"
       | null;
+    form?: "manuscript" | "book" | "synopsis" | "cast" | "scenes" | null;
     what?: "branch" | "chosen" | "shown" | "area" | null;
     order?: "title" | "reversed" | null;
     depth?: number | null;
     headings?: number | null;
-    paper?: "a3" | "a5" | "letter" | "legal" | null;
+    paper?: "a3" | "a4" | "a5" | "letter" | "legal" | null;
     type?: number | null;
     width?: number | null;
     millimetres?: number | null;
@@ -3702,6 +3994,7 @@ export interface SetHandOver {
     noFacts?: boolean;
     numbered?: boolean;
     cut?: boolean;
+    asides?: boolean;
     stamps?: boolean;
     tags?: boolean;
     sentences?: boolean;
@@ -3819,6 +4112,7 @@ export interface SetField {
       | "choice"
       | "choices"
       | "people"
+      | "names"
       | "rating"
       | "progress"
       | "address"
@@ -3830,6 +4124,7 @@ export interface SetField {
     blank?: string | null;
     formula?: string | null;
     shown?: boolean;
+    question?: string | null;
     rolls?: "sum" | "mean" | "least" | "most" | "count" | null;
   };
 }
@@ -4884,6 +5179,9 @@ export interface SetStamps {
     dislikes?: boolean;
     yes?: boolean;
     no?: boolean;
+    used?: boolean;
+    drafted?: boolean;
+    revised?: boolean;
   };
 }
 /**
@@ -5026,6 +5324,65 @@ export interface SayMeaning {
   name: "sign.mean";
   sign: string;
   means: string | null;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ReviseText".
+ */
+export interface ReviseText {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "text.revise";
+  topic: string;
+  was: string;
+  is: string;
+  after?: string[];
+  at?: number;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "BringNotes".
+ */
+export interface BringNotes {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "notes.bring";
+  parent: string | null;
+  notes: {
+    id: string;
+    title: string;
+    note: string;
+    day?: string;
+  }[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "PlanScenes".
+ */
+export interface PlanScenes {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "story.plan";
+  topics: string[];
+  today: string;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -5590,6 +5947,62 @@ export interface PastTopic {
   id: string;
   parent: string | null;
   title: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "BesideAnswer".
+ */
+export interface BesideAnswer {
+  /**
+   * What the other is called.
+   */
+  title: string;
+  differences: {
+    sort: "new" | "gone" | "moved" | "changed" | "tied";
+    /**
+     * The topic in the map itself, or as which it would come.
+     */
+    topic: string;
+    title: string;
+    /**
+     * What stands above it, from the top.
+     */
+    trail: string[];
+    /**
+     * Of one that is moved: what stands above it in the other.
+     */
+    to: string[];
+    said: {
+      field: "title" | "caption" | "note";
+      pieces: {
+        what: "same" | "gone" | "new";
+        text: string;
+      }[];
+    }[];
+    /**
+     * What else is said of it otherwise, in words.
+     */
+    facts: string[];
+    /**
+     * How many topics it is, with those below.
+     */
+    topics: number;
+    /**
+     * Places in this list of what has to be taken over before.
+     */
+    needs: number[];
+    /**
+     * By which it is so in the map too.
+     */
+    edits: {
+      name: string;
+    }[];
+  }[];
+  /**
+   * How many topics are the same in both.
+   */
+  same: number;
+  hasMore: boolean;
 }
 /**
  * The kinds that can be taken into a map.
@@ -6457,6 +6870,10 @@ export interface PointingAnswer {
     mapTitle: string;
     topic: string;
     title: string;
+    /**
+     * Whether that stands in its note, as where a piece of text came from.
+     */
+    isInNote: boolean;
   }[];
 }
 /**

@@ -3,13 +3,13 @@ import { NAutoComplete, NInput, NSelect } from 'naive-ui'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useMap } from '@/stores/map'
 import { topicName } from '@/text/titleMarkdown'
-import { sortHints, typedForm, type Field } from './facts'
+import { namesIn, sortHints, typedForm, type Field } from './facts'
 
 /**
  * One field to be filled in by keys: what is typed is taken with Enter or when it is left, and completed from what is
  * known. Whoever uses it says what becomes of it, and tells what was wrong.
  */
-const props = defineProps<{ field: Pick<Field, 'name' | 'sort' | 'choices'>; value: string; several?: boolean; people?: readonly string[]; problem?: string }>()
+const props = defineProps<{ field: Pick<Field, 'id' | 'name' | 'sort' | 'choices'>; value: string; several?: boolean; people?: readonly string[]; problem?: string }>()
 const emit = defineEmits<{ set: [typed: string]; next: [] }>()
 
 const map = useMap()
@@ -30,13 +30,13 @@ const options = computed(() => {
 
 /** What completes the name that is typed last. */
 const offered = computed(() => {
-    const all = props.field.sort === 'people' ? (props.people ?? []) : props.field.sort === 'choices' ? props.field.choices : []
+    const all = props.field.sort === 'people' ? (props.people ?? []) : props.field.sort === 'names' ? namesIn(map.tree, props.field.id) : props.field.sort === 'choices' ? props.field.choices : []
     const parts = typed.value.split(',')
     const last = (parts.at(-1) ?? '').trim().toLowerCase()
     const before = parts.slice(0, -1).map((part) => part.trim())
     return last === '' ? [] : all.filter((name) => name.toLowerCase().split(/\s+/).some((word) => word.startsWith(last)) && name.toLowerCase() !== last && !before.includes(name)).slice(0, 8).map((name) => ({ value: [...before, name].join(', '), label: name }))
 })
-const isCompleted = computed(() => props.field.sort === 'people' || props.field.sort === 'choices')
+const isCompleted = computed(() => ['people', 'names', 'choices'].includes(props.field.sort))
 
 function commit(): void {
     if (typed.value.trim() !== kept.value) {

@@ -1,5 +1,7 @@
 import type { KeptRow, Tree } from '@/stores/tree'
 import { rowOf, rowsOf } from '@/stores/tree'
+import { plainTitle } from '@/text/titleMarkdown'
+import { storyFields, storyKinds } from './shipped'
 
 /** What the map says of kinds, fields and people; what follows from that is reckoned by the server. */
 
@@ -36,7 +38,18 @@ export function fieldsAt(tree: Tree, topic: string): Field[] {
     return [...ids].flatMap((id) => rowOf(tree, 'field', id) ?? []).map(fieldOf)
 }
 
-/** Everybody who is named somewhere in the map, the most often named first. */
+/** The titles of the topics of a kind. */
+export function titlesOf(tree: Tree, kind: string): string[] {
+    return rowsOf(tree, 'of-kind').filter(({ fields }) => fields.kind === kind).map(({ id }) => plainTitle(tree.topics.get(id)?.title ?? '').replace(/\s+/g, ' ').trim()).filter((title) => title !== '')
+}
+
+/** What is in a field of names somewhere in the map, and what could be. */
+export function namesIn(tree: Tree, field: string): string[] {
+    const threads = field === storyFields.threads || field === storyFields.closes ? titlesOf(tree, storyKinds.thread) : []
+    return [...new Set([...threads, ...rowsOf(tree, 'values').flatMap(({ id }) => linesOf(valuesAt(tree, id)[field]))])]
+}
+
+/** Everybody who is named somewhere in the map, the most often named first; those whose sheets are in it last. */
 export function peopleIn(tree: Tree): string[] {
     const counts = new Map<string, number>()
     const count = (names: readonly string[]): void => names.forEach((name) => counts.set(name, (counts.get(name) ?? 0) + 1))
@@ -44,6 +57,7 @@ export function peopleIn(tree: Tree): string[] {
     rowsOf(tree, 'task').forEach(({ fields }) => count(linesOf(fields.who)))
     rowsOf(tree, 'kind').forEach(({ fields }) => count(linesOf(fields.people)))
     rowsOf(tree, 'values').forEach(({ id }) => Object.entries(valuesAt(tree, id)).forEach(([field, value]) => people.has(field) && count(linesOf(value))))
+    count(titlesOf(tree, storyKinds.character))
     return [...counts].sort((a, b) => b[1] - a[1] || a[0].localeCompare(b[0])).map(([name]) => name)
 }
 
@@ -71,6 +85,7 @@ export function typedForm(sort: string, value: string): string {
         case 'range':
             return value.split('/').map((day) => dayWords(day).replace(/^\w+ /, '')).join(' to ')
         case 'people':
+        case 'names':
         case 'choices':
             return value.split('\n').join(', ')
         default:
@@ -79,11 +94,11 @@ export function typedForm(sort: string, value: string): string {
 }
 
 export const sortWords: Readonly<Record<string, string>> = {
-    text: 'Text', long: 'Long text', number: 'Number', money: 'Money', date: 'Date', time: 'Time of day', range: 'From day to day', yes: 'Yes or no', choice: 'One of several', choices: 'Some of several', people: 'People',
+    text: 'Text', long: 'Long text', number: 'Number', money: 'Money', date: 'Date', time: 'Time of day', range: 'From day to day', yes: 'Yes or no', choice: 'One of several', choices: 'Some of several', people: 'People', names: 'Several names',
     rating: 'Rating, 1 to 5', progress: 'Progress, 0 to 100', address: 'Address', topic: 'Topic', computed: 'Computed',
 }
 
 /** What may be typed into a field of a sort. */
 export const sortHints: Readonly<Record<string, string>> = {
-    number: '12', money: '12.50', date: '5 Dec, Friday, +3', time: '14:30', range: '5 Dec to 8 Dec', people: 'Names, with commas between', rating: '1 to 5', progress: '0 to 100', address: 'https://… or somebody@…', choices: 'Some of these, with commas between',
+    number: '12', money: '12.50', date: '5 Dec, Friday, +3', time: '14:30', range: '5 Dec to 8 Dec', people: 'Names, with commas between', names: 'Names, with commas between', rating: '1 to 5', progress: '0 to 100', address: 'https://… or somebody@…', choices: 'Some of these, with commas between',
 }

@@ -19,13 +19,14 @@ import { ring } from './ring'
 import { rule } from './rule'
 import { show } from './show'
 import { sign } from './sign'
+import { story } from './story'
 import { table } from './table'
 import { task } from './task'
 import { walk } from './walk'
 import { words } from './words'
 
 /** The list of all features. A new one is a folder and one line here. */
-export const features: readonly Feature[] = [number, privacy, handover, look, link, arrange, kind, task, rule, sign, picture, file, show, walk, filter, digest, table, draft, words, aloud, process, crosslink, ring, brace]
+export const features: readonly Feature[] = [number, privacy, handover, look, link, arrange, kind, task, rule, sign, picture, file, show, walk, filter, digest, table, draft, story, words, aloud, process, crosslink, ring, brace]
 
 /** What features have put on a topic, in words. */
 export const toldOf = (topic: string): string => features.map((feature) => feature.tells?.(topic) ?? '').filter((words) => words !== '').join(', ')

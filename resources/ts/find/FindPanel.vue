@@ -159,7 +159,7 @@ const lines = computed<Line[]>(() => (answer.value?.maps ?? []).flatMap((one): L
 </script>
 
 <template>
-    <SidePanel title="Find and replace">
+    <SidePanel title="Find and replace" class="find">
         <NInput ref="input" v-model:value="text" placeholder="Find" clearable :maxlength="500" :input-props="{ 'aria-label': 'Find' }" />
         <NInput v-model:value="replacement" :placeholder="pattern ? 'Replace with; $1 stands for the first group' : 'Replace with'" :maxlength="2000" :input-props="{ 'aria-label': 'Replace with' }" @keydown.enter="wanted > 0 && replace()" />
         <NRadioGroup v-model:value="ui.findIn" size="small" aria-label="Where">

@@ -67,6 +67,9 @@ export const useDrag = defineStore('drag', () => {
     const hasGuest = ref(false)
     let target: Target | null = null
     let scrolling = 0
+    /** Whether the edges of the part one is over pull: there it began, or one has been away from them. Who only comes in over an edge aims at what is within. */
+    let pulls = true
+    let isBegun = false
     let staying: { id: string; since: number } | null = null
 
     function offer(one: Target): () => void {
@@ -80,6 +83,7 @@ export const useDrag = defineStore('drag', () => {
             map.choose(id)
         }
         ids.value = topsOf(map.tree, map.chosen).filter((one) => one !== map.tree.root)
+        isBegun = false
         scrolling = requestAnimationFrame(scroll)
         return ids.value.length > 0
     }
@@ -92,7 +96,9 @@ export const useDrag = defineStore('drag', () => {
         if (over !== target) {
             target?.left?.()
             target = over
+            pulls = !isBegun
         }
+        isBegun = true
         landing.value = over?.landingAt(x, y, guest === null || guest.map === map.id ? ids.value : []) ?? null
         unfoldIfStaying()
     }
@@ -121,7 +127,9 @@ export const useDrag = defineStore('drag', () => {
         if (box !== undefined && at.value !== null && target?.scrollBy !== undefined) {
             const pull = (where: number, low: number, high: number): number => (where < low + EDGE ? low + EDGE - where : where > high - EDGE ? high - EDGE - where : 0) / 4
             const [dx, dy] = [pull(at.value.x, box.left, box.right), pull(at.value.y, box.top, box.bottom)]
-            if (dx !== 0 || dy !== 0) {
+            if (dx === 0 && dy === 0) {
+                pulls = true
+            } else if (pulls) {
                 target.scrollBy(dx, dy)
                 follow(at.value.x, at.value.y, copies.value, ties.value)
             }

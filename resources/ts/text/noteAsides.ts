@@ -44,24 +44,52 @@ export const Asides = Extension.create({
     })],
 })
 
-/** The same where nobody writes. */
-export function markAsides(root: DocumentFragment | HTMLElement): void {
+/** What stands within a line; all else begins a block. */
+const INLINE = new Set(['A', 'B', 'CODE', 'DEL', 'EM', 'I', 'S', 'SPAN', 'STRONG', 'SUB', 'SUP', 'U'])
+
+/** The texts of each block, in their order. */
+function textsOf(root: DocumentFragment | HTMLElement): Text[][] {
+    const blocks = new Map<ParentNode, Text[]>()
     const walker = document.createTreeWalker(root, NodeFilter.SHOW_TEXT)
-    const texts: Text[] = []
     while (walker.nextNode() !== null) {
-        const text = walker.currentNode
-        if (text instanceof Text && text.parentElement?.closest('code, pre') == null) {
-            texts.push(text)
+        const text = walker.currentNode as Text
+        let block = text.parentNode
+        while (block instanceof HTMLElement && INLINE.has(block.tagName)) {
+            block = block.parentNode
+        }
+        if (text.parentElement?.closest('pre') == null && block !== null) {
+            blocks.set(block, [...(blocks.get(block) ?? []), text])
         }
     }
-    for (const text of texts) {
-        for (const { at, length, name } of partsOf(text.data).reverse()) {
-            const part = text.splitText(at)
-            part.splitText(length)
-            const span = document.createElement('span')
-            span.className = name
-            part.replaceWith(span)
-            span.append(part)
+    return [...blocks.values()]
+}
+
+/** Puts part of a text into an element that says what it is. */
+function wrap(text: Text, from: number, to: number, name: string): void {
+    const part = from === 0 ? text : text.splitText(from)
+    if (to - from < part.length) {
+        part.splitText(to - from)
+    }
+    const span = document.createElement('span')
+    span.className = name
+    part.replaceWith(span)
+    span.append(part)
+}
+
+/** The same where nobody writes. What is said to oneself may hold a link, and so lie in several texts. */
+export function markAsides(root: DocumentFragment | HTMLElement): void {
+    for (const texts of textsOf(root)) {
+        const whole = texts.map((text) => (text.parentElement?.closest('code') == null ? text.data : '\0'.repeat(text.length))).join('')
+        const parts = whole.includes('{{') || whole.includes('^[') ? partsOf(whole).reverse() : []
+        const starts = texts.reduce<number[]>((all, text) => [...all, (all.at(-1) ?? 0) + text.length], [0])
+        for (const { at, length, name } of parts) {
+            texts.forEach((text, i) => {
+                const begin = starts[i] ?? 0
+                const [from, to] = [Math.max(0, at - begin), Math.min((starts[i + 1] ?? 0) - begin, at + length - begin)]
+                if (to > from) {
+                    wrap(text, from, to, name)
+                }
+            })
         }
     }
 }

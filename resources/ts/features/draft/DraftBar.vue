@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import { NButton, NCheckbox, NInputNumber, NPopover, NSelect } from 'naive-ui'
+import { NButton, NCheckbox, NInputNumber, NPopover, NRadioButton, NRadioGroup, NSelect } from 'naive-ui'
 import { computed, shallowRef, watch } from 'vue'
 import { api } from '@/api/client'
 import { latest } from '@/api/latest'
@@ -41,7 +41,7 @@ watch([() => map.current, () => draft.top, () => map.seq, () => map.savedState],
 }, { immediate: true })
 
 /** What one does less often, with its keys. */
-const MORE: readonly MenuLine[] = ['draft.one', 'draft.bare', 'draft.typewriter', '-', 'draft.stop', 'draft.wordings', 'draft.aside', 'draft.footnote', '-', 'draft.cut', 'draft.look-up', 'draft.join', '-', 'draft.goals', 'draft.days', 'draft.stopped', 'draft.unstop']
+const MORE: readonly MenuLine[] = ['draft.threads', 'draft.shape', 'draft.plan', 'draft.cast', '-', 'draft.one', 'draft.bare', 'draft.typewriter', '-', 'draft.see', 'draft.put', '-', 'draft.stop', 'draft.wordings', 'draft.returned', 'draft.aside', 'draft.footnote', '-', 'draft.state', 'draft.cut', 'draft.look-up', 'draft.join', '-', 'draft.goals', 'draft.days', 'draft.stopped', 'draft.unstop']
 
 /** Words of what is marked; null where nothing is. */
 const marked = shallowRef<number | null>(null)
@@ -68,9 +68,11 @@ const name = computed(() => topicName(map.tree.topics.get(draft.top)?.title))
     <div class="bar-of-draft">
         <b v-if="draft.top !== map.tree.root" class="name">{{ name }}</b>
         <DraftCount v-if="told !== null" :told="told.answer" :at="told.at" />
+        <NRadioGroup class="form" size="small" :value="draft.form" aria-label="Form of the draft" @update:value="(form: 'text' | 'threads' | 'shape') => (draft.form = form)"><NRadioButton value="text">Text</NRadioButton><NRadioButton value="threads">Threads</NRadioButton><NRadioButton value="shape">Shape</NRadioButton></NRadioGroup>
         <span v-if="marked !== null" class="marked" role="status">{{ marked.toLocaleString('en') }} {{ marked === 1 ? 'word' : 'words' }} marked</span>
-        <span class="tools">
+        <span v-if="draft.form === 'text'" class="tools">
             <DraftLookUps />
+            <ActionHint id="draft.hand"><NButton size="small" secondary @mousedown.prevent @click="run('draft.hand')">At hand</NButton></ActionHint>
             <ActionHint id="draft.begin"><NButton size="small" secondary @mousedown.prevent @click="run('draft.begin')">New section</NButton></ActionHint>
             <ActionHint v-if="draft.isOneOnly" id="draft.one"><NButton size="small" secondary type="primary" aria-pressed="true" @mousedown.prevent @click="run('draft.one')">One section</NButton></ActionHint>
             <ActionHint id="draft.stop"><NButton class="of-width" size="small" secondary @mousedown.prevent @click="run('draft.stop')">Stop here</NButton></ActionHint>

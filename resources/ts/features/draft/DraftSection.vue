@@ -7,7 +7,8 @@ import { childrenOf } from '@/stores/tree'
 import { isFormatted, stillNote } from '@/text/stillNote'
 import DraftSource from './DraftSource.vue'
 import DraftText from './DraftText.vue'
-import { useDraft } from './draftStore'
+import { useDraft, type State } from './draftStore'
+import { useHand } from './hand/handStore'
 
 /** A section of the draft: its heading, and its text, which becomes an editor where one begins to write. */
 const props = defineProps<{ topic: string }>()
@@ -15,6 +16,7 @@ defineEmits<{ moved: [top: number, bottom: number] }>()
 
 const map = useMap()
 const draft = useDraft()
+const atHand = useHand()
 const its = computed(() => map.tree.topics.get(props.topic))
 const title = ref('')
 const heading = useTemplateRef<HTMLInputElement>('heading')
@@ -24,7 +26,8 @@ const level = computed(() => Math.min(6, draft.levelOf(props.topic) + 1))
 /** What has sections below need say nothing itself. */
 const isAbove = computed(() => childrenOf(map.tree, props.topic).length > 0)
 const isCut = computed(() => draft.isCut(props.topic))
-const states = computed(() => [...(draft.isStamped(props.topic, 'cut') ? ['cut, not counted'] : []), ...(draft.isStamped(props.topic, 'look-up') ? ['look up'] : [])])
+const told: readonly (readonly [State, string])[] = [['idea', 'idea'], ['drafted', 'drafted'], ['revised', 'revised'], ['cut', 'cut, not counted'], ['look-up', 'look up'], ['used', 'used']]
+const states = computed(() => told.flatMap(([state, words]) => (draft.isStamped(props.topic, state) ? [words] : [])))
 const isLive = computed(() => draft.at === props.topic)
 const isKept = computed(() => isFormatted(its.value?.note ?? ''))
 
@@ -39,7 +42,7 @@ watch([still, () => its.value?.note, isKept], ([element, note]) => {
 function enter(event: MouseEvent): void {
     // No link leads away from the text but by Ctrl.
     event.preventDefault()
-    if (followNote(event, () => undefined)) {
+    if (followNote(event, () => undefined, (there) => atHand.see(there))) {
         return
     }
     const range = getSelection()?.rangeCount === 1 ? getSelection()?.getRangeAt(0) : undefined

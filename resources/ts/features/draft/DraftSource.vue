@@ -37,6 +37,20 @@ const hand = {
         type(`${text.value.slice(0, from)}${open}${text.value.slice(from, to)}${close}${text.value.slice(to)}`)
         void nextTick(() => area()?.setSelectionRange(to + open.length + (from === to ? 0 : close.length), to + open.length + (from === to ? 0 : close.length)))
     },
+    insert: (markdown: string, its: string): void => {
+        drafts.flush(props.topic, 'note')
+        const [from, to] = [area()?.selectionStart ?? text.value.length, area()?.selectionEnd ?? text.value.length]
+        const now = `${text.value.slice(0, from)}${markdown}${text.value.slice(to)}`
+        text.value = now
+        drafts.type(props.topic, 'note', now, its)
+        drafts.flush(props.topic, 'note')
+        void nextTick(() => area()?.setSelectionRange(from + markdown.length, from + markdown.length))
+    },
+    leads: (): string | null => {
+        const at = area()?.selectionStart ?? 0
+        const found = [...text.value.matchAll(/\]\(([^()\s]+)\)/g)]
+        return (found.findLast((hit) => hit.index <= at) ?? found[0])?.[1] ?? null
+    },
     marked: (): string => text.value.slice(area()?.selectionStart ?? 0, area()?.selectionEnd ?? 0),
 }
 function leaves(event: KeyboardEvent): void {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { getSchema } from '@tiptap/core'
+import { Slice } from '@tiptap/pm/model'
 import { TextSelection } from '@tiptap/pm/state'
 import type { EditorView } from '@tiptap/pm/view'
 import { EditorContent, useEditor } from '@tiptap/vue-3'
@@ -11,18 +12,22 @@ import { noteExtensions } from '@/text/noteExtensions'
 import { noteDocument, noteMarkdown } from '@/text/noteMarkdown'
 import { quoteTyping } from '@/text/quoteTyping'
 import { useDraft, type Caret } from './draftStore'
+import { useHand } from './hand/handStore'
 
 /** The text of the section in which one writes. What is taken back is taken back in the map, so the editor keeps no steps of its own. */
 const props = defineProps<{ topic: string; note: string }>()
 const emit = defineEmits<{ moved: [top: number, bottom: number] }>()
 
 const draft = useDraft()
+const atHand = useHand()
 const extensions = [...noteExtensions.filter(({ name }) => name !== 'undoRedo'), quoteTyping(() => draft.quotation)]
 const schema = getSchema(extensions)
 const drafts = useDrafts()
 /** The text as it was typed or taken last. */
 let source = props.note
 let step = newId()
+/** The step of which what is put there is a part. */
+let given: string | null = null
 let isMade = false
 /** Where the caret was last, for when the editor has gone. */
 let last = 0
@@ -30,7 +35,7 @@ let last = 0
 const editor = useEditor({
     extensions,
     content: noteDocument(schema, props.note).toJSON(),
-    editorProps: { handleClick: (_view, _at, event) => followNote(event, () => drafts.flush(props.topic, 'note')), handleKeyDown: (_view, event) => leaves(event), attributes: { class: 'note-text', 'aria-label': 'Text of the section', role: 'textbox', 'aria-multiline': 'true', dir: 'auto', spellcheck: 'true' } },
+    editorProps: { handleClick: (_view, _at, event) => followNote(event, () => drafts.flush(props.topic, 'note'), (there) => atHand.see(there)), handleKeyDown: (_view, event) => leaves(event), attributes: { class: 'note-text', 'aria-label': 'Text of the section', role: 'textbox', 'aria-multiline': 'true', dir: 'auto', spellcheck: 'true' } },
     onCreate: () => {
         isMade = true
         take()
@@ -39,7 +44,7 @@ const editor = useEditor({
         const text = noteMarkdown(changed.state.doc)
         if (text !== source) {
             // After a pause another step begins, so that what is taken back is words and not the whole.
-            step = drafts.has(props.topic, 'note') ? step : newId()
+            step = given ?? (drafts.has(props.topic, 'note') ? step : newId())
             source = text
             drafts.type(props.topic, 'note', text, step)
         }
@@ -158,6 +163,30 @@ const hand = {
             view.dispatch(tr.setSelection(TextSelection.create(tr.doc, to + open.length + (from === to ? 0 : close.length))))
             view.focus()
         }
+    },
+    insert: (markdown: string, its: string): void => {
+        const view = viewed()
+        if (view !== undefined) {
+            drafts.flush(props.topic, 'note')
+            given = its
+            const piece = noteDocument(view.state.schema, markdown).content
+            view.dispatch(view.state.tr.replaceSelection(new Slice(piece, 1, 1)).scrollIntoView())
+            given = null
+            drafts.flush(props.topic, 'note')
+        }
+    },
+    leads: (): string | null => {
+        const state = viewed()?.state
+        const [at, found]: [number, { to: number; href: string; block: unknown }[]] = [head(), []]
+        const here = state?.doc.resolve(Math.min(at, state.doc.content.size)).parent
+        state?.doc.descendants((node, pos, parent) => {
+            const href: unknown = node.marks.find(({ type }) => type.name === 'link')?.attrs.href
+            if (typeof href === 'string') {
+                found.push({ to: pos + node.nodeSize, href, block: parent })
+            }
+        })
+        const near = found.filter(({ block }) => block === here)
+        return (near.find(({ to }) => to >= at) ?? near.at(-1) ?? found.findLast(({ to }) => to < at) ?? found[0])?.href ?? null
     },
     marked: (): string => {
         // As the page has it: the editor learns of it a little later.

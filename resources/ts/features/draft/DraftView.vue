@@ -2,19 +2,24 @@
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { useEventListener } from '@vueuse/core'
 import { NButton } from 'naive-ui'
-import { computed, nextTick, onBeforeUnmount, onMounted, useTemplateRef, watch, type ComponentPublicInstance } from 'vue'
+import { computed, defineAsyncComponent, nextTick, onBeforeUnmount, onMounted, useTemplateRef, watch, type ComponentPublicInstance } from 'vue'
 import { useMap } from '@/stores/map'
 import { textPlace } from '@/stores/textPlace'
+import { useUi } from '@/ui/uiStore'
 import DraftBar from './DraftBar.vue'
 import DraftDays from './DraftDays.vue'
+import DraftReturned from './DraftReturned.vue'
 import DraftSection from './DraftSection.vue'
 import DraftStop from './DraftStop.vue'
 import DraftWordings from './DraftWordings.vue'
 import { useDraft } from './draftStore'
 
+const PlanView = defineAsyncComponent(() => import('./plan/PlanView.vue'))
+
 /** A branch as one continuous text. Only what is near is in the page. */
 const map = useMap()
 const draft = useDraft()
+const ui = useUi()
 const frame = useTemplateRef<HTMLElement>('frame')
 /** Lines are so high, for a type size of 1. */
 const LINE = 1.6
@@ -77,15 +82,32 @@ watch(textPlace, (place) => {
         textPlace.value = null
     }
 })
-// A section that is moved takes the caret along.
+/** Where the top of a section is in the page; null while it is not there. */
+function topOf(topic: string): number | null {
+    const its = frame.value?.querySelector(`[data-section="${topic}"]`)?.closest<HTMLElement>('.at')
+    return its == null || frame.value === null ? null : its.getBoundingClientRect().top - (its.parentElement?.getBoundingClientRect().top ?? 0)
+}
+
+// The section in which one writes stays where the eye is, whatever is moved, made or taken away around it, and keeps the
+// caret. The page is turned before it is drawn anew, so that what stays is not drawn twice, and the editor not made anew.
 watch(() => draft.sections.join(), () => {
     const hand = draft.hand
-    if (hand !== null && frame.value?.contains(document.activeElement) === true) {
-        const at = hand.at()
-        void nextTick(() => draft.wanted === null && draft.at === hand.topic && draft.enter(hand.topic, at))
+    if (hand === null || frame.value?.contains(document.activeElement) !== true) {
+        return
     }
+    const [caret, was] = [hand.at(), topOf(hand.topic)]
+    // Asked for all, it has gone through all of them.
+    rows.value.getTotalSize()
+    const is = rows.value.measurementsCache[draft.sections.indexOf(hand.topic)]?.start
+    if (was !== null && is !== undefined) {
+        frame.value.scrollTop += is - was
+        frame.value.dispatchEvent(new Event('scroll'))
+    }
+    void nextTick(() => draft.wanted === null && draft.at === hand.topic && document.activeElement?.closest(`[data-section="${hand.topic}"]`) == null && draft.enter(hand.topic, caret))
 })
 
+// Who is at work for a while finds it there at once.
+onMounted(() => setTimeout(() => void import('./hand/AtHand.vue'), 4000))
 onMounted(() => {
     draft.isSeen = true
     draft.frame = frame.value
@@ -98,7 +120,9 @@ onMounted(() => {
 })
 onBeforeUnmount(() => {
     draft.leaveMark()
-    draft.isSeen = draft.isBare = draft.isStopping = draft.isSettingGoals = draft.isListing = draft.isSeeingDays = false
+    ui.side = ui.side === 'hand' ? null : ui.side
+    draft.form = 'text'
+    draft.isSeen = draft.isBare = draft.isStopping = draft.isSettingGoals = draft.isListing = draft.isSeeingDays = draft.isReturning = false
     draft.at = draft.wanted = draft.frame = draft.wordingsOf = null
 })
 useEventListener(window, 'pagehide', () => draft.leaveMark())
@@ -108,8 +132,9 @@ useEventListener(window, 'pagehide', () => draft.leaveMark())
     <section class="draft" :class="{ bare: draft.isBare }" aria-label="Draft">
         <DraftBar v-if="!draft.isBare" />
         <NButton v-else class="again" size="small" quaternary @mousedown.prevent @click="draft.isBare = false">Everything again</NButton>
-        <DraftStop v-if="!draft.isBare || draft.isStopping" />
-        <div ref="frame" class="frame" tabindex="-1" data-scope="draft" data-focus="draft" :style="{ '--face': `'${draft.face}'`, '--size': `${draft.size}px`, '--measure': `${draft.measure}ch` }" @keydown.self="draft.typeAhead">
+        <DraftStop v-if="draft.form === 'text' && (!draft.isBare || draft.isStopping)" />
+        <PlanView v-if="draft.form !== 'text'" />
+        <div v-show="draft.form === 'text'" ref="frame" class="frame" tabindex="-1" data-scope="draft" data-focus="draft" :style="{ '--face': `'${draft.face}'`, '--size': `${draft.size}px`, '--measure': `${draft.measure}ch` }" @keydown.self="draft.typeAhead">
             <div class="page" :style="{ height: `${rows.getTotalSize()}px` }">
                 <div v-for="item in items" :key="String(item.key)" :ref="measure" :data-index="item.index" class="at" :style="{ transform: `translateY(${item.start}px)` }">
                     <DraftSection :topic="draft.sections[item.index] ?? ''" @moved="follow" />
@@ -118,6 +143,7 @@ useEventListener(window, 'pagehide', () => draft.leaveMark())
         </div>
         <DraftWordings />
         <DraftDays />
+        <DraftReturned />
     </section>
 </template>
 

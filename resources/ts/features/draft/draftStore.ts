@@ -5,6 +5,7 @@ import type { Edit } from '@/api/wire'
 import { today } from '@/facts/facts'
 import { useDrafts } from '@/stores/drafts'
 import { newId, useMap } from '@/stores/map'
+import { useNarrowing } from '@/stores/narrowing'
 import { ancestorsOf, branchOf, childrenOf, depthOf, rowOf, rowsOf, type Tree } from '@/stores/tree'
 import { quotations } from '@/text/quoteTyping'
 
@@ -23,7 +24,15 @@ export interface Hand {
     wrap(open: string, close: string): void
     /** What is marked, as it is read. */
     marked(): string
+    /** Puts Markdown where the caret is, as part of a step, and keeps it. */
+    insert(markdown: string, step: string): void
+    /** The address to which the text leads where the caret is, in its paragraph or nearest before it; null where it leads nowhere. */
+    leads(): string | null
 }
+
+/** How far a section is, one after the other; and what else is said of it by stamps. */
+const STATES = ['idea', 'drafted', 'revised'] as const
+export type State = (typeof STATES)[number] | 'cut' | 'look-up' | 'used'
 
 export const faces = [
     { value: 'Literata', label: 'Reading' }, { value: 'Atkinson Hyperlegible', label: 'Clear' }, { value: 'Lexend', label: 'Spacious' }, { value: 'JetBrains Mono', label: 'Mono' },
@@ -38,18 +47,30 @@ export const useDraft = defineStore('draft', () => {
     const top = computed(() => (map.outlineScope !== null && map.tree.topics.has(map.outlineScope) ? map.outlineScope : map.tree.root))
     const isOneOnly = ref(false)
     const all = computed<readonly string[]>(() => (map.tree.topics.has(top.value) ? branchOf(map.tree, top.value) : []))
-    const sections = computed(() => (isOneOnly.value && map.current !== null && all.value.includes(map.current) ? [map.current] : all.value))
+    const narrowing = useNarrowing()
+    /** Where the map is narrowed, so is the text. */
+    const sections = computed(() => (isOneOnly.value && map.current !== null && all.value.includes(map.current) ? [map.current] : narrowing.hides() ? all.value.filter(narrowing.left) : all.value))
     const base = computed(() => depthOf(map.tree, top.value))
     const levelOf = (topic: string): number => depthOf(map.tree, topic) - base.value
 
     /** Whether a section has a stamp that says how far it is. */
-    const isStamped = (topic: string, stamp: 'cut' | 'look-up'): boolean => rowOf(map.tree, 'stamps', topic)?.fields[stamp] === true
+    const isStamped = (topic: string, stamp: State): boolean => rowOf(map.tree, 'stamps', topic)?.fields[stamp] === true
     /** Whether it is cut, or stands below what is. */
     const isCut = (topic: string): boolean => [topic, ...ancestorsOf(map.tree, topic)].slice(0, levelOf(topic)).some((one) => isStamped(one, 'cut'))
-    function stamp(stamp: 'cut' | 'look-up'): void {
+    function stamp(stamp: State): void {
         const topic = hand.value?.topic ?? map.current
         if (topic !== null) {
             map.edit({ name: 'row.set', type: 'stamps', topics: [topic], fields: { [stamp]: !isStamped(topic, stamp) } } as Edit)
+        }
+    }
+
+    /** How far a section is goes on: an idea, drafted, revised, and nothing said again. */
+    function goOn(): void {
+        const topic = hand.value?.topic ?? map.current
+        if (topic !== null) {
+            const at = STATES.findIndex((state) => isStamped(topic, state))
+            const fields = Object.fromEntries(STATES.map((state, i) => [state, i === at + 1]))
+            map.edit({ name: 'row.set', type: 'stamps', topics: [topic], fields } as Edit)
         }
     }
 
@@ -58,6 +79,8 @@ export const useDraft = defineStore('draft', () => {
     const wanted = shallowRef<{ topic: string; caret: Caret } | null>(null)
     const hand = shallowRef<Hand | null>(null)
     const isSeen = ref(false)
+    /** Whether the text is seen, or who is where in it, or how long and tense it is. */
+    const form = ref<'text' | 'threads' | 'shape'>('text')
     /** Whether it is asked how many words there are to be. */
     const isSettingGoals = ref(false)
     /** Whether what is to be looked up is listed. */
@@ -79,6 +102,18 @@ export const useDraft = defineStore('draft', () => {
     }
     function leaveDays(): void {
         isSeeingDays.value = false
+        goBackInto()
+    }
+
+    /** Whether a manuscript that came back is laid beside the draft. */
+    const isReturning = ref(false)
+    function seeReturned(): void {
+        goBackInto = wayBack()
+        drafts.flushAll()
+        map.afterAnswer(() => (isReturning.value = true))
+    }
+    function leaveReturned(): void {
+        isReturning.value = false
         goBackInto()
     }
 
@@ -250,12 +285,12 @@ export const useDraft = defineStore('draft', () => {
                 while (same < was.length && same < is.length && was[was.length - 1 - same] === is[is.length - 1 - same]) {
                     same++
                 }
-                if (hand.value?.topic !== changed) {
+                if (form.value === 'text' && hand.value?.topic !== changed) {
                     enter(changed, { letters: is.length - same })
                 }
             }
         })
     }
 
-    return { top, isOneOnly, all, sections, levelOf, isStamped, isCut, stamp, at, wanted, hand, isSeen, isSettingGoals, isListing, wayBack, isSeeingDays, seeDays, leaveDays, wordingsOf, seeWordings, leaveWordings, frame, ahead, typeAhead, face, size, measure, language, quotation, isTypewriter, isBare, places, enter, step, leaveMark, stop, isStopping, beginStop, endStop, goToStop, forgetStop, begin, join, goBack }
+    return { top, form, isOneOnly, all, sections, levelOf, isStamped, isCut, stamp, goOn, at, wanted, hand, isSeen, isSettingGoals, isListing, wayBack, isSeeingDays, seeDays, leaveDays, isReturning, seeReturned, leaveReturned, wordingsOf, seeWordings, leaveWordings, frame, ahead, typeAhead, face, size, measure, language, quotation, isTypewriter, isBare, places, enter, step, leaveMark, stop, isStopping, beginStop, endStop, goToStop, forgetStop, begin, join, goBack }
 })

@@ -7,7 +7,7 @@ const hasHits = (): boolean => useFilter().hits.length > 0
 /** Finding what is meant, and going from hit to hit. */
 export const filterActions: readonly Action[] = [
     {
-        id: 'filter.open', name: 'Find', what: 'Narrows the map to what is meant while it is typed: words, kinds, people, days, whatever topics have.', group: 'Finding', keys: ['Mod+F'], scopes: everywhere,
+        id: 'filter.open', name: 'Find', what: 'Narrows the map to what is meant while it is typed: words, kinds, people, days, whatever topics have.', group: 'Finding', keys: ['Mod+F'], opens: '.filter, .note-find', scopes: everywhere,
         run: ({ ui }) => (ui.isNoteLarge ? void (ui.isFindingInNote = true) : useFilter().open()),
     },
     { id: 'filter.next', name: 'Next hit', what: 'Goes to the next topic that was found.', group: 'Finding', keys: ['Mod+Alt+PageDown'], scopes: everywhere, available: hasHits, run: () => useFilter().go(1) },

@@ -6,7 +6,7 @@ import { topicName } from '@/text/titleMarkdown'
 import DeckChoices from './DeckChoices.vue'
 import DrawnChoices from './DrawnChoices.vue'
 import ChoiceLines from './ChoiceLines.vue'
-import { formats, isDrawn, isText, PAGE, sorts, withs } from './formats'
+import { formats, forms, isDrawn, isText, PAGE, sorts, withs } from './formats'
 import HandOverPreview from './HandOverPreview.vue'
 import { useHandOver, type What } from './handOverStore'
 import PlanLine from './PlanLine.vue'
@@ -28,8 +28,11 @@ const whats = computed<{ value: What; label: string }[]>(() => [
     { value: 'shown' as const, label: 'What the board shows, as it is folded' }]),
     ...(isDrawn(handOver.to) && handOver.choices.at !== undefined ? [{ value: 'area' as const, label: `An area, ${Number(handOver.choices.wide)} × ${Number(handOver.choices.high)}` }] : []),
 ])
-const offered = computed(() => withs.filter(({ sorts: its }) => its.includes(handOver.format.sort)).filter(({ flag }) => !(handOver.to === 'txt' && ['noNotes', 'noCaptions', 'noTables', 'noLinks'].includes(flag))))
 const hasHeadings = computed(() => handOver.format.sort === 'document' || handOver.to === 'md')
+/** As what of a story a document is wanted; of the map as it is where nothing is said. */
+const form = computed(() => (hasHeadings.value ? String(handOver.choices.form ?? '') : ''))
+const isRead = computed(() => form.value === 'manuscript' || form.value === 'book')
+const offered = computed(() => withs.filter(({ sorts: its }) => its.includes(handOver.format.sort)).filter(({ flag, ofStory }) => (form.value === '' ? ofStory !== true : flag === 'cut' || (isRead.value && (ofStory === true || (flag === 'contents' && handOver.to !== 'md'))))).filter(({ flag }) => !(handOver.to === 'txt' && ['noNotes', 'noCaptions', 'noTables', 'noLinks'].includes(flag))))
 const isSaving = computed(() => handOver.making !== null && handOver.making.title.startsWith('Making'))
 
 function short(topic: string): string {
@@ -101,19 +104,21 @@ function step(event: KeyboardEvent, by: number): void {
             <template v-else-if="!isCopy">
                 <label class="line"><span>Topics</span><NSelect size="small" :value="handOver.what" :options="whats" aria-label="Topics" @update:value="(value: What) => handOver.set('what', value)" /></label>
                 <label class="line"><span>Down to level</span><NInputNumber size="small" clearable :value="(handOver.choices.depth as number | undefined) ?? null" :min="0" :max="1000" :precision="0" placeholder="all" :input-props="{ 'aria-label': 'Down to level' }" @update:value="(value: number | null) => handOver.set('depth', value)" /></label>
-                <label v-if="hasHeadings" class="line"><span>Headings to level</span><NInputNumber size="small" :value="(handOver.choices.headings as number | undefined) ?? (handOver.to === 'md' ? 2 : 3)" :min="0" :max="6" :precision="0" :input-props="{ 'aria-label': 'Headings to level' }" @update:value="(value: number | null) => handOver.set('headings', value)" /></label>
+                <label v-if="hasHeadings" class="line"><span>Written as</span><NSelect size="small" :value="form" :options="forms" aria-label="Written as" @update:value="(value: string) => handOver.set('form', value === '' ? null : value)" /></label>
+                <label v-if="isRead" class="line"><span>Author</span><NInput size="small" :default-value="String(handOver.choices.byline ?? '')" :maxlength="120" placeholder="on the title page" :input-props="{ 'aria-label': 'Author' }" @change="(value: string) => handOver.set('byline', value.trim() === '' ? null : value.trim())" /></label>
+                <label v-if="hasHeadings && form === ''" class="line"><span>Headings to level</span><NInputNumber size="small" :value="(handOver.choices.headings as number | undefined) ?? (handOver.to === 'md' ? 2 : 3)" :min="0" :max="6" :precision="0" :input-props="{ 'aria-label': 'Headings to level' }" @update:value="(value: number | null) => handOver.set('headings', value)" /></label>
                 <label v-if="!isDrawn(handOver.to)" class="line"><span>Order</span><NSelect size="small" :value="(handOver.choices.order as string | undefined) ?? 'map'" :options="[{ value: 'map', label: 'As in the map' }, { value: 'title', label: 'By title' }, { value: 'reversed', label: 'Last first' }]" aria-label="Order" @update:value="(value: string) => handOver.set('order', value === 'map' ? null : value)" /></label>
                 <div v-if="handOver.to === 'pdf'" class="line">
                     <span>Page</span>
                     <div class="pair">
-                        <NSelect size="small" :value="(handOver.choices.paper as string | undefined) ?? 'a4'" :options="[{ value: 'a3', label: 'A3' }, { value: 'a4', label: 'A4' }, { value: 'a5', label: 'A5' }, { value: 'letter', label: 'Letter' }, { value: 'legal', label: 'Legal' }]" aria-label="Paper" @update:value="(value: string) => handOver.set('paper', value === 'a4' ? null : value)" />
+                        <NSelect size="small" :value="(handOver.choices.paper as string | undefined) ?? (form === 'book' ? 'a5' : 'a4')" :options="[{ value: 'a3', label: 'A3' }, { value: 'a4', label: 'A4' }, { value: 'a5', label: 'A5' }, { value: 'letter', label: 'Letter' }, { value: 'legal', label: 'Legal' }]" aria-label="Paper" @update:value="(value: string) => handOver.set('paper', value === (form === 'book' ? 'a5' : 'a4') ? null : value)" />
                         <NCheckbox :checked="has('landscape')" @update:checked="(on: boolean) => handOver.set('landscape', on)">Across</NCheckbox>
                     </div>
                 </div>
-                <label v-if="['pdf', 'html'].includes(handOver.to)" class="line"><span>Type, points</span><NInputNumber size="small" :value="(handOver.choices.type as number | undefined) ?? 11" :min="7" :max="24" :precision="0" :input-props="{ 'aria-label': 'Type, points' }" @update:value="(value: number | null) => handOver.set('type', value)" /></label>
+                <label v-if="['pdf', 'html'].includes(handOver.to) && !isRead" class="line"><span>Type, points</span><NInputNumber size="small" :value="(handOver.choices.type as number | undefined) ?? 11" :min="7" :max="24" :precision="0" :input-props="{ 'aria-label': 'Type, points' }" @update:value="(value: number | null) => handOver.set('type', value)" /></label>
                 <DrawnChoices v-if="isDrawn(handOver.to)" />
                 <ChoiceLines v-if="handOver.to === PAGE" :lines="[{ name: 'Colours', field: 'on', words: [['', 'Day'], ['slate', 'Slate'], ['white', 'On white']] }]" />
-                <fieldset class="withs">
+                <fieldset v-if="offered.length > 0" class="withs">
                     <legend>With</legend>
                     <NCheckbox v-for="one in offered" :key="one.flag" :checked="has(one.flag, one.isLeftOut)" @update:checked="(on: boolean) => handOver.set(one.flag, on !== (one.isLeftOut === true))">{{ one.name }}</NCheckbox>
                 </fieldset>

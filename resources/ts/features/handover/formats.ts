@@ -41,7 +41,7 @@ export const sorts = [{ sort: 'document', name: 'Documents' }, { sort: 'outline'
 export const formatOf = (to: string): Format => formats.find((one) => one.to === to) ?? (formats[0] as Format)
 
 /** What can be left out or put in, and in which sorts of file. */
-export const withs: readonly { readonly flag: string; readonly name: string; readonly isLeftOut?: true; readonly sorts: readonly Format['sort'][] }[] = [
+export const withs: readonly { readonly flag: string; readonly name: string; readonly isLeftOut?: true; readonly ofStory?: true; readonly sorts: readonly Format['sort'][] }[] = [
     { flag: 'noNotes', name: 'Notes', isLeftOut: true, sorts: ['document', 'outline', 'page'] },
     { flag: 'noCaptions', name: 'Captions', isLeftOut: true, sorts: ['document', 'outline', 'picture', 'paper', 'page'] },
     { flag: 'noPictures', name: 'Pictures', isLeftOut: true, sorts: ['document', 'picture', 'paper', 'page'] },
@@ -50,6 +50,7 @@ export const withs: readonly { readonly flag: string; readonly name: string; rea
     { flag: 'noFacts', name: 'Kinds, fields, to-dos', isLeftOut: true, sorts: ['document', 'outline', 'picture', 'paper', 'page'] },
     { flag: 'numbered', name: 'Numbers', sorts: ['document', 'outline', 'picture', 'paper', 'page'] },
     { flag: 'cut', name: 'What is stamped as cut', sorts: ['document', 'outline'] },
+    { flag: 'asides', name: 'What I say to myself', sorts: ['document', 'outline'], ofStory: true },
     { flag: 'stamps', name: 'Stamps as words', sorts: ['document', 'outline'] },
     { flag: 'tags', name: 'Tags as words', sorts: ['document', 'outline'] },
     { flag: 'contents', name: 'Table of contents', sorts: ['document'] },
@@ -58,6 +59,9 @@ export const withs: readonly { readonly flag: string; readonly name: string; rea
     { flag: 'sentences', name: 'Sentences', sorts: ['document'] },
     { flag: 'legend', name: 'Legend', sorts: ['document'] },
 ]
+
+/** As what a story is written; the map as it is where nothing is said. */
+export const forms = [{ value: '', label: 'The map: topics as headings' }, { value: 'manuscript', label: 'Manuscript' }, { value: 'book', label: 'Book' }, { value: 'synopsis', label: 'Synopsis' }, { value: 'cast', label: 'Who is in it' }, { value: 'scenes', label: 'Table of scenes' }]
 
 /** Those that are drawn, of which one may want to know beforehand how large they will be. */
 export const isDrawn = (to: string): boolean => ['picture', 'paper'].includes(formatOf(to).sort)

@@ -10,7 +10,8 @@ import { rowOf } from '@/stores/tree'
 import { topicName } from '@/text/titleMarkdown'
 import { usePickList } from '@/ui/usePickList'
 import { useUi } from '@/ui/uiStore'
-import { asked, takeKeys } from './asked'
+import { takeKeys } from '@/ui/heldKeys'
+import { asked } from './asked'
 import { useKinds, type Offered } from './kindStore'
 
 /** A kind by its name or its number and Enter; what it has to be filled in comes as a short form, a field after the other by Enter. */
@@ -115,7 +116,6 @@ function close(): void {
 /** What was typed before the box was there goes where it was meant. */
 function replay(): void {
     const keys = takeKeys()
-    ui.holdsKeys = false
     for (const [i, key] of keys.entries()) {
         if (form.value !== null || asked.value === null) {
             return
@@ -151,10 +151,7 @@ function keepWithin(event: KeyboardEvent): void {
         ;(event.shiftKey ? all.at(-1) : all[0])?.focus()
     }
 }
-onBeforeUnmount(() => {
-    takeKeys()
-    ui.holdsKeys = false
-})
+onBeforeUnmount(takeKeys)
 
 onMounted(() => {
     if (what.for === 'todo') {

@@ -8,6 +8,7 @@ import type { PointingAnswer } from '@/api/wire'
 import { useActions } from '@/actions/useActions'
 import { useBeside } from '@/stores/beside'
 import { useMap } from '@/stores/map'
+import { usedIn } from '@/text/usedIn'
 import { useUi } from '@/ui/uiStore'
 import { addressIn, leadingTo, type Out } from './outs'
 import { useOuts } from './outStore'
@@ -81,6 +82,8 @@ watch(() => links.wantsField, (wants) => wants > 0 && void nextTick(() => field.
 /** What leads here: from this map at once, from others when that is asked for by looking at the topic for a moment. */
 const here = computed(() => (from.value === '' ? [] : leadingTo(beside.tree, from.value)))
 const elsewhere = shallowRef<PointingAnswer['pointing']>([])
+const used = computed(() => (from.value === '' ? [] : usedIn(beside.tree, map.id, from.value)))
+const usedElsewhere = computed(() => elsewhere.value.filter(({ isInNote }) => isInNote))
 const wanting = latest()
 const askElsewhere = useDebounceFn(async () => {
     const isWanted = wanting.begin()
@@ -102,11 +105,18 @@ watch([from, () => map.id], () => {
         <ul v-if="hits.length > 0" class="hits"><li v-for="(hit, i) in hits" :key="hit.key" :class="{ on: i === at }" @pointerdown.prevent @pointermove="at = i" @click="take(hit)"><span dir="auto">{{ hit.name }}</span><small>{{ hit.more }}</small></li></ul>
         <p v-else-if="isNone">No topic and no map is called so, and it is no address.</p>
     </div>
-    <div v-if="here.length + elsewhere.length > 0" class="pointing">
+    <div v-if="here.length + elsewhere.length - usedElsewhere.length > 0" class="pointing">
         <span class="words">What leads here</span>
         <ul>
             <li v-for="topic in here" :key="topic"><button @click="links.open(map.id, topic)">{{ links.titleOf(topic) }}</button></li>
-            <li v-for="one in elsewhere" :key="`${one.map} ${one.topic}`"><button @click="links.open(one.map, one.topic)">{{ one.title || 'Untitled' }} <small>{{ one.mapTitle }}</small></button></li>
+            <li v-for="one in elsewhere.filter(({ isInNote }) => !isInNote)" :key="`${one.map} ${one.topic}`"><button @click="links.open(one.map, one.topic)">{{ one.title || 'Untitled' }} <small>{{ one.mapTitle }}</small></button></li>
+        </ul>
+    </div>
+    <div v-if="used.length + usedElsewhere.length > 0" class="pointing">
+        <span class="words">Used in, or named by the note of</span>
+        <ul>
+            <li v-for="topic in used" :key="topic"><button @click="links.open(map.id, topic)">{{ links.titleOf(topic) }}</button></li>
+            <li v-for="one in usedElsewhere" :key="`${one.map} ${one.topic}`"><button @click="links.open(one.map, one.topic)">{{ one.title || 'Untitled' }} <small>{{ one.mapTitle }}</small></button></li>
         </ul>
     </div>
 </template>

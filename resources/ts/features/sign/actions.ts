@@ -4,11 +4,14 @@ import { rowOf } from '@/stores/tree'
 import { useSigns } from './signStore'
 
 /** The stamps that have names; the others are numbers and letters. */
-const stamps = ['done', 'doing', 'cut', 'look-up', 'idea', 'question', 'warning', 'important', 'person', 'place', 'date', 'money', 'likes', 'dislikes', 'yes', 'no']
+const stamps = ['done', 'doing', 'cut', 'look-up', 'idea', 'question', 'warning', 'important', 'person', 'place', 'date', 'money', 'likes', 'dislikes', 'yes', 'no', 'used', 'drafted', 'revised']
 const nth = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth']
 
+/** Those by which writers say what has become of a note or a scene; the draft has them too. */
+const keysOf: Readonly<Record<string, string>> = { cut: 'Mod+Alt+X', 'look-up': 'Mod+Alt+L', used: 'Mod+Alt+D' }
+
 const stamp = (value: string, words: string): Action => ({
-    id: `sign.stamp-${value}`, name: `Stamp: ${words}`, what: 'Puts this stamp on the chosen topics, or takes it off where all have it.', group: 'Signs', keys: [], scopes: onTopics, available: hasChoice,
+    id: `sign.stamp-${value}`, name: `Stamp: ${words}`, what: 'Puts this stamp on the chosen topics, or takes it off where all have it.', group: 'Signs', keys: keysOf[value] === undefined ? [] : [keysOf[value]], scopes: onTopics, available: hasChoice,
     run: () => useSigns().toggle(`stamp:${value}`),
 })
 const always = (): boolean => true

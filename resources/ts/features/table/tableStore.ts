@@ -1,7 +1,7 @@
-import { useStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { Edit } from '@/api/wire'
+import { leftTables } from '@/stores/leftTables'
 import { newId, useMap } from '@/stores/map'
 import { rowsOf } from '@/stores/tree'
 import { tell } from '@/ui/tell'
@@ -21,7 +21,7 @@ const MOST_PASTED = 2_000
 /** The table that is seen: its rows and cells, what is chosen in it, and what is typed. */
 export const useTable = defineStore('table', () => {
     const map = useMap()
-    const left = useStorage<Record<string, string>>('chalk-tables', {})
+    const left = leftTables
     const spot = shallowRef<Spot>({ line: 0, column: 0 })
     /** The other corner of what is chosen. */
     const corner = shallowRef<Spot>({ line: 0, column: 0 })
@@ -60,8 +60,8 @@ export const useTable = defineStore('table', () => {
         typing.value = menu.value = null
         spot.value = corner.value = { line: 0, column: 0 }
     })
-    /** Whether the rows stand as in the map. */
-    const isPlain = computed(() => field('order') === '' && field('by') === '' && field('when') === '' && map.filter === null)
+    /** Whether the rows stand as in the map, all of them or some. */
+    const isPlain = computed(() => field('order') === '' && field('by') === '' && map.filter === null)
 
     const lineOf = (topic: string): number => items.value.findIndex((item) => item.topic === topic)
     const topicAt = (line: number): string | null => items.value[line]?.topic ?? null

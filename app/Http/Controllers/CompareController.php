@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\PlainJson;
+use App\Http\Requests\LayBeside;
+use App\Library\Arrivals;
+use App\Library\Pictures;
+use App\Library\Shelf;
+use App\Models\MapRecord;
+use App\Store\MapStore;
+use ChalkTree\Arrange\Layout;
+use ChalkTree\Arrange\View;
+use ChalkTree\Compare\MapDifferences;
+use ChalkTree\Look\Chalk;
+use ChalkTree\Map\TopicMap;
+use ChalkTree\Text\InlineMarkdown;
+use Illuminate\Http\Response;
+
+/** Another map, or a file, laid beside a map; nothing is changed. What is taken over is so by edits, which the answers hold. */
+final readonly class CompareController
+{
+    /** Chalks for what is otherwise, in the drawing as in the list and in the history. */
+    private const RINGS = ['new' => Chalk::Kelp, 'gone' => Chalk::Ember, 'moved' => Chalk::Marigold, 'changed' => Chalk::Dusk];
+
+    public function __construct(private MapStore $store, private Pictures $pictures)
+    {
+    }
+
+    public function map(LayBeside $request, MapRecord $map, MapRecord $other): Response|PlainJson
+    {
+        $its = $this->store->load($other);
+
+        return $this->answer($request, $map, $its, Shelf::title($other->title, $its->root()->title), withContents: true);
+    }
+
+    public function file(LayBeside $request, MapRecord $map, Arrivals $arrivals): Response|PlainJson
+    {
+        $its = $arrivals->beside($request->bytes(), $request->name(), $map->id);
+
+        return $this->answer($request, $map, $its, $request->name() === '' ? InlineMarkdown::oneLine($its->root()->title, 120) : mb_scrub(basename($request->name())), withContents: false);
+    }
+
+    private function answer(LayBeside $request, MapRecord $map, TopicMap $other, string $title, bool $withContents): Response|PlainJson
+    {
+        $its = MapDifferences::of($this->store->load($map), $other, $withContents);
+        $board = $request->board();
+        if ($board === null) {
+            return new PlainJson(['title' => $title, 'differences' => $its->all, 'same' => $its->same, 'hasMore' => $its->hasMore]);
+        }
+
+        return new Response($this->pictures->svg($map, Layout::of($its->merged(), new View)->scene(), $title, $board, array_map(fn (string $mark): Chalk => self::RINGS[$mark], $its->marks())), 200, [
+            'Content-Type' => 'image/svg+xml', 'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; font-src data:; img-src data:", 'Cache-Control' => 'private, no-store', 'X-Content-Type-Options' => 'nosniff',
+        ]);
+    }
+}

@@ -69,6 +69,14 @@ it('keeps tables by name, each with the rows that are asked for, its columns, th
     expect($browser->complaints())->toBe([]);
 });
 
+it('lets what a hint lies over be clicked', function () {
+    $browser = Studio::lent("Season\n\tBoats")->keys('Alt+3')->waitFor('.table-grid .line:not(.fresh)');
+    $at = $browser->script('const r = [...document.querySelectorAll(".table-bar button")].find((one) => one.textContent.trim() === "Add a row").getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2]');
+    $browser->pointer('mouseMoved', ...$at)->waitFor('.n-tooltip');
+    $hint = $browser->waitUntil(fn (): bool => (float) $browser->script('return document.querySelector(".n-tooltip").getBoundingClientRect().height') > 20, 'the hint')->script('const r = document.querySelector(".n-tooltip").getBoundingClientRect(); return [r.x + r.width / 2, r.bottom - 12]');
+    expect($browser->script('return document.elementFromPoint(...arguments[0]).closest(".table-bar") !== null', $hint))->toBeTrue();
+});
+
 it('says what is too long of the rows that are asked for, and leaves the table as it is', function () {
     $browser = Studio::lent("Season\n\tBoats\n\tQuay")->keys('Alt+3')->waitFor('.table-grid .line:not(.fresh)');
     $browser->press('About this table')->press('New table of “Season”')->saved();

@@ -225,6 +225,17 @@ it('follows what is chosen elsewhere, is narrowed by what is sought, and leads t
     expect($browser->script('return document.querySelector(".palette").textContent'))->not->toContain('Fill down');
 });
 
+it('lets nothing that comes late end what is typed on the board', function () {
+    $browser = tabled("Plan\n\tBoats\n\tQuay");
+    $browser->script('document.querySelector(".table-grid").focus(); window.setTimeout = ((later) => (run, wait) => later(run, wait === 60 ? 900 : wait))(window.setTimeout)');
+    $browser->keys('Alt+Backspace')->waitFor('.board .slip');
+    $browser->script('document.querySelector(".board").focus()');
+    $browser->keys('Enter')->waitFor('.title-editor');
+    usleep(1_300_000);
+    $browser->type('Pier')->keys('Mod+Enter')->saved();
+    expect($browser->outline())->toBe(['Plan', '  Boats', '  Quay', '  Pier'])->and($browser->complaints())->toBe([]);
+});
+
 it('hangs a card elsewhere where the lanes are what stands above', function () {
     $browser = tabled("Plan\n\tA\n\t\tOne\n\tB\n\t\tTwo");
     $browser->press('All levels')->saved();

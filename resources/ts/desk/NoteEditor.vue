@@ -183,7 +183,8 @@ const ofTable: readonly { text: string; change: TableChange }[] = [
 <template>
     <div class="note-editor">
         <div class="head"><span>{{ large === true ? '' : 'Note' }}</span><NButton v-if="large !== true" size="tiny" quaternary class="swap wide" :title="keyOf('note.large')" @click="$emit('large')">Open large</NButton><NButton size="tiny" quaternary class="swap" :disabled="asMarkdown && !canKeep(schema, source)" :title="asMarkdown && !canKeep(schema, source) ? 'It holds Markdown that the formatted editor would change' : undefined" @click="swap">{{ asMarkdown ? 'Formatted' : 'Markdown' }}</NButton></div>
-        <div v-if="!asMarkdown" class="tools" role="toolbar" aria-label="Format the note">
+        <!-- The text keeps the caret while its tools are clicked, so that one types on at once. -->
+        <div v-if="!asMarkdown" class="tools" role="toolbar" aria-label="Format the note" @mousedown.prevent>
             <NTooltip v-for="tool in tools" :key="tool.name">
                 <template #trigger>
                     <NButton size="tiny" quaternary :type="tool.on() === true ? 'primary' : 'default'" :aria-label="tool.name" :aria-pressed="tool.on() === true" @click="tool.run()">{{ tool.text }}</NButton>
@@ -196,7 +197,7 @@ const ofTable: readonly { text: string; change: TableChange }[] = [
             <input ref="chooser" class="note-pictures" type="file" accept="image/png,image/jpeg,image/gif,image/webp,image/svg+xml" multiple hidden aria-label="Pictures for the note" @change="chosen" />
         </div>
         <TopicPicker v-if="!asMarkdown && isPicking" @take="linkTo" @leave="leavePicking" />
-        <div v-if="!asMarkdown && editor?.isActive('table') === true" class="tools" role="toolbar" aria-label="Change the table">
+        <div v-if="!asMarkdown && editor?.isActive('table') === true" class="tools" role="toolbar" aria-label="Change the table" @mousedown.prevent>
             <NButton v-for="tool in ofTable" :key="tool.text" size="tiny" quaternary @click="editor !== undefined && changeTable(editor, tool.change)">{{ tool.text }}</NButton>
         </div>
         <NoteFind v-if="!asMarkdown && ui.isFindingInNote && editor !== undefined" :editor="editor" @close="endFinding" />

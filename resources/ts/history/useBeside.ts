@@ -1,4 +1,5 @@
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { onBeforeRouteLeave } from 'vue-router'
 import { api } from '@/api/client'
 import { latest } from '@/api/latest'
 import type { BesideAnswer, Edit } from '@/api/wire'
@@ -86,12 +87,23 @@ export function useBeside(id: () => string) {
         return so
     }
 
+    /** What is on its way to the server, one after the other. Whoever leaves waits for it, so that it is in the map by then. */
+    let sending: Promise<void> = Promise.resolve()
+    onBeforeRouteLeave(async () => {
+        await sending
+    })
+
     /** Takes differences over, as one step. */
-    async function take(...numbers: number[]): Promise<void> {
+    function take(...numbers: number[]): Promise<void> {
         const all = [...numbers.reduce((so, i) => withNeeded(i, so), new Set<number>())]
         const step = newId()
         const edits = all.flatMap((i) => (answer.value?.differences[i]?.edits ?? []).map((edit) => ({ i, edit: { ...edit, id: newId(), step } as unknown as Edit })))
         mark(all, 'taken')
+        sending = sending.then(() => send(all, step, edits))
+        return sending
+    }
+
+    async function send(all: number[], step: string, edits: { i: number; edit: Edit }[]): Promise<void> {
         try {
             while (edits.length > 0) {
                 const some = edits.splice(0, fitting(edits.map(({ edit }) => edit)))

@@ -5,7 +5,7 @@ import { usePreferences, type OwnWay } from '@/stores/preferences'
 
 /** Dialogs, and panels that stand where the desk does and stay while a dialog is open. */
 export type Panel = 'palette' | 'keys' | 'calm' | 'change' | 'move'
-export type Side = 'find' | 'lot' | 'removed' | 'files' | 'walk' | 'kinds' | 'todos' | 'rules' | 'meant' | 'hand'
+export type Side = 'find' | 'lot' | 'removed' | 'files' | 'walk' | 'kinds' | 'todos' | 'rules' | 'meant' | 'hand' | 'share'
 export type PhoneView = 'outline' | 'board' | 'desk' | OwnWay
 
 const REGIONS = ['filter', 'outline', 'board', 'table', 'draft', 'second', 'notice', 'tray', 'desk', 'top']
@@ -78,6 +78,10 @@ export const useUi = defineStore('ui', () => {
 
     function focusRegion(region: string): boolean {
         const frame = document.querySelector<HTMLElement>(`[data-focus=${region}]`)
+        // Whoever types a title there by now is there already; what comes late ends no typing.
+        if (document.activeElement?.closest('.title-editor') != null && frame?.contains(document.activeElement) === true) {
+            return true
+        }
         const target = frame?.matches('[tabindex]') === true ? frame : frame?.querySelector<HTMLElement>('[tabindex="0"], button, input, [contenteditable]')
         target?.focus({ preventScroll: true })
         if (target instanceof HTMLIFrameElement) {

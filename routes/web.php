@@ -22,6 +22,7 @@ use App\Http\Controllers\PageController;
 use App\Http\Controllers\PictureController;
 use App\Http\Controllers\PublishedController;
 use App\Http\Controllers\SentenceController;
+use App\Http\Controllers\ShareController;
 use App\Http\Controllers\ShowController;
 use App\Http\Controllers\SignController;
 use App\Http\Controllers\SpeechController;
@@ -86,6 +87,15 @@ Route::prefix('api')->group(function (): void {
         Route::patch('folders/{folder}', [FolderController::class, 'update'])->can('keep', 'folder');
         Route::delete('folders/{folder}', [FolderController::class, 'destroy'])->can('keep', 'folder');
 
+        Route::get('folders/{folder}/shares', [ShareController::class, 'ofFolder'])->can('keep', 'folder');
+        Route::post('folders/{folder}/shares', [ShareController::class, 'shareFolder'])->can('keep', 'folder')->middleware('throttle:letters');
+        Route::patch('shares/{share}', [ShareController::class, 'change'])->can('change', 'share');
+        Route::delete('shares/{share}', [ShareController::class, 'end'])->can('end', 'share');
+        Route::post('asks', [ShareController::class, 'ask'])->middleware('throttle:letters');
+        Route::get('blocks', [ShareController::class, 'blocks']);
+        Route::post('blocks', [ShareController::class, 'block']);
+        Route::delete('blocks/{block}', [ShareController::class, 'unblock'])->can('keep', 'block');
+
         Route::get('quick', [FindController::class, 'quick']);
         Route::post('meant', [FindController::class, 'meant'])->middleware('alone:search');
         Route::middleware('can:fetch,handOver')->group(function (): void {
@@ -101,24 +111,60 @@ Route::prefix('api')->group(function (): void {
         Route::post('find', [FindController::class, 'everywhere'])->middleware(['throttle:heavy', 'alone:search']);
         Route::post('replace', [FindController::class, 'replace'])->middleware(['throttle:heavy', 'alone:search']);
 
-        Route::patch('maps/{map}', [LibraryController::class, 'update'])->can('work', 'map');
+        Route::patch('maps/{map}', [LibraryController::class, 'update'])->can('own', 'map');
         Route::delete('maps/{map}', [LibraryController::class, 'trash'])->can('keep', 'map');
         Route::post('maps/{map}/restore', [LibraryController::class, 'restore'])->can('keep', 'map');
-        Route::get('maps/{map}/picture', [LibraryController::class, 'picture'])->can('keep', 'map');
+        Route::get('maps/{map}/picture', [LibraryController::class, 'picture'])->can('glance', 'map');
 
-        Route::middleware('can:work,map')->group(function (): void {
+        // Who only looks at a map has what may leave it.
+        Route::middleware('can:read,map')->group(function (): void {
             Route::get('maps/{map}', [MapController::class, 'show']);
-            Route::post('maps/{map}/edits', [MapController::class, 'edit']);
             Route::get('maps/{map}/edits', [MapController::class, 'news']);
             Route::put('maps/{map}/view', [MapController::class, 'look']);
             Route::put('maps/{map}/place', [MapController::class, 'place']);
+            Route::post('maps/{map}/find', [FindController::class, 'inMap'])->middleware('alone:search');
+            Route::post('maps/{map}/filter', [FilterController::class, 'ask']);
+            Route::post('maps/{map}/filter/among', [FilterController::class, 'among']);
+            Route::post('maps/{map}/copy', [ClipboardController::class, 'copy']);
+            Route::get('maps/{map}/card', [LinkController::class, 'card']);
+            Route::get('maps/{map}/topics/{topic}/card', [LinkController::class, 'card'])->where('topic', '[0-9a-z]{26}');
+            Route::get('maps/{map}/legend', [SignController::class, 'legend']);
+            Route::get('maps/{map}/sentences.{format}', [SentenceController::class, 'file'])->where('format', 'txt|csv');
+            Route::get('maps/{map}/pictures/{hash}/{size}', [PictureController::class, 'show'])->where(['hash' => '[0-9a-f]{64}', 'size' => 'small|large|original']);
+            Route::get('maps/{map}/files/{hash}', [FileController::class, 'show'])->where('hash', '[0-9a-f]{64}');
+            Route::get('maps/{map}/files/{hash}/preview', [FileController::class, 'preview'])->where('hash', '[0-9a-f]{64}');
+            Route::post('maps/{map}/duplicate', [LibraryController::class, 'duplicate'])->middleware(['throttle:heavy', 'alone:files']);
+            Route::post('maps/{map}/handovers', [HandOverController::class, 'begin'])->middleware('throttle:heavy');
+            Route::get('maps/{map}/plan', [HandOverController::class, 'plan'])->middleware('alone:plans');
+            Route::get('maps/{map}/export', [LibraryController::class, 'export'])->middleware(['throttle:heavy', 'alone:pictures']);
+            Route::controller(ShowController::class)->where(['deck' => '[0-9a-z]{26}', 'slide' => '[0-9a-z]{26}'])->prefix('maps/{map}/decks/{deck}')->group(function (): void {
+                Route::get('', 'deck');
+                Route::get('slides/{slide}', 'slide');
+                Route::get('slides/{slide}/afar', 'afar');
+                Route::get('slides/{slide}/picture', 'picture');
+            });
+            Route::get('maps/{map}/shares', [ShareController::class, 'index']);
+            Route::post('maps/{map}/take', [ShareController::class, 'take']);
+        });
+        Route::middleware('can:own,map')->group(function (): void {
+            Route::get('maps/{map}/calendar', [CalendarController::class, 'show']);
+            Route::post('maps/{map}/calendar', [CalendarController::class, 'make']);
+            Route::delete('maps/{map}/calendar', [CalendarController::class, 'withdraw']);
+            Route::delete('maps/{map}/files/{hash}', [FileController::class, 'forget'])->where('hash', '[0-9a-f]{64}');
+            Route::delete('maps/{map}/trash', [HistoryController::class, 'emptyTrash']);
+            Route::get('maps/{map}/published', [PublishedController::class, 'index']);
+            Route::post('maps/{map}/published', [PublishedController::class, 'store'])->middleware('throttle:heavy');
+            Route::post('maps/{map}/shares', [ShareController::class, 'share'])->middleware('throttle:letters');
+            Route::put('maps/{map}/offer', [ShareController::class, 'offer'])->middleware('throttle:letters');
+            Route::delete('maps/{map}/asks/{asking}', [ShareController::class, 'decline'])->where('asking', '[0-9]{1,15}');
+        });
+        Route::middleware('can:work,map')->group(function (): void {
+            Route::post('maps/{map}/edits', [MapController::class, 'edit']);
             Route::post('maps/{map}/rehearsal', [MapController::class, 'rehearse']);
             Route::post('maps/{map}/tries', [MapController::class, 'tries']);
             Route::get('maps/{map}/topics/{topic}/look', [MapController::class, 'why'])->where('topic', '[0-9a-z]{26}');
-            Route::post('maps/{map}/find', [FindController::class, 'inMap'])->middleware('alone:search');
             Route::post('maps/{map}/clip', [ClipboardController::class, 'read'])->middleware(['throttle:heavy', 'alone:files']);
             Route::post('maps/{map}/clip/picture', [ClipboardController::class, 'picture']);
-            Route::post('maps/{map}/copy', [ClipboardController::class, 'copy']);
             Route::get('maps/{map}/topics/{topic}/facts', [TrackController::class, 'facts'])->where('topic', '[0-9a-z]{26}');
             Route::get('maps/{map}/topics/{topic}/digest', [DigestController::class, 'show'])->where('topic', '[0-9a-z]{26}')->middleware('alone:search');
             Route::get('maps/{map}/topics/{topic}/digest/copy', [DigestController::class, 'copy'])->where('topic', '[0-9a-z]{26}')->middleware('alone:search');
@@ -127,8 +173,6 @@ Route::prefix('api')->group(function (): void {
             Route::delete('maps/{map}/topics/{topic}/reminder', [TrackController::class, 'putAway'])->where('topic', '[0-9a-z]{26}');
             Route::get('maps/{map}/rules', [TrackController::class, 'rules']);
             Route::post('maps/{map}/hits', [TrackController::class, 'hits'])->middleware('alone:search');
-            Route::post('maps/{map}/filter', [FilterController::class, 'ask']);
-            Route::post('maps/{map}/filter/among', [FilterController::class, 'among']);
             Route::get('maps/{map}/draft', [DraftController::class, 'show']);
             Route::get('maps/{map}/draft/days', [DraftController::class, 'days']);
             Route::controller(StoryController::class)->prefix('maps/{map}')->group(function (): void {
@@ -144,24 +188,13 @@ Route::prefix('api')->group(function (): void {
             Route::post('maps/{map}/draft/words', [DraftController::class, 'words']);
             Route::get('maps/{map}/wordings/{wording}', [DraftController::class, 'wording'])->where('wording', '[0-9a-z]{26}')->middleware('alone:search');
             Route::post('maps/{map}/table', [TableController::class, 'show']);
-            Route::get('maps/{map}/calendar', [CalendarController::class, 'show']);
-            Route::post('maps/{map}/calendar', [CalendarController::class, 'make']);
-            Route::delete('maps/{map}/calendar', [CalendarController::class, 'withdraw']);
             Route::get('maps/{map}/table/file', [TableController::class, 'file'])->middleware('alone:files');
-            Route::get('maps/{map}/legend', [SignController::class, 'legend']);
-            Route::get('maps/{map}/card', [LinkController::class, 'card']);
-            Route::get('maps/{map}/topics/{topic}/card', [LinkController::class, 'card'])->where('topic', '[0-9a-z]{26}');
             Route::get('maps/{map}/topics/{topic}/pointing', [LinkController::class, 'pointing'])->where('topic', '[0-9a-z]{26}');
             Route::post('maps/{map}/topics/{topic}/own-map', [LibraryController::class, 'part'])->where('topic', '[0-9a-z]{26}')->middleware(['throttle:heavy', 'alone:files']);
             Route::post('maps/{map}/pages', [LinkController::class, 'page'])->middleware(['throttle:heavy', 'alone:pages']);
             Route::get('maps/{map}/sentences', [SentenceController::class, 'index']);
-            Route::get('maps/{map}/sentences.{format}', [SentenceController::class, 'file'])->where('format', 'txt|csv');
-            Route::get('maps/{map}/pictures/{hash}/{size}', [PictureController::class, 'show'])->where(['hash' => '[0-9a-f]{64}', 'size' => 'small|large|original']);
             Route::get('maps/{map}/files', [FileController::class, 'index']);
             Route::post('maps/{map}/files', [FileController::class, 'store'])->middleware('alone:taking');
-            Route::get('maps/{map}/files/{hash}', [FileController::class, 'show'])->where('hash', '[0-9a-f]{64}');
-            Route::get('maps/{map}/files/{hash}/preview', [FileController::class, 'preview'])->where('hash', '[0-9a-f]{64}');
-            Route::delete('maps/{map}/files/{hash}', [FileController::class, 'forget'])->where('hash', '[0-9a-f]{64}');
             Route::get('maps/{map}/history', [HistoryController::class, 'index']);
             Route::put('maps/{map}/history/{seq}/name', [HistoryController::class, 'name'])->where('seq', '[0-9]{1,15}');
             Route::get('maps/{map}/history/{seq}', [HistoryController::class, 'compare'])->where('seq', '[0-9]{1,15}');
@@ -169,19 +202,6 @@ Route::prefix('api')->group(function (): void {
             Route::get('maps/{map}/history/{seq}/branch/{topic}', [HistoryController::class, 'branch'])->where('seq', '[0-9]{1,15}');
             Route::get('maps/{map}/beside/{other}', [CompareController::class, 'map'])->can('work', 'other')->middleware('alone:files');
             Route::get('maps/{map}/trash', [HistoryController::class, 'trash']);
-            Route::delete('maps/{map}/trash', [HistoryController::class, 'emptyTrash']);
-            Route::post('maps/{map}/duplicate', [LibraryController::class, 'duplicate'])->middleware(['throttle:heavy', 'alone:files']);
-            Route::controller(ShowController::class)->where(['deck' => '[0-9a-z]{26}', 'slide' => '[0-9a-z]{26}'])->prefix('maps/{map}/decks/{deck}')->group(function (): void {
-                Route::get('', 'deck');
-                Route::get('slides/{slide}', 'slide');
-                Route::get('slides/{slide}/afar', 'afar');
-                Route::get('slides/{slide}/picture', 'picture');
-            });
-            Route::get('maps/{map}/published', [PublishedController::class, 'index']);
-            Route::post('maps/{map}/published', [PublishedController::class, 'store'])->middleware('throttle:heavy');
-            Route::post('maps/{map}/handovers', [HandOverController::class, 'begin'])->middleware('throttle:heavy');
-            Route::get('maps/{map}/plan', [HandOverController::class, 'plan'])->middleware('alone:plans');
-            Route::get('maps/{map}/export', [LibraryController::class, 'export'])->middleware(['throttle:heavy', 'alone:pictures']);
         });
     });
 });

@@ -12,6 +12,8 @@ use App\Library\Demo\ArchiveIndex;
 use App\Models\MapRecord;
 use App\Models\Person;
 use App\Publishing\PublishedPages;
+use App\Sharing\Role;
+use App\Sharing\Shares;
 use App\Store\MapStore;
 use App\Store\ViewStore;
 use ChalkTree\HandOver\Choices;
@@ -30,10 +32,13 @@ final class LoadDemo extends Command
     /** The latest made stands first in the library. */
     private const MAPS = ['archive', 'light-and-shadow', 'meeting-log', 'ninth-lamp', 'late-procession', 'crew-chart', 'dark-lamp', 'lantern-year', 'festival-week', 'why-boats-float', 'guidebook', 'festival-plan'];
 
+    /** Whoever shares this map with the demo person; nobody signs in as her. */
+    private const FRIEND = ['name' => 'Ines', 'email' => 'ines@boathouse.saltmere.example', 'map' => 'boathouse-supper'];
+
     /** The end of the address of a page that is published. */
     private const PAGE = 'saltmerevisitorguide';
 
-    public function handle(MapStore $store, Arrivals $arrivals, ViewStore $views, KeptFiles $files, PublishedPages $pages): int
+    public function handle(MapStore $store, Arrivals $arrivals, ViewStore $views, KeptFiles $files, PublishedPages $pages, Shares $shares): int
     {
         $email = (string) config('chalk.demo_email');
         if (Person::query()->where('email', $email)->exists()) {
@@ -67,6 +72,9 @@ final class LoadDemo extends Command
             }
             usleep(2000);
         }
+        $friend = Person::query()->create(['name' => self::FRIEND['name'], 'email' => self::FRIEND['email'], 'password' => Str::random(40)]);
+        $supper = $arrivals->bring($friend, (string) file_get_contents(database_path('demo/'.self::FRIEND['map'].'.md')), self::FRIEND['map'].'.md');
+        $shares->give($friend, $supper, $person->email, Role::Edit, 'Write in what you can bring.');
 
         return self::SUCCESS;
     }

@@ -6,13 +6,14 @@ namespace App\Find;
 
 use App\Models\FactRecord;
 use App\Models\Person;
+use App\Sharing\Access;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 
 /** Asks for topics across a person's maps by what features say of them. */
 final readonly class FactSearch
 {
-    public function __construct(private Indexer $indexer)
+    public function __construct(private Indexer $indexer, private Access $access)
     {
     }
 
@@ -33,7 +34,7 @@ final readonly class FactSearch
         /** @var Collection<int, FactRecord> $found limit() is the base query's, which knows no models */
         $found = FactRecord::query()
             ->where('field', $field)
-            ->whereHas('map', fn (Builder $map) => $map->where('person_id', $person->id)->whereNull('trashed_at'))
+            ->whereHas('map', fn (Builder $map) => $map->where($this->access->workable($person))->whereNull('trashed_at'))
             ->when($text !== null, fn (Builder $facts) => $facts->where('text', $text))
             ->when($from !== null, fn (Builder $facts) => $facts->where($column, '>=', $from))
             ->when($to !== null, fn (Builder $facts) => $facts->where($column, '<=', $to))

@@ -6,6 +6,7 @@ namespace App\Find;
 
 use App\Models\MapRecord;
 use App\Models\Person;
+use App\Sharing\Access;
 use App\Store\EditLog;
 use App\Store\MapStore;
 use ChalkTree\Features;
@@ -27,7 +28,7 @@ final readonly class Indexer
     /** @var list<Index> */
     private array $indexes;
 
-    public function __construct(private Connection $database, private EditLog $log, private MapStore $store, WordIndex $words, FactIndex $facts)
+    public function __construct(private Connection $database, private EditLog $log, private MapStore $store, private Access $access, WordIndex $words, FactIndex $facts)
     {
         $this->indexes = [$words, $facts];
     }
@@ -41,7 +42,7 @@ final readonly class Indexer
     public function catchUp(Person $person, float $seconds = INF, ?string $first = null): void
     {
         $end = microtime(true) + $seconds;
-        $stale = $person->maps()->whereNull('trashed_at')
+        $stale = MapRecord::query()->where($this->access->workable($person))->whereNull('trashed_at')
             ->where(fn (Builder $query) => $query->whereNull('indexed_seq')->orWhereColumn('indexed_seq', '<>', 'seq'))->orderByDesc('updated_at')->pluck('id');
         foreach ($stale->sortBy(fn (mixed $id): int => $id === $first ? 0 : 1) as $id) {
             if (microtime(true) > $end) {

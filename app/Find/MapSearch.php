@@ -7,6 +7,7 @@ namespace App\Find;
 use App\Library\Shelf;
 use App\Models\MapRecord;
 use App\Models\Person;
+use App\Sharing\Sight;
 use App\Store\EditBody;
 use App\Store\MapEditing;
 use App\Store\MapStore;
@@ -20,13 +21,13 @@ use ChalkTree\Map\TopicMap;
 use ChalkTree\Map\Trail;
 use Illuminate\Database\Connection;
 
-/** Finding and replacing in one map or in all of a person's maps. */
+/** Finding and replacing in one map, or in all in which a person works. */
 final readonly class MapSearch
 {
     /** More hits than this are not listed; whoever wants them makes the question narrower. */
     public const MOST_HITS = 10_000;
 
-    public function __construct(private Connection $database, private MapStore $store, private MapEditing $editing)
+    public function __construct(private Connection $database, private MapStore $store, private MapEditing $editing, private Sight $sight)
     {
     }
 
@@ -40,8 +41,8 @@ final readonly class MapSearch
         $finder = new Finder($query, $fields);
         $maps = [];
         $left = self::MOST_HITS;
-        foreach ($only === null ? $person->openMaps() : [$only] as $record) {
-            $map = $this->store->load($record);
+        foreach ($only === null ? $person->workableMaps() : [$only] as $record) {
+            $map = $only === null ? $this->store->load($record) : $this->sight->of($person, $record);
             $hits = $left > 0 ? $finder->hits($map, $branches, $left) : [];
             $left -= count($hits);
             if ($hits !== []) {

@@ -9,6 +9,7 @@ use App\Models\MapRecord;
 use App\Models\MapTraces;
 use App\Models\Person;
 use App\Models\RowRecord;
+use App\Sharing\Access;
 use App\Store\MapStore;
 use ChalkTree\Ask\Condition;
 use ChalkTree\Ask\Heard;
@@ -52,7 +53,7 @@ final readonly class MeantSearch
     private const HELD = 16 * 1024 * 1024;
 
     /** @param  float  $patience  seconds after which no other map is opened; whoever asks goes on from there */
-    public function __construct(private MapStore $store, #[Config('chalk.patience')] private float $patience)
+    public function __construct(private MapStore $store, private Access $access, #[Config('chalk.patience')] private float $patience)
     {
     }
 
@@ -234,7 +235,7 @@ final readonly class MeantSearch
      */
     private function maps(Person $person): array
     {
-        return $person->maps()->toBase()->whereNull('trashed_at')->orderByDesc('updated_at')->orderByDesc('id')->pluck('seq', 'id')->map(fn (mixed $seq): int => (int) $seq)->all();
+        return MapRecord::query()->where($this->access->workable($person))->toBase()->whereNull('trashed_at')->orderByDesc('updated_at')->orderByDesc('id')->pluck('seq', 'id')->map(fn (mixed $seq): int => (int) $seq)->all();
     }
 
     private function keep(MapRecord $record, TopicMap $map, Person $person): void

@@ -8,6 +8,7 @@ use App\Models\Person;
 use App\Models\Word;
 use App\Models\WordGram;
 use App\Models\WordUse;
+use App\Sharing\Access;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Collection;
@@ -16,8 +17,12 @@ use stdClass;
 /** Asks the index of words. What it joins is too much for models. */
 final readonly class WordSearch
 {
+    public function __construct(private Access $access)
+    {
+    }
+
     /**
-     * The words of a person's own maps that may be meant by who typed this, likeliest first.
+     * The words of the maps in which a person works that may be meant by who typed this, likeliest first.
      *
      * @return array<int, float> likeness by the word's id
      */
@@ -43,15 +48,15 @@ final readonly class WordSearch
         return $likely;
     }
 
-    /** Words that stand in a map of this person that is not in the trash. */
+    /** Words that stand in a map in which this person works that is not in the trash. */
     private function own(Person $person, Builder $words): Builder
     {
         return $words->whereExists(fn (Builder $query) => $query->from('word_uses')->join('maps', 'maps.id', '=', 'word_uses.map_id')
-            ->whereColumn('word_uses.word_id', 'words.id')->where('maps.person_id', $person->id)->whereNull('maps.trashed_at'));
+            ->whereColumn('word_uses.word_id', 'words.id')->where($this->access->workable($person))->whereNull('maps.trashed_at'));
     }
 
     /**
-     * Topics in a person's maps that use words, those with the likelier words first.
+     * Topics in the maps in which a person works that use words, those with the likelier words first.
      *
      * @param  array<int, float>  $words  likeness by id
      * @param  string|null  $only  the one map to look in
@@ -64,7 +69,7 @@ final readonly class WordSearch
             $found = $found->concat(WordUse::query()->toBase()
                 ->join('maps', 'maps.id', '=', 'word_uses.map_id')
                 ->join('topics', fn (JoinClause $join) => $join->on('topics.map_id', '=', 'word_uses.map_id')->on('topics.id', '=', 'word_uses.topic_id'))
-                ->whereIn('word_id', $some)->where('maps.person_id', $person->id)->whereNull('maps.trashed_at')->whereNull('topics.removed')
+                ->whereIn('word_id', $some)->where($this->access->workable($person))->whereNull('maps.trashed_at')->whereNull('topics.removed')
                 ->when($only !== null, fn (Builder $query) => $query->where('word_uses.map_id', $only))
                 ->limit($most - $found->count())
                 ->get(['word_uses.map_id', 'word_uses.topic_id', 'topics.title', 'topics.caption', 'topics.parent']));

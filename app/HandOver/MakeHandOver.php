@@ -6,7 +6,8 @@ namespace App\HandOver;
 
 use App\Library\Exports;
 use App\Models\HandOver;
-use App\Store\MapStore;
+use App\Sharing\Access;
+use App\Sharing\Sight;
 use App\Store\ViewStore;
 use ChalkTree\Refusal;
 use Illuminate\Contracts\Queue\ShouldQueue;
@@ -29,7 +30,7 @@ final class MakeHandOver implements ShouldQueue
         $this->onQueue(self::QUEUE);
     }
 
-    public function handle(MapStore $store, ViewStore $views, Exports $exports): void
+    public function handle(Sight $sight, Access $access, ViewStore $views, Exports $exports): void
     {
         $wanted = HandOver::query()->with(['map', 'person'])->find($this->id);
         if ($wanted === null || HandOver::query()->whereKey($this->id)->whereIn('state', ['waiting', 'working'])->update(['state' => 'working', 'touched' => time()]) === 0) {
@@ -38,7 +39,11 @@ final class MakeHandOver implements ShouldQueue
         try {
             $map = $wanted->map ?? throw new NotMade('This map is no longer there.');
             $person = $wanted->person ?? throw new NotMade('This account is no longer there.');
-            $file = $exports->write($map, $store->load($map), $wanted->wish($views->board($map, $person)), new Watched($wanted), $person);
+            // Who may do what can have changed while this waited.
+            if ($map->trashed_at !== null || $access->role($person, $map) === null || (Exports::isComplete($wanted->to) && ! $sight->isWhole($person, $map))) {
+                throw new NotMade('This map is no longer shared with you so that you could have this file.');
+            }
+            $file = $exports->write($map, $sight->of($person, $map), $wanted->wish($views->board($map, $person)), new Watched($wanted), $person);
             File::ensureDirectoryExists(dirname($wanted->path()), 0o700);
             file_put_contents($wanted->path(), $file);
             $this->end('done', 'Done', null);

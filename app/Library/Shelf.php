@@ -7,6 +7,7 @@ namespace App\Library;
 use App\Models\MapRecord;
 use App\Models\Person;
 use App\Models\TopicRecord;
+use App\Sharing\Access;
 use App\Store\MapStore;
 use Carbon\CarbonImmutable;
 use ChalkTree\Arrange\BranchArrangement;
@@ -16,6 +17,7 @@ use ChalkTree\Link\Link;
 use ChalkTree\Link\OwnWays;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\NewMap;
+use ChalkTree\Map\TopicMap;
 use ChalkTree\Text\InlineMarkdown;
 use Illuminate\Database\Connection;
 use stdClass;
@@ -25,7 +27,7 @@ final readonly class Shelf
 {
     public const UNTITLED = 'Untitled map';
 
-    public function __construct(private Connection $database, private MapStore $store)
+    public function __construct(private Connection $database, private MapStore $store, private Access $access)
     {
     }
 
@@ -46,18 +48,25 @@ final readonly class Shelf
         return $map === null || $map->person_id === $person->id ? $map : throw new InvalidEdit('This id is taken. Choose another.', 'id');
     }
 
-    public function duplicate(Person $person, MapRecord $record, ?string $id = null): MapRecord
+    /** @param  callable(): TopicMap  $read  what of it this person has */
+    public function duplicate(Person $person, MapRecord $record, callable $read, ?string $id = null): MapRecord
     {
-        return $this->database->transaction(function () use ($person, $record, $id): MapRecord {
-            $map = $this->store->load($record);
+        return $this->database->transaction(function () use ($person, $record, $read, $id): MapRecord {
+            $map = $read();
             $title = mb_substr($this->titleOf($record, $map->root()->title), 0, 190);
             OwnWays::turn($map, $record->id, $id ??= Ids::next());
-            $copy = $this->store->create($person, $map, $record->folder, $id);
+            $copy = $this->store->create($person, $map, self::folderFor($person, $record), $id);
             $copy->title = "{$title} (copy)";
             $copy->save();
 
             return $copy;
         });
+    }
+
+    /** Where a map that is made of another stands: beside it, unless that is somebody else's. */
+    private static function folderFor(Person $person, MapRecord $record): ?string
+    {
+        return $record->person_id === $person->id ? $record->folder : null;
     }
 
     /** A map of a branch of another, with a link back from its root. */
@@ -71,7 +80,7 @@ final readonly class Shelf
         $back = InlineMarkdown::oneLine($whole->topic((string) ($whole->topic($topic)->parent ?? $topic))->title);
         $part->put(Link::fromFields(Ids::next(), ['at' => $part->sheet()->root, 'to' => "map:{$record->id}/{$topic}", 'title' => mb_substr($back, 0, Link::LONGEST_TITLE)]));
 
-        return $this->store->create($person, $part, $record->folder, $id);
+        return $this->store->create($person, $part, self::folderFor($person, $record), $id);
     }
 
     /**
@@ -107,12 +116,12 @@ final readonly class Shelf
         ])->all());
     }
 
-    /** @return array<string, string> by map, the latest changed first; those in the trash left out */
+    /** @return array<string, string> of the maps in which somebody works, by map, the latest changed first; those in the trash left out */
     public function titles(Person $person): array
     {
         return MapRecord::query()->toBase()
             ->leftJoin('topics as root', fn ($join) => $join->on('root.map_id', '=', 'maps.id')->on('root.id', '=', 'maps.root'))
-            ->where('person_id', $person->id)->whereNull('trashed_at')->orderByDesc('maps.updated_at')
+            ->where($this->access->workable($person))->whereNull('trashed_at')->orderByDesc('maps.updated_at')
             ->get(['maps.id', 'maps.title', 'root.title as root_title'])
             ->mapWithKeys(fn (stdClass $row): array => [(string) $row->id => self::title($row->title, $row->root_title)])->all();
     }

@@ -23,9 +23,11 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property bool $starter  whether new maps can begin from it
  * @property int $cleared  how often its trash was cleared
  * @property int|null $indexed_seq  the number of the latest edit that the index of words knows
+ * @property string|null $offered_to  the address of whom it is to be, if they take it
  * @property CarbonImmutable|null $trashed_at
  * @property CarbonImmutable $created_at
  * @property CarbonImmutable $updated_at
+ * @property-read Person $person  whose it is
  */
 final class MapRecord extends Model
 {

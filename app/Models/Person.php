@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Sharing\Access;
 use Carbon\CarbonImmutable;
 use ChalkTree\Text\TypeFace;
 use Illuminate\Auth\Notifications\ResetPassword;
@@ -53,7 +54,7 @@ final class Person extends User
         return $this->hasMany(MapRecord::class);
     }
 
-    /** One map of this person that is not in the trash; held until the transaction ends, if wanted. */
+    /** One map in which this person works and that is not in the trash; held until the transaction ends, if wanted. */
     public function map(string $id, bool $held = false): ?MapRecord
     {
         if ($held) {
@@ -61,13 +62,19 @@ final class Person extends User
         }
         $map = MapRecord::query()->find($id);
 
-        return $map !== null && $map->person_id === $this->id && $map->trashed_at === null ? $map : null;
+        return $map !== null && $this->can('work', $map) ? $map : null;
     }
 
-    /** @return Collection<int, MapRecord> all maps that are not in the trash, the latest changed first */
+    /** @return Collection<int, MapRecord> all maps of their own that are not in the trash, the latest changed first */
     public function openMaps(): Collection
     {
         return MapRecord::query()->where('person_id', $this->id)->where('trashed_at', null)->get()->sortByDesc('updated_at')->values();
+    }
+
+    /** @return Collection<int, MapRecord> the same with those of others in which they work */
+    public function workableMaps(): Collection
+    {
+        return MapRecord::query()->where(app(Access::class)->workable($this))->where('trashed_at', null)->get()->sortByDesc('updated_at')->values();
     }
 
     /** @param  string  $token */

@@ -6,16 +6,20 @@ namespace App\Providers;
 
 use App\Http\WholeSessions;
 use App\Mail\OutboxTransport;
+use App\Models\Block;
 use App\Models\Folder;
 use App\Models\HandOver;
 use App\Models\MapRecord;
 use App\Models\Person;
 use App\Models\PublishedPage;
+use App\Models\Share;
 use App\Models\Upload;
+use App\Policies\BlockPolicy;
 use App\Policies\FolderPolicy;
 use App\Policies\HandOverPolicy;
 use App\Policies\MapPolicy;
 use App\Policies\PublishedPagePolicy;
+use App\Policies\SharePolicy;
 use App\Policies\UploadPolicy;
 use App\Publishing\PageFiles;
 use App\Store\MapStates;
@@ -58,6 +62,8 @@ final class AppServiceProvider extends ServiceProvider
         Gate::policy(PublishedPage::class, PublishedPagePolicy::class);
         Gate::policy(HandOver::class, HandOverPolicy::class);
         Gate::policy(Folder::class, FolderPolicy::class);
+        Gate::policy(Share::class, SharePolicy::class);
+        Gate::policy(Block::class, BlockPolicy::class);
         Session::extend('file', fn (): WholeSessions => new WholeSessions(File::getFacadeRoot(), Config::string('session.files'), Config::integer('session.lifetime')));
         // A page shows its map as it is: what is kept of it goes as soon as the map is another.
         MapRecord::saved(fn (MapRecord $map) => DB::afterCommit(fn () => app(PageFiles::class)->forgetMap($map->id)));

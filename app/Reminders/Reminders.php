@@ -48,7 +48,8 @@ final readonly class Reminders
         $due = [];
         foreach ($this->candidates($person, $today) as $id => $topics) {
             $record = $person->map((string) $id);
-            if ($record !== null) {
+            // Of a map that is shared its owner is told, once.
+            if ($record?->person_id === $person->id) {
                 array_push($due, ...$this->inMap($record, $topics, $today));
             }
         }

@@ -6,6 +6,7 @@ namespace App\Store;
 
 use App\Models\MapRecord;
 use App\Models\Person;
+use App\Sharing\Sight;
 use ChalkTree\Ask\Moment;
 use ChalkTree\Ask\Offers;
 use ChalkTree\Ask\Piece;
@@ -24,7 +25,7 @@ final readonly class Filters
 {
     private const SECONDS = 3600;
 
-    public function __construct(private MapStore $store, private Snapshots $snapshots, private MapStates $states, private Repository $cache, private LayoutMemories $memories, private ViewStore $views)
+    public function __construct(private MapStore $store, private Snapshots $snapshots, private MapStates $states, private Repository $cache, private LayoutMemories $memories, private ViewStore $views, private Sight $sight)
     {
     }
 
@@ -36,6 +37,9 @@ final readonly class Filters
      */
     public function ask(MapRecord $record, Person $person, string $text, ?string $filter, ?string $scope): array
     {
+        if (! $this->sight->isWhole($person, $record)) {
+            return $this->asked(new Moment($this->sight->cut($record), $person->today()), null, $text, $filter, $scope);
+        }
         $map = $this->store->load($record);
         try {
             return $this->asked($this->moment($record, $person, $map), $record, $text, $filter, $scope);
@@ -58,8 +62,11 @@ final readonly class Filters
         );
     }
 
-    /** @return array<string, mixed> */
-    private function asked(Moment $now, MapRecord $record, string $text, ?string $filter, ?string $scope): array
+    /**
+     * @param  MapRecord|null  $record  null where only a part of the map is seen, of which nothing is kept
+     * @return array<string, mixed>
+     */
+    private function asked(Moment $now, ?MapRecord $record, string $text, ?string $filter, ?string $scope): array
     {
         $shows = null;
         if ($filter !== null) {
@@ -84,7 +91,7 @@ final readonly class Filters
             'shows' => $shows,
             'when' => $heard?->asked === null ? null : json_encode($heard->asked, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
             'pieces' => array_map(fn (Piece $piece): array => $piece->toArray(), $heard->pieces ?? []),
-            'offers' => Offers::to($this->offers($record, $now), $text, $heard),
+            'offers' => Offers::to($record === null ? Offers::all($now) : $this->offers($record, $now), $text, $heard),
             'hits' => Narrowed::to($now, $heard?->condition, scope: $scope)->hits,
             'problem' => $problem,
         ];
@@ -99,6 +106,9 @@ final readonly class Filters
      */
     public function among(MapRecord $record, Person $person, string $text, array $topics): array
     {
+        if (! $this->sight->isWhole($person, $record)) {
+            return self::hit(new Moment($this->sight->cut($record), $person->today()), $text, $topics);
+        }
         try {
             return self::hit($this->moment($record, $person, $this->snapshots->load($record) ?? $this->store->load($record)), $text, $topics);
         } catch (PartLost) {

@@ -7,6 +7,7 @@ namespace App\Store;
 use App\Limits\Alone;
 use App\Models\MapRecord;
 use App\Models\Person;
+use App\Sharing\Standing;
 use ChalkTree\Arrange\View;
 use ChalkTree\Edit\Changes;
 use ChalkTree\Edit\Recorder;
@@ -39,6 +40,7 @@ final readonly class MapAnswers
         private MapStates $states,
         private DrawnMaps $drawn,
         private Alone $alone,
+        private Standing $standing,
     ) {
     }
 
@@ -63,6 +65,7 @@ final readonly class MapAnswers
             'narrowed' => $look['filter'] === null ? null : self::withoutCollecting(fn (): ?array => Narrowing::of($map = $this->store->load($record), $look, $view->today)->told($map, $view)),
             'today' => $view->today,
             'place' => $this->views->place($record, $person, $pane),
+            ...$this->standing->told($record, $person),
             ...$this->log->next($record, $person),
         ];
 
@@ -106,6 +109,7 @@ final readonly class MapAnswers
             'scene' => ['reset' => false, 'arrangement' => $record->arrangement, 'slips' => [], 'gone' => [], 'marks' => [], 'goneMarks' => [], 'looks' => [], 'levels' => [], 'chalks' => []],
             'numbers' => null,
             'today' => $person->today(),
+            ...$this->standing->told($record, $person),
             ...$this->log->next($record, $person),
         ];
     }
@@ -185,6 +189,7 @@ final readonly class MapAnswers
                 'narrowed' => Narrowing::of($map, $after, $view->today)->told($map, $view),
                 'numbers' => ($now = Numbers::of($board->shown($map))) === $numbers ? null : (object) $now,
                 'today' => $view->today,
+                ...$this->standing->told($record, $person),
                 ...$this->log->next($record, $person),
             ], $keep];
         });

@@ -118,7 +118,7 @@ it('finds, renames, duplicates, trashes and restores maps, and takes in dropped 
     $browser->waitUntil(fn (): bool => in_array('Small guide', $titles(), true), 'the new name');
     $browser->press('More about Small guide')->press('Move to trash');
     $browser->waitUntil(fn (): bool => ! in_array('Small guide', $titles(), true), 'the map to go');
-    $browser->script('[...document.querySelectorAll(".n-tabs-tab")][1].click()');
+    $browser->script('[...document.querySelectorAll(".n-tabs-tab")][2].click()');
     $browser->waitUntil(fn (): bool => in_array('Small guide', $titles(), true), 'the map in the trash');
     $browser->press('More about Small guide')->press('Restore');
     $browser->script('const d = new DataTransfer(); d.items.add(new File(["# Dropped\n\n## In\n- it came"], "dropped.md")); document.querySelector(".library").dispatchEvent(new DragEvent("drop", {dataTransfer: d, bubbles: true, cancelable: true}))');

@@ -39,7 +39,7 @@ it('keeps maps in folders, by dragging and by the menu, with favourites first', 
     $browser->press('More about the folder Inside')->press('Move out of this folder');
     $browser->waitUntil(fn (): bool => ! $browser->has('.folder'), 'the folder to go out');
     $browser->press('Library')->press('More about the folder Inside');
-    $browser->keys('ArrowDown', 'ArrowDown', 'ArrowRight', 'Enter');
+    $browser->keys('ArrowDown', 'ArrowDown', 'ArrowDown', 'ArrowRight', 'Enter');
     $browser->waitUntil(fn (): bool => $browser->count('.folder') === 1, 'the folder to go back in');
     $browser->press('Open the folder Festival year');
     dragCard($browser, 'Volunteers', 'Library');

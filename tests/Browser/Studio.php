@@ -15,6 +15,8 @@ final class Studio
 
     private static ?Browser $browser = null;
 
+    private static ?Browser $beside = null;
+
     /** @var list<string> ids of maps that were made for one test */
     private static array $copies = [];
 
@@ -50,6 +52,28 @@ final class Studio
         return self::$browser;
     }
 
+    /** A browser of somebody else's, signed in with an account of their own, made where there is none. */
+    public static function beside(string $name): Browser
+    {
+        $email = strtolower($name).'@beside.saltmere.example';
+        $database = new PDO('sqlite:'.self::server()->database());
+        $database->exec('pragma busy_timeout = 5000');
+        $database->prepare('insert or ignore into people (name, email, password) values (?, ?, ?)')->execute([$name, $email, password_hash('a long password', PASSWORD_BCRYPT, ['cost' => 4])]);
+        self::$beside ??= new Browser(self::server()->address);
+        self::$beside->size(1280, 800)->visit('/mark.svg');
+        self::$beside->script('localStorage.clear(); indexedDB.deleteDatabase("chalk-tree")');
+        self::$beside->visit('/sign-in')->waitFor('.account, .library');
+        if (self::$beside->has('.library')) {
+            self::$beside->driver->executeAsyncScript('const done = arguments[0]; const token = decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? ""); fetch("/api/sign-out", { method: "POST", headers: { Accept: "application/json", "X-XSRF-TOKEN": token } }).then(done)');
+            self::$beside->visit('/sign-in')->waitFor('.account');
+        }
+        self::$beside->find('input[name=email]')->sendKeys($email);
+        self::$beside->find('input[type=password]')->sendKeys('a long password');
+        self::$beside->press('Sign in')->waitFor('.library')->complaints();
+
+        return self::$beside;
+    }
+
     /** The demo library without the maps that other tests have made: there are hundreds at the end of a run. */
     public static function tidied(): Browser
     {
@@ -64,8 +88,9 @@ final class Studio
     public static function close(): void
     {
         self::$browser?->quit();
+        self::$beside?->quit();
         self::$server?->stop();
-        self::$browser = self::$server = null;
+        self::$browser = self::$beside = self::$server = null;
     }
 
     /** A map made of a text, open, that goes again before the next test: so many would fill the library. */

@@ -100,6 +100,16 @@ it('takes a title for files that have none, a format, and an owner', function ()
         ->and(command("map:show {$id}")['code'])->toBe(1);
 });
 
+it('lets people into a map and out of it, and prints who may open it', function () {
+    $id = trim(command('map:import '.fileOf("Plan\n\tBoats\n", 'txt'))['out']);
+    expect(command("map:share {$id}")['out'])->toBe('')
+        ->and(command("map:share {$id} Ines@saltmere.example --role=view")['out'])->toBe("view\tines@saltmere.example\n")
+        ->and(command("map:share {$id} bram@saltmere.example")['out'])->toBe("edit\tbram@saltmere.example\nview\tines@saltmere.example\n")
+        ->and(command("map:share {$id} ines@saltmere.example")['out'])->toBe("edit\tbram@saltmere.example\nedit\tines@saltmere.example\n")
+        ->and(command("map:share {$id} ines@saltmere.example --end")['out'])->toBe("edit\tbram@saltmere.example\n")
+        ->and(command('outbox:show')['out'])->toContain('shares a map with you');
+});
+
 it('says what is wrong on standard error, with exit code 1 and nothing on standard output', function (Closure $line) {
     $id = trim(command('map:import '.fileOf('A', 'txt'))['out']);
     $result = command($line($id));
@@ -118,6 +128,9 @@ it('says what is wrong on standard error, with exit code 1 and nothing on standa
     'an option of a format that is none' => [fn (string $id) => "map:export {$id} --to=md --set=headings=many"],
     'edits that are no list' => [fn (string $id) => "map:edit {$id} ".fileOf('{"name":"x"}', 'json')],
     'an edit that cannot be done' => [fn (string $id) => "map:edit {$id} ".fileOf('[{"name":"map.rename","title":"New"},{"name":"x"}]', 'json')],
+    'sharing with nobody' => [fn (string $id) => "map:share {$id} nobody"],
+    'a role that is none' => [fn (string $id) => "map:share {$id} ines@saltmere.example --role=owner"],
+    'ending what is not shared' => [fn (string $id) => "map:share {$id} ines@saltmere.example --end"],
     'nothing to undo' => [fn (string $id) => "map:undo {$id}"],
     'steps that are none' => [fn (string $id) => "map:undo {$id} --steps=0"],
     'an unknown arrangement' => [fn (string $id) => "map:scene {$id} --arrangement=spiral"],

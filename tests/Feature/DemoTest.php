@@ -36,8 +36,10 @@ it('loads the demo person and maps once, and leaves them alone afterwards', func
 
     $maps->first()->delete();
     expect($kernel->call('demo:load'))->toBe(0)
-        ->and(MapRecord::query()->count())->toBe(11)
-        ->and(Person::query()->count())->toBe(1);
+        ->and(MapRecord::query()->where('person_id', $person->id)->count())->toBe(11)
+        // And whoever shares a map with them.
+        ->and(Person::query()->count())->toBe(2)
+        ->and(array_column(app(App\Sharing\SharedShelf::class)->list($person), 'title', 'role'))->toBe(['edit' => 'Boathouse supper']);
 });
 
 it('shows the archive with its shelves closed', function () {

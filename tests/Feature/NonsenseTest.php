@@ -3,7 +3,6 @@
 declare(strict_types=1);
 
 use App\Models\Folder;
-use App\Models\HandOver;
 use App\Models\MapRecord;
 use ChalkTree\Map\Ids;
 use Illuminate\Routing\Route as OneRoute;
@@ -19,7 +18,7 @@ function everyRoute(MapRecord $map, Folder $folder): array
     $deck = deckIn($map);
     foreach ($api as $route) {
         foreach (array_diff($route->methods(), ['HEAD']) as $method) {
-            $all[] = [$method, '/'.str_replace(['{map}', '{folder}', '{seq}', '{topic}', '{starter}', '{hash}', '{size}', '{colour}', '{format}', '{at}', '{upload}', '{handOver}', '{page}', '{published}', '{deck}', '{slide}', '{wording}', '{other}'], [$map->id, $folder->id, '0', $map->root, 'plan', str_repeat('ab', 32), 'small', 'ffd84d', 'csv', '0', Sends::whole($map->person, 'a plan')->id, wanted($map)->id, '1', $page, ...$deck, $map->root, $map->id], $route->uri())];
+            $all[] = [$method, '/'.str_replace(['{map}', '{folder}', '{seq}', '{topic}', '{starter}', '{hash}', '{size}', '{colour}', '{format}', '{at}', '{upload}', '{handOver}', '{page}', '{published}', '{deck}', '{slide}', '{wording}', '{other}', '{asking}', '{share}', '{block}'], [$map->id, $folder->id, '0', $map->root, 'plan', str_repeat('ab', 32), 'small', 'ffd84d', 'csv', '0', Sends::whole($map->person, 'a plan')->id, wanted($map)->id, '1', $page, ...$deck, $map->root, $map->id, '1', app(App\Sharing\Shares::class)->give($map->person, $map, 'oskar@saltmere.example', App\Sharing\Role::View)->id, app(App\Sharing\Shares::class)->block($map->person, 'nobody@saltmere.example')->id], $route->uri())];
         }
     }
 
@@ -30,7 +29,7 @@ const FIELDS_OF_ALL = [
     'since', 'edits', 'all', 'pane', 'folded', 'outlineFolded', 'chosen', 'scope', 'outlineScope', 'x', 'y', 'scale', 'title', 'starter', 'folder', 'favourite', 'name',
     'format', 'to', 'board', 'as', 'width', 'topic', 'parent', 'text', 'html', 'source', 'headings', 'before', 'show', 'words', 'map', 'fields', 'find', 'with', 'hits',
     'keys', 'email', 'token', 'password', 'id', 'edit', 'topics', 'lines', 'alone', 'hash', 'size', 'address', 'again', 'bytes', 'for', 'upload',
-    'choices', 'preset', 'depth', 'what', 'order', 'numbered', 'paper', 'showing', 'way', 'at', 'deck', 'per', 'when', 'zone', 'filter', 'after', 'trail', 'table', 'branch', 'known', 'only', 'from', 'among', 'rows', 'by', 'mark', 'changed', 'drawn',
+    'choices', 'preset', 'depth', 'what', 'order', 'numbered', 'paper', 'showing', 'way', 'at', 'deck', 'per', 'when', 'zone', 'filter', 'after', 'trail', 'table', 'branch', 'known', 'only', 'from', 'among', 'rows', 'by', 'mark', 'changed', 'drawn', 'role',
 ];
 
 /** @return array{string, string} the ids of a deck and of a slide in it */
@@ -40,12 +39,6 @@ function deckIn(MapRecord $map): array
     app(App\Store\MapAnswers::class)->edit($map, $map->person ?? throw new RuntimeException, 0, [App\Store\EditBody::read(['name' => 'slide.add', 'as' => $slide, 'deck' => $deck, 'topics' => [$map->root]])]);
 
     return [$deck, $slide];
-}
-
-/** A file that somebody waits for. */
-function wanted(MapRecord $map): HandOver
-{
-    return HandOver::query()->create(['id' => Ids::next(), 'person_id' => $map->person_id, 'map_id' => $map->id, 'topic' => null, 'to' => 'pdf', 'board' => 'day', 'choices' => [], 'chosen' => '', 'state' => 'waiting', 'words' => 'Waiting', 'percent' => 0, 'touched' => time()]);
 }
 
 beforeEach(function () {

@@ -30,6 +30,7 @@ it('answers every request on the page about the protocol as the page says', func
         $fill = fn (string $text): string => strtr($text, ['{map}' => $map->id, '{topic}' => $this->id($map, 'Lanterns'), '{edit}' => Ids::next(), '{hash}' => str_contains($example['path'], '/files/') ? Sends::kept($map, Sends::pdf())->hash : app(KeptPictures::class)->add($map, PictureFile::read(Photos::png()))->hash, '{handOver}' => str_contains($example['path'], '{handOver}') ? madeFor($map) : '', '{published}' => str_contains($example['path'], '{published}') ? app(App\Publishing\PublishedPages::class)->publish($map, 'A page', null, ChalkTree\HandOver\Choices::fromFields('', []), true)->id : '', '{upload}' => Sends::whole($tove, str_repeat('a plan ', 50))->id, '{fresh}' => Ids::next(), '{address}' => str_contains($example['path'], '/calendars/') ? basename(app(App\Calendars\SecretCalendars::class)->make($map), '.ics') : '', '{folder}' => app(App\Library\Folders::class)->make($tove, 'A folder', null)->id]);
         str_contains($example['path'], '/digest') ? $this->sendEdits($map, [['name' => 'row.set', 'type' => 'digest', 'topics' => [$this->id($map, 'Lanterns')], 'fields' => ['when' => '{"all":[]}']]])->assertOk() : null;
         str_contains($example['path'], '{wording}') ? $this->sendEdits($map, [['name' => 'row.set', 'type' => 'wording', 'row' => $wording = Ids::next(), 'fields' => ['at' => $this->id($map, 'Lanterns'), 'name' => 'First', 'text' => 'Dark.']]])->assertOk() : $wording = '';
+        $example['path'] = strtr($example['path'], sharedAbout($example['path'], $map, $tove));
         $isJson = str_starts_with($example['body'], '{');
         $fill = str_contains($example['path'], '{deck}') ? (function (string $text) use ($fill, $map): string {
             static $made = [];
@@ -97,6 +98,23 @@ it('opens large and awkward maps in the shape that the schema gives', function (
     expectShape('OpenAnswer', $answer);
     expect(array_column($answer->rows, 'type'))->toContain('map', 'topic');
 });
+
+/** What examples about sharing name. */
+function sharedAbout(string $path, App\Models\MapRecord $map, App\Models\Person $tove): array
+{
+    $shares = app(App\Sharing\Shares::class);
+    if (str_ends_with($path, '/take')) {
+        // Of somebody else's, who offers it.
+        $map->update(['person_id' => test()->person('bram@saltmere.example')->id, 'offered_to' => $tove->email]);
+        $shares->give($map->fresh()->person, $map->fresh(), $tove->email, App\Sharing\Role::Edit);
+    }
+
+    return array_filter([
+        '{share}' => str_contains($path, '{share}') ? $shares->give($tove, $map, 'ines@saltmere.example', App\Sharing\Role::Edit)->id : null,
+        '{block}' => str_contains($path, '{block}') ? $shares->block($tove, 'oskar@saltmere.example')->id : null,
+        '{asking}' => str_contains($path, '{asking}') ? '1' : null,
+    ], is_string(...));
+}
 
 /** A PDF of the map that is done. */
 function madeFor(App\Models\MapRecord $map): string

@@ -32,3 +32,9 @@ function typedAtRandom(Chance $chance, TopicMap $map): string
 
     return implode($chance->pick([' ', '  ', '']), array_map(fn (): string => $chance->pick($some), range(1, $chance->int(1, 16))));
 }
+
+/** A file that somebody waits for. */
+function wanted(App\Models\MapRecord $map): App\Models\HandOver
+{
+    return App\Models\HandOver::query()->create(['id' => ChalkTree\Map\Ids::next(), 'person_id' => $map->person_id, 'map_id' => $map->id, 'topic' => null, 'to' => 'pdf', 'board' => 'day', 'choices' => [], 'chosen' => '', 'state' => 'waiting', 'words' => 'Waiting', 'percent' => 0, 'touched' => time()]);
+}

@@ -11,7 +11,7 @@ use App\Http\Requests\ReadDocument;
 use App\Library\Arrivals;
 use App\Models\MapRecord;
 use App\Models\Person;
-use App\Store\MapStore;
+use App\Sharing\Sight;
 use ChalkTree\Draw\Thumbnail;
 use ChalkTree\Edit\Arguments;
 use ChalkTree\Edit\TopicDraft;
@@ -66,10 +66,10 @@ final readonly class ClipboardController
     }
 
     /** Branches as text, Markdown and HTML, and as what topic.add-many takes. */
-    public function copy(Request $request, MapRecord $map, MapStore $store): JsonResponse
+    public function copy(Request $request, MapRecord $map, Sight $sight, #[CurrentUser] Person $person): JsonResponse
     {
         $arguments = new Arguments($request->json()->all());
-        $topics = $store->load($map);
+        $topics = $sight->of($person, $map);
 
         return new PlainJson(Clipping::of($topics, $arguments->ids('topics'), $arguments->flag('alone'))->toArray());
     }

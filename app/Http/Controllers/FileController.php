@@ -19,6 +19,7 @@ use App\Models\Person;
 use App\Models\PictureRecord;
 use App\Models\Upload;
 use App\Pictures\KeptPictures;
+use App\Sharing\Sight;
 use App\Store\MapStore;
 use ChalkTree\Attach\FileMedia;
 use ChalkTree\Map\ContentName;
@@ -92,17 +93,17 @@ final readonly class FileController
         return new PlainJson(['name' => $upload->name] + self::said($known));
     }
 
-    public function show(Request $request, MapRecord $map, string $hash): Response
+    public function show(Request $request, MapRecord $map, string $hash, Sight $sight, #[CurrentUser] Person $person): Response
     {
-        $file = $this->files->find($map->id, $hash) ?? abort(404);
+        $file = $sight->has($person, $map, $hash) ? $this->files->find($map->id, $hash) ?? abort(404) : abort(404);
         $name = $request->query('name');
 
         return $this->sent->send(KeptFiles::path($hash), $file->media, is_string($name) && $name !== '' ? $name : $file->name, ! FileMedia::opens($file->media) || $request->query('as') === 'saved');
     }
 
-    public function preview(MapRecord $map, string $hash, Filesystem $disk): Response
+    public function preview(MapRecord $map, string $hash, Filesystem $disk, Sight $sight, #[CurrentUser] Person $person): Response
     {
-        $this->files->find($map->id, $hash) ?? abort(404);
+        ($sight->has($person, $map, $hash) ? $this->files->find($map->id, $hash) : null) ?? abort(404);
         $path = KeptFiles::path($hash, 'preview');
 
         return $disk->exists($path) ? $this->sent->send($path, 'image/jpeg', 'preview.jpg', false) : new Response('', 204);

@@ -19,7 +19,7 @@ use App\Library\Shelf;
 use App\Models\HandOver;
 use App\Models\MapRecord;
 use App\Models\Person;
-use App\Store\MapStore;
+use App\Sharing\Sight;
 use App\Store\ViewStore;
 use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Map\Ids;
@@ -37,9 +37,10 @@ final readonly class HandOverController
     /** Of one person at a time; the oldest makes room. */
     private const MOST = 4;
 
-    public function begin(BeginHandOver $request, MapRecord $map, MapStore $store, #[CurrentUser] Person $person): JsonResponse
+    public function begin(BeginHandOver $request, MapRecord $map, Sight $sight, #[CurrentUser] Person $person): JsonResponse
     {
-        $topics = $store->load($map);
+        $sight->checkCopy($person, $map, (string) $request->string('to'));
+        $topics = $sight->of($person, $map);
         $choices = WishReader::choices((array) $request->json('choices'), $topics);
         $branch = is_string($branch = $request->json('topic')) ? $topics->topic($branch)->id : null;
         /** @var list<string> $its */
@@ -61,9 +62,9 @@ final readonly class HandOverController
     }
 
     /** What a picture or a print will be like: how large, how small its type, on how many sheets. */
-    public function plan(ExportMap $request, MapRecord $map, MapStore $store, ViewStore $views, PictureCache $cache, #[CurrentUser] Person $person): JsonResponse
+    public function plan(ExportMap $request, MapRecord $map, Sight $sight, ViewStore $views, PictureCache $cache, #[CurrentUser] Person $person): JsonResponse
     {
-        $topics = $store->load($map);
+        $topics = $sight->of($person, $map);
         $wish = $request->wish($topics, $views->board($map, $person));
         if (! Exports::isPicture($wish->to)) {
             throw new InvalidEdit('Only pictures and prints have a plan.', 'to');
@@ -86,13 +87,13 @@ final readonly class HandOverController
         return new PlainJson(['id' => $handOver->id]);
     }
 
-    public function file(HandOver $handOver, MapStore $store, Shelf $shelf): Response
+    public function file(HandOver $handOver, Sight $sight, Shelf $shelf, #[CurrentUser] Person $person): Response
     {
         $map = MapRecord::query()->find($handOver->map_id);
         if ($handOver->state !== 'done' || $map === null || ! is_file($handOver->path())) {
             throw new NotFoundHttpException;
         }
-        $topics = $store->load($map);
+        $topics = $sight->of($person, $map);
         $topic = $handOver->topic === null ? null : $topics->find($handOver->topic);
         $title = $topic === null ? $shelf->titleOf($map, $topics->root()->title) : Shelf::title(null, $topic->title);
         $name = FileName::clean((trim((string) preg_replace('/[^\p{L}\p{N} _-]+/u', '', $title)) ?: 'map').'.'.Exports::ending($handOver->to));

@@ -21,7 +21,8 @@ use App\Library\Trash;
 use App\Models\MapRecord;
 use App\Models\Person;
 use App\Models\Upload;
-use App\Store\MapStore;
+use App\Sharing\SharedShelf;
+use App\Sharing\Sight;
 use App\Store\ViewStore;
 use Carbon\CarbonImmutable;
 use ChalkTree\Draw\Thumbnail;
@@ -47,14 +48,15 @@ final readonly class LibraryController
 {
     private const PICTURE_POLICY = "default-src 'none'; style-src 'unsafe-inline'";
 
-    public function __construct(private Shelf $shelf, private MapStore $store, private Folders $folders, private Starters $starters, private PictureCache $pictures, private Arrivals $arrivals)
+    public function __construct(private Shelf $shelf, private Folders $folders, private Starters $starters, private PictureCache $pictures, private Arrivals $arrivals)
     {
     }
 
-    public function index(#[CurrentUser] Person $person): JsonResponse
+    public function index(SharedShelf $shared, #[CurrentUser] Person $person): JsonResponse
     {
         return new JsonResponse([
             'maps' => $this->shelf->list($person),
+            'shared' => $shared->list($person),
             'trash' => $this->shelf->list($person, trashed: true),
             'folders' => $this->folders->list($person),
         ]);
@@ -138,9 +140,9 @@ final readonly class LibraryController
         });
     }
 
-    public function duplicate(Request $request, MapRecord $map, #[CurrentUser] Person $person): JsonResponse
+    public function duplicate(Request $request, MapRecord $map, Sight $sight, #[CurrentUser] Person $person): JsonResponse
     {
-        return $this->make($request, $person, fn (?string $id): MapRecord => $this->shelf->duplicate($person, $map, $id));
+        return $this->make($request, $person, fn (?string $id): MapRecord => $this->shelf->duplicate($person, $map, fn (): TopicMap => $sight->of($person, $map), $id));
     }
 
     /** Makes a map of a branch, which stays where it is until whoever asked takes it away there. */
@@ -165,9 +167,10 @@ final readonly class LibraryController
         return new JsonResponse(['id' => $map->id]);
     }
 
-    public function export(ExportMap $request, MapRecord $map, Exports $exports, ViewStore $views, SentFiles $sent, #[CurrentUser] Person $person): Response
+    public function export(ExportMap $request, MapRecord $map, Exports $exports, ViewStore $views, SentFiles $sent, Sight $sight, #[CurrentUser] Person $person): Response
     {
-        $topics = $this->store->load($map);
+        $sight->checkCopy($person, $map, (string) $request->string('to'));
+        $topics = $sight->of($person, $map);
         $wish = $request->wish($topics, $views->board($map, $person));
         $title = $wish->branch === null ? $this->shelf->titleOf($map, $topics->root()->title) : Shelf::title(null, $topics->topic($wish->branch)->title);
         $name = trim((string) preg_replace('/[^\p{L}\p{N} _-]+/u', '', $title)) ?: 'map';
@@ -189,16 +192,17 @@ final readonly class LibraryController
     }
 
     /** A small picture of the map for the library. */
-    public function picture(ShowPicture $request, MapRecord $map): Response
+    public function picture(ShowPicture $request, MapRecord $map, Sight $sight, #[CurrentUser] Person $person): Response
     {
+        $sees = $sight->isWhole($person, $map) ? 'all' : 'some';
         $answer = new PlainResponse('', 200, [
             'Content-Type' => 'image/svg+xml',
             'Content-Security-Policy' => self::PICTURE_POLICY,
             'Cache-Control' => 'private, no-cache',
-            'ETag' => "\"{$map->id}-{$map->seq}-{$request->string('board', 'day')}\"",
+            'ETag' => "\"{$map->id}-{$map->seq}-{$request->string('board', 'day')}-{$sees}\"",
         ]);
         if (! $answer->isNotModified($request)) {
-            $answer->setContent($this->pictures->of($map, ['small', (string) $request->string('board', 'day')], fn (): string => $this->thumbnail($request, $this->store->load($map))));
+            $answer->setContent($this->pictures->of($map, ['small', (string) $request->string('board', 'day'), $sees], fn (): string => $this->thumbnail($request, $sight->of($person, $map))));
         }
 
         return $answer;

@@ -13,7 +13,7 @@ use App\Models\FactRecord;
 use App\Models\MapRecord;
 use App\Models\Person;
 use App\Models\TopicRecord;
-use App\Store\MapStore;
+use App\Sharing\Sight;
 use ChalkTree\HandOver\Outgoing;
 use ChalkTree\Link\Link;
 use ChalkTree\Map\Topic;
@@ -32,14 +32,15 @@ final readonly class LinkController
 
     private const MOST_POINTING = 100;
 
-    public function __construct(private MapStore $store)
+    public function __construct(private Sight $sight)
     {
     }
 
     /** What a topic is, for somebody who is not there; without one, its map. */
-    public function card(MapRecord $map, ?string $topic = null): JsonResponse
+    public function card(Request $request, MapRecord $map, ?string $topic = null): JsonResponse
     {
-        $topics = $this->store->load($map);
+        $person = $request->user();
+        $topics = $person instanceof Person ? $this->sight->of($person, $map) : throw new NotFoundHttpException;
         $row = $topics->find($topic ?? $topics->sheet()->root) ?? throw new NotFoundHttpException;
         // How far it is may be told on another map, which knows nothing of what is private here.
         $told = array_diff_key($topics->branch($row->id), Outgoing::held($topics));

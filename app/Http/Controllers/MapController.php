@@ -15,6 +15,8 @@ use App\Http\Requests\TryEdits;
 use App\Limits\Alone;
 use App\Models\MapRecord;
 use App\Models\Person;
+use App\Sharing\ReaderAnswers;
+use App\Sharing\Sight;
 use App\Store\FirstPicture;
 use App\Store\LookReasons;
 use App\Store\MapAnswers;
@@ -28,12 +30,15 @@ use Illuminate\Http\Request;
 /** A map that is open: its contents, the edits made on it, how it is looked at. */
 final readonly class MapController
 {
-    public function __construct(private MapAnswers $answers, private FirstPicture $pictures)
+    public function __construct(private MapAnswers $answers, private ReaderAnswers $reading, private Sight $sight, private FirstPicture $pictures)
     {
     }
 
     public function show(MapRequest $request, MapRecord $map, #[CurrentUser] Person $person): JsonResponse
     {
+        if (! $this->sight->isWhole($person, $map)) {
+            return new PlainJson($this->reading->open($map, $person, $request->pane()));
+        }
         $this->preparePicture($request, $map, $person);
 
         return new JsonResponse($this->answers->open($map, $person, $request->pane()), json: true);
@@ -50,20 +55,26 @@ final readonly class MapController
 
     public function news(AskNews $request, MapRecord $map, #[CurrentUser] Person $person): JsonResponse
     {
-        return new PlainJson($this->answers->news($map, $person, $request->integer('since'), $request->pane()));
+        $answers = $this->sight->isWhole($person, $map) ? $this->answers : $this->reading;
+
+        return new PlainJson($answers->news($map, $person, $request->integer('since'), $request->pane()));
     }
 
     /** Keeps what is folded and chosen, and answers with what that changes in the scene. */
     public function look(KeepView $request, MapRecord $map, #[CurrentUser] Person $person): JsonResponse
     {
-        return new PlainJson($this->answers->edit($map, $person, $request->integer('since'), [], look: $request->look(), pane: $request->pane()));
+        return new PlainJson($this->sight->isWhole($person, $map)
+            ? $this->answers->edit($map, $person, $request->integer('since'), [], look: $request->look(), pane: $request->pane())
+            : $this->reading->news($map, $person, $request->integer('since'), $request->pane(), $request->look()));
     }
 
     /** Keeps which part of the board is in view, so that the map opens there again, on any device. */
     public function place(KeepPlace $request, MapRecord $map, ViewStore $views, #[CurrentUser] Person $person): JsonResponse
     {
         $views->keepPlace($map, $person, $request->pane(), (float) $request->json('x'), (float) $request->json('y'), (float) $request->json('scale'));
-        $this->preparePicture($request, $map, $person);
+        if ($this->sight->isWhole($person, $map)) {
+            $this->preparePicture($request, $map, $person);
+        }
 
         return new JsonResponse(['kept' => true]);
     }

@@ -11,6 +11,7 @@ use App\Models\MapRecord;
 use App\Models\Person;
 use App\Pictures\KeptPictures;
 use App\Pictures\PictureSize;
+use App\Sharing\Sight;
 use ChalkTree\Map\Bounds;
 use ChalkTree\Picture\DrawingBox;
 use ChalkTree\Picture\PictureFile;
@@ -43,9 +44,9 @@ final readonly class PictureController
         return new PlainJson(['picture' => "file:{$kept->hash}", 'wide' => $kept->wide, 'high' => $kept->high]);
     }
 
-    public function show(MapRecord $map, string $hash, string $size): Response
+    public function show(MapRecord $map, string $hash, string $size, Sight $sight, #[CurrentUser] Person $person): Response
     {
-        $picture = $this->pictures->find($map->id, $hash);
+        $picture = $sight->has($person, $map, $hash) ? $this->pictures->find($map->id, $hash) : null;
         [$bytes, $media] = ($picture === null ? null : $this->pictures->read($picture, PictureSize::from($size))) ?? abort(404);
 
         // What is under a hash never changes.

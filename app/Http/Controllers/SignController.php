@@ -6,12 +6,14 @@ namespace App\Http\Controllers;
 
 use App\Http\PlainJson;
 use App\Models\MapRecord;
-use App\Store\MapStore;
+use App\Models\Person;
+use App\Sharing\Sight;
 use ChalkTree\Draw\Primitive;
 use ChalkTree\Sign\Legend;
 use ChalkTree\Sign\LegendLine;
 use ChalkTree\Sign\Sign;
 use ChalkTree\Text\Advances;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 
 /** Stamps, and what they mean on maps. */
@@ -30,11 +32,11 @@ final readonly class SignController
     }
 
     /** What the signs of a map mean, and on how many topics each is. */
-    public function legend(MapRecord $map, MapStore $store): JsonResponse
+    public function legend(MapRecord $map, Sight $sight, #[CurrentUser] Person $person): JsonResponse
     {
         return new PlainJson(['lines' => array_map(
             fn (LegendLine $line): array => $this->drawn($line->sign) + ['means' => $line->means, 'count' => $line->count],
-            Legend::of($store->load($map))->lines,
+            Legend::of($sight->of($person, $map))->lines,
         )]);
     }
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NAlert, NButton, NInput } from 'naive-ui'
 import { ref, shallowRef } from 'vue'
+import { useRoute } from 'vue-router'
 import { api } from '@/api/client'
 import type { LetterAnswer } from '@/api/wire'
 import AccountFrame from './AccountFrame.vue'
@@ -9,7 +10,8 @@ import { useForm } from './useForm'
 
 /** Asking for an account; a letter leads on from here. */
 const name = ref('')
-const email = ref('')
+/** A letter about a shared map brings its address along. */
+const email = ref(String(useRoute().query.email ?? ''))
 const answer = shallowRef<LetterAnswer | null>(null)
 const { problem, busy, send } = useForm()
 

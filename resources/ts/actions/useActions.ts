@@ -11,11 +11,13 @@ import { useSession } from '@/stores/session'
 import { useTitles } from '@/stores/titles'
 import { useTyping } from '@/text/typing'
 import { holdForField } from '@/ui/heldKeys'
+import { tell } from '@/ui/tell'
 import { useUi } from '@/ui/uiStore'
 import { pressed, readable, types, typesWithAlt } from './keys'
 import { usePaste } from '@/paste/pasteStore'
 import { chooseActions } from './chooseActions'
 import { mapActions, typingActions } from './mapActions'
+import { isForOwners, isForReaders } from './reading'
 import type { Action, Context, Group, Scope } from './registry'
 import { seeingActions } from './seeingActions'
 import { captureActions } from './captureActions'
@@ -96,7 +98,9 @@ export function useActions() {
         return stores.map.id === '' ? 'library' : marks.chosen !== null ? 'mark' : stores.map.region
     }
 
-    const isAvailable = (action: Action): boolean => action.available?.(context(action.scopes[0] ?? 'board')) ?? true
+    /** Whether somebody with their role may do it at all; where no map is open everybody may. */
+    const mayDo = (action: Action): boolean => stores.map.id === '' || ((stores.map.mayEdit || isForReaders(action)) && (stores.map.isOwner || !isForOwners(action)))
+    const isAvailable = (action: Action): boolean => mayDo(action) && (action.available?.(context(action.scopes[0] ?? 'board')) ?? true)
 
     /** What was typed before is done before, and so it is taken back after. */
     function perform(action: Action, scope: Scope): void {
@@ -161,7 +165,9 @@ export function useActions() {
         if (found !== undefined) {
             event.preventDefault()
             event.stopPropagation()
-            if (found.available?.(context(scope)) ?? true) {
+            if (!mayDo(found)) {
+                tell.info(stores.map.mayEdit ? 'Only whoever keeps this map may do this.' : 'You may look at this map, not change it.')
+            } else if (found.available?.(context(scope)) ?? true) {
                 if (found.opens !== undefined) {
                     holdForField(found.opens)
                 }
@@ -189,5 +195,5 @@ export function useActions() {
         useEventListener(window, 'keydown', onKey, { capture: true })
     }
 
-    return { actions, run, isAvailable, nameOf, whatOf, keyOf, keysOf, menuContext, listen }
+    return { actions, run, mayDo, isAvailable, nameOf, whatOf, keyOf, keysOf, menuContext, listen }
 }

@@ -1,7 +1,7 @@
 import { request, requestFile, sendLast } from './http'
 import type {
-    BesideAnswer, CalendarAnswer, CardAnswer, ChecksAnswer, CountAnswer, DaysAnswer, HandAnswer, PassagesAnswer, ReadingAnswer, ReturnedAnswer, ShapeAnswer, TextAnswer, ThreadGridAnswer, Calm, CellsAnswer, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, DigestAnswer, DraftAnswer, DigestCopy, Draft, DrawingsAnswer, Edit, EditsAnswer, FactsAnswer, Find, FilterAnswer, FindAnswer, HistoryAnswer, HitsAnswer, KindsAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeantAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, VersionsAnswer, WordingAnswer, SentencesAnswer,
-    Person, PictureAnswer, Place, QuickAnswer, RehearsalAnswer, RemindersAnswer, ReplaceAnswer, RulesAnswer, StampsAnswer, StartersAnswer, TableAnswer, TableFileAnswer, TodosAnswer, TrashAnswer, TriesAnswer, View,
+    BesideAnswer, BlocksAnswer, CalendarAnswer, CardAnswer, ChecksAnswer, CountAnswer, DaysAnswer, HandAnswer, PassagesAnswer, ReadingAnswer, ReturnedAnswer, ShapeAnswer, TextAnswer, ThreadGridAnswer, Calm, CellsAnswer, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, DigestAnswer, DraftAnswer, DigestCopy, Draft, DrawingsAnswer, Edit, EditsAnswer, FactsAnswer, Find, FilterAnswer, FindAnswer, HistoryAnswer, HitsAnswer, KindsAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeantAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, VersionsAnswer, WordingAnswer, SentencesAnswer,
+    Person, PictureAnswer, Place, QuickAnswer, RehearsalAnswer, RemindersAnswer, ReplaceAnswer, RulesAnswer, SharesAnswer, StampsAnswer, StartersAnswer, TableAnswer, TableFileAnswer, TodosAnswer, TrashAnswer, TriesAnswer, View,
 } from './wire'
 
 interface Entered { person: Person }
@@ -9,6 +9,9 @@ interface Made { id: string }
 
 /** The second view beside the first is the same page in a frame; it has folds and a scope of its own. */
 export const pane = new URLSearchParams(location.search).get('pane') === 'second' ? 'second' : 'first'
+
+/** What is shared: a map, or a folder with all that is in it. */
+export interface Shared { sort: 'map' | 'folder'; id: string }
 
 export interface MapChange { folder?: string | null; favourite?: boolean; starter?: boolean }
 
@@ -42,6 +45,19 @@ export const api = {
     newFolder: (name: string, parent: string | null) => request<Made>('POST', 'folders', { name, parent }),
     changeFolder: (folder: string, change: { name?: string; parent?: string | null }) => request<Made>('PATCH', `folders/${folder}`, change),
     removeFolder: (folder: string) => request<Made>('DELETE', `folders/${folder}`),
+
+    /** Who may open a map or a folder; letting them in, asking, leaving, handing on, and whom one blocks. */
+    shares: (of: Shared) => request<SharesAnswer>('GET', `${of.sort}s/${of.id}/shares`),
+    share: (of: Shared, email: string, role: string, words = '') => request<SharesAnswer>('POST', `${of.sort}s/${of.id}/shares`, { email, role, words }),
+    changeShare: (share: string, role: string) => request<Made>('PATCH', `shares/${share}`, { role }),
+    endShare: (share: string) => request<Made>('DELETE', `shares/${share}`),
+    askFor: (map: string, words: string) => request<{ message: string }>('POST', 'asks', { map, words }),
+    decline: (map: string, person: number) => request<SharesAnswer>('DELETE', `maps/${map}/asks/${person}`),
+    offerMap: (map: string, email: string | null) => request<SharesAnswer>('PUT', `maps/${map}/offer`, { email }),
+    takeMap: (map: string) => request<SharesAnswer>('POST', `maps/${map}/take`),
+    blocks: () => request<BlocksAnswer>('GET', 'blocks'),
+    block: (email: string) => request<BlocksAnswer>('POST', 'blocks', { email }),
+    unblock: (block: string) => request<BlocksAnswer>('DELETE', `blocks/${block}`),
 
     quick: (words: string, map: string) => request<QuickAnswer>('GET', `quick?${new URLSearchParams({ words, ...(map === '' ? {} : { map }) }).toString()}`),
     find: (find: Find, fields: string[], map: string | null, topics: string[] | null) =>

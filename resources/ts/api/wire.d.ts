@@ -96,6 +96,13 @@ export type FeatureRow =
   | StopRow
   | WordsRow;
 /**
+ * What this person may do with the map.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Role".
+ */
+export type Role = "view" | "edit" | "owner";
+/**
  * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "Edit".
  */
@@ -268,6 +275,8 @@ export interface Wire {
   why?: LookReasonsAnswer;
   compare?: CompareAnswer;
   beside?: BesideAnswer;
+  shares?: SharesAnswer;
+  blocks?: BlocksAnswer;
   kinds?: KindsAnswer;
   facts?: FactsAnswer;
   todos?: TodosAnswer;
@@ -341,6 +350,10 @@ export interface LibraryAnswer {
   maps: LibraryEntry[];
   trash: LibraryEntry[];
   folders: Folder[];
+  /**
+   * What others share with this person.
+   */
+  shared: SharedEntry[];
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -365,6 +378,35 @@ export interface Folder {
   id: string;
   parent: string | null;
   name: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SharedEntry".
+ */
+export interface SharedEntry {
+  id: string;
+  title: string;
+  topics: number;
+  seq: number;
+  updated: string;
+  role: "view" | "edit";
+  owner: string;
+  /**
+   * Its owner's.
+   */
+  email: string;
+  /**
+   * The share by which this person may open it; it is ended to leave.
+   */
+  share: string;
+  /**
+   * The folder of its owner's that is shared, where it is not the map itself.
+   */
+  folder: string | null;
+  /**
+   * Whether it is to be this person's, if they take it.
+   */
+  isOffered: boolean;
 }
 /**
  * A manuscript that came back, laid against the draft.
@@ -956,6 +998,11 @@ export interface OpenAnswer {
    * The day for which the scene is drawn, as YYYY-MM-DD, where the person is.
    */
   today: string;
+  role: Role;
+  /**
+   * Whether anybody else may open the map.
+   */
+  isShared: boolean;
 }
 /**
  * One row of the map, or those of its fields that changed; no fields at all where it is gone.
@@ -2586,6 +2633,11 @@ export interface EditsAnswer {
    * The day for which the scene is drawn, as YYYY-MM-DD, where the person is.
    */
   today: string;
+  role: Role;
+  /**
+   * Whether anybody else may open the map.
+   */
+  isShared: boolean;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -6003,6 +6055,77 @@ export interface BesideAnswer {
    */
   same: number;
   hasMore: boolean;
+}
+/**
+ * Who may open a map or a folder. Who only looks is told of its owner and of themselves.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SharesAnswer".
+ */
+export interface SharesAnswer {
+  role: Role;
+  owner: {
+    name: string;
+    email: string;
+    last: string | null;
+    days: number;
+  };
+  people: Sharer[];
+  asks: Asking[];
+  /**
+   * To whose address it is offered.
+   */
+  offered: string | null;
+  /**
+   * The share of whoever asks; null for the owner.
+   */
+  own: string | null;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Sharer".
+ */
+export interface Sharer {
+  share: string;
+  email: string;
+  /**
+   * Null for who has no account yet.
+   */
+  name: string | null;
+  role: "view" | "edit";
+  /**
+   * The folder with which the map is shared, where it is not the map itself.
+   */
+  folder: string | null;
+  /**
+   * When they had the map open last.
+   */
+  last: string | null;
+  /**
+   * On how many days they had.
+   */
+  days: number;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Asking".
+ */
+export interface Asking {
+  person: number;
+  name: string;
+  email: string;
+  words: string;
+  made: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "BlocksAnswer".
+ */
+export interface BlocksAnswer {
+  blocks: {
+    id: string;
+    email: string;
+  }[];
 }
 /**
  * The kinds that can be taken into a map.

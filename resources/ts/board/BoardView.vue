@@ -149,7 +149,7 @@ function openLink(id: string, text: string): void {
 
 function doubleClick(event: MouseEvent): void {
     const id = topicOf(event)
-    if (walk.at !== null || (event.target as Element).closest('.controls, .title-editor-frame') !== null) {
+    if (walk.at !== null || !map.mayEdit || (event.target as Element).closest('.controls, .title-editor-frame') !== null) {
         return
     }
     const touch = (event.target as Element).closest<SVGElement>('.slip [data-touch]')?.dataset.touch

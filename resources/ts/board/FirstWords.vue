@@ -9,7 +9,7 @@ const ENOUGH = 3
 const map = useMap()
 const { keyOf } = useActions()
 
-const isShown = computed(() => map.tree.topics.size < ENOUGH)
+const isShown = computed(() => map.mayEdit && map.tree.topics.size < ENOUGH)
 const isUntitled = computed(() => map.tree.topics.get(map.tree.root)?.title === '')
 const keys = computed(() => [
     { key: keyOf('typing.subtopic'), what: 'goes on one level deeper' },

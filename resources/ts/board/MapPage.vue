@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useBreakpoints, useEventListener } from '@vueuse/core'
-import { NButton, NResult, NSpin } from 'naive-ui'
+import { NSpin } from 'naive-ui'
 import { computed, defineAsyncComponent, onBeforeUnmount, ref, watch, type Component } from 'vue'
 import { RefusedError } from '@/api/http'
 import Desk from '@/desk/Desk.vue'
@@ -36,6 +36,8 @@ const MoveBelow = defineAsyncComponent(() => import('@/ui/MoveBelow.vue'))
 const PhoneSwitch = defineAsyncComponent(() => import('./PhoneSwitch.vue'))
 const FindPanel = defineAsyncComponent(() => import('@/find/FindPanel.vue'))
 const ParkingLot = defineAsyncComponent(() => import('@/desk/ParkingLot.vue'))
+const ReadingDesk = defineAsyncComponent(() => import('@/desk/ReadingDesk.vue'))
+const MapClosed = defineAsyncComponent(() => import('./MapClosed.vue'))
 const PasteDialog = defineAsyncComponent(() => import('@/paste/PasteDialog.vue'))
 const Tray = defineAsyncComponent(() => import('@/tray/Tray.vue'))
 const SecondView = defineAsyncComponent(() => import('./SecondView.vue'))
@@ -60,6 +62,8 @@ const titles = useTitles()
 const typing = useTyping()
 const preferences = usePreferences()
 const problem = ref<string | null>(null)
+/** Whether it may be there, and not this person's to open. */
+const isAway = ref(false)
 const ready = ref(false)
 let gone = false
 /** The second view shows the board alone. */
@@ -86,6 +90,7 @@ watch(
         }
         ready.value = false
         problem.value = null
+        isAway.value = false
         try {
             if (!(await map.open(id))) {
                 return
@@ -95,7 +100,7 @@ watch(
                 map.region = 'outline'
             }
             visit()
-            if (map.tree.topics.size === 1 && map.tree.topics.get(map.tree.root)?.title === '') {
+            if (map.mayEdit && map.tree.topics.size === 1 && map.tree.topics.get(map.tree.root)?.title === '') {
                 map.region = narrow.value ? 'outline' : 'board'
                 titles.begin(map.tree.root)
             }
@@ -104,6 +109,7 @@ watch(
                 return
             }
             endFirstPicture()
+            isAway.value = error instanceof RefusedError && error.status === 404
             problem.value = error instanceof RefusedError ? error.message : 'The map could not be fetched. Check the network and try again.'
         }
     },
@@ -129,9 +135,27 @@ function visit(): void {
 
 watch(() => props.topic, () => ready.value && visit())
 
+/** The map is not to be had any more: it went to the trash, or is no longer shared. What waits to be sent is kept in this browser. */
+watch(() => map.ended, (why) => {
+    if (why !== null) {
+        ready.value = false
+        isAway.value = true
+        problem.value = why
+        map.close()
+    }
+})
+
+/** Who only looks has the outline and the board. */
+watch([ready, () => map.mayEdit], ([isThere, mayEdit]) => {
+    if (isThere && !mayEdit) {
+        preferences.way = preferences.way === 'outline' ? 'outline' : 'board'
+        ui.phoneView = ['outline', 'board', 'desk'].includes(ui.phoneView) ? ui.phoneView : 'outline'
+    }
+}, { immediate: true })
+
 useEventListener(window, 'paste', (event: ClipboardEvent) => {
     const isText = event.target instanceof Element && event.target.closest('input, textarea, [contenteditable=true], [role=dialog]') !== null
-    if (!isText && ready.value && walk.at === null && event.clipboardData !== null) {
+    if (!isText && ready.value && map.mayEdit && walk.at === null && event.clipboardData !== null) {
         event.preventDefault()
         const data = event.clipboardData
         if (!features.some((feature) => feature.paste?.(data) === true)) {
@@ -168,9 +192,7 @@ onBeforeUnmount(() => {
 </script>
 
 <template>
-    <NResult v-if="problem !== null" class="problem" status="info" title="This map does not open" :description="problem">
-        <template #footer><NButton type="primary" @click="$router.push('/')">Back to the library</NButton></template>
-    </NResult>
+    <MapClosed v-if="problem !== null" :id="id" :why="problem" :can-ask="isAway" />
     <div v-else-if="!ready" class="wait"><NSpin description="Fetching the map" /></div>
     <div v-else class="page" :class="{ walking: walk.at !== null, narrow }">
         <TopBar v-if="walk.at === null" :narrow="narrow || inFrame" />
@@ -183,13 +205,13 @@ onBeforeUnmount(() => {
                 <aside v-else class="left" :class="{ alone: isListed }" :style="narrow || isListed ? {} : { width: `${preferences.outlineWidth}px` }"><ScopeTrail where="outline" /><OutlineTree /><FirstWords v-if="isListed || narrow" /></aside>
                 <PanelEdge v-if="!narrow && !isListed" />
             </template>
-            <div v-if="walk.at !== null || hasBoard" class="middle"><ScopeTrail v-if="walk.at === null" where="board" /><BoardView /><Tray v-if="walk.at === null && !inFrame && trayPages.length > 0" /></div>
+            <div v-if="walk.at !== null || hasBoard" class="middle"><ScopeTrail v-if="walk.at === null" where="board" /><BoardView /><Tray v-if="walk.at === null && !inFrame && map.mayEdit && trayPages.length > 0" /></div>
             <div v-else-if="ownWay?.middle !== undefined" class="middle"><component :is="ownWay.middle" /></div>
             <SecondView v-if="walk.at === null && !narrow && pane === 'first' && preferences.second !== null" />
             <aside v-if="walk.at === null && ui.side !== null" class="right wide">
                 <FindPanel v-if="ui.side === 'find'" /><ParkingLot v-else-if="ui.side === 'lot'" /><component :is="sides[ui.side]" v-else-if="sides[ui.side] !== undefined" /><RemovedPanel v-else />
             </aside>
-            <aside v-else-if="walk.at === null && (narrow ? ui.phoneView === 'desk' : preferences.deskOpen && !inFrame && preferences.second === null)" class="right"><Desk /></aside>
+            <aside v-else-if="walk.at === null && (narrow ? ui.phoneView === 'desk' : preferences.deskOpen && !inFrame && preferences.second === null)" class="right"><Desk v-if="map.mayEdit" /><ReadingDesk v-else /></aside>
         </main>
         <PhoneSwitch v-if="narrow && walk.at === null" />
         <WalkControls v-if="walk.at !== null" />
@@ -197,7 +219,7 @@ onBeforeUnmount(() => {
         <MoveBelow v-if="ui.panel === 'move'" />
         <component :is="overlay" v-for="(overlay, i) in overlays" :key="i" />
         <PasteDialog v-if="paste.isOpen" />
-        <FileDrop />
+        <FileDrop v-if="map.mayEdit" />
         <DragLabel />
     </div>
 </template>
@@ -216,5 +238,5 @@ main { flex: 1; min-height: 0; display: flex; }
 .right.wide { width: calc(330px * var(--size, 1)); }
 .narrow .right.wide { position: absolute; inset: 50px 0 0; z-index: 5; }
 .narrow .left, .narrow .right { flex: 1; width: auto; border: 0; }
-.wait, .problem { height: 100dvh; display: grid; place-content: center; }
+.wait { height: 100dvh; display: grid; place-content: center; }
 </style>

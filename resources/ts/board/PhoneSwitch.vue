@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
+import { computed } from 'vue'
 import { useActions } from '@/actions/useActions'
 import { features } from '@/features'
 import { useMap } from '@/stores/map'
@@ -14,12 +15,14 @@ const titles = useTitles()
 const typing = useTyping()
 const { run, nameOf } = useActions()
 
-const views: { id: PhoneView; name: string }[] = [
+const allViews: { id: PhoneView; name: string }[] = [
     { id: 'outline', name: 'Outline' },
     { id: 'board', name: 'Board' },
     ...features.flatMap(({ way }) => (way?.middle === undefined ? [] : [{ id: way.id, name: way.name }])),
     { id: 'desk', name: 'Desk' },
 ]
+
+const views = computed(() => (map.mayEdit ? allViews : allViews.filter(({ id }) => ['outline', 'board', 'desk'].includes(id))))
 
 const tools = [
     { id: 'topic.next', text: 'Add' },
@@ -53,7 +56,7 @@ function see(view: PhoneView): void {
 
 <template>
     <footer class="switch">
-        <div v-if="['outline', 'board'].includes(ui.phoneView)" class="tools" role="toolbar" aria-label="Topics">
+        <div v-if="map.mayEdit && ['outline', 'board'].includes(ui.phoneView)" class="tools" role="toolbar" aria-label="Topics">
             <NButton v-for="tool in tools" :key="tool.id" size="small" quaternary :aria-label="nameOf(tool.id)" @pointerdown.prevent @click="use(tool.id)">{{ tool.text }}</NButton>
         </div>
         <nav aria-label="Parts of the map">

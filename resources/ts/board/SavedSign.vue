@@ -12,6 +12,9 @@ const isKept = ref(false)
 const edits = computed(() => (map.waiting.length === 1 ? '1 edit' : `${map.waiting.length} edits`))
 const kept = computed(() => (map.waiting.length > 0 ? `, ${edits.value} kept here` : ''))
 const said = computed(() => {
+    if (!map.mayEdit && ['saved', 'saving'].includes(map.savedState)) {
+        return { text: 'Looking', more: 'You may look at this map. What others change in it appears here.', tone: 'calm' }
+    }
     switch (map.savedState) {
         case 'saved':
             return { text: 'Saved', more: 'Everything is kept on the server.', tone: 'calm' }

@@ -21,7 +21,7 @@ import UndoButtons from './UndoButtons.vue'
 defineProps<{ narrow: boolean }>()
 
 const RENAME = 'rename'
-const ways = [{ id: 'outline', text: 'Outline' }, { id: 'board', text: 'Board' }, ...features.flatMap(({ way }) => way ?? []).sort((a, b) => a.place - b.place).map(({ id, name }) => ({ id, text: name }))]
+const allWays = [{ id: 'outline', text: 'Outline' }, { id: 'board', text: 'Board' }, ...features.flatMap(({ way }) => way ?? []).sort((a, b) => a.place - b.place).map(({ id, name }) => ({ id, text: name }))]
 
 const map = useMap()
 const preferences = usePreferences()
@@ -48,12 +48,14 @@ function endNaming(keep: boolean): void {
     naming.value = null
 }
 
+const ways = computed(() => (map.mayEdit ? allWays : allWays.slice(0, 2)))
+
 const parked = computed(() => childrenOf(map.tree, LOT).length)
-const aboutMap: readonly MenuLine[] = [
-    { key: RENAME, name: 'Rename the map' },
+const aboutMap = computed<readonly MenuLine[]>(() => [
+    ...(map.mayEdit ? [{ key: RENAME, name: 'Rename the map' }] : []),
     { name: 'Arrangement', lines: [...arrangements.map(({ name: one }) => `arrange.${one}`), '-', 'arrange.balance', 'arrange.mirror'] },
-    'look.whole', 'sign.legend', 'see.board', 'see.calm', '-', 'map.history', 'map.version', 'map.beside', 'file.all', 'map.trash', 'lot.open', 'map.starter', '-', 'help.keys', 'map.library',
-]
+    'look.whole', 'sign.legend', 'see.board', 'see.calm', '-', 'map.share', 'map.history', 'map.version', 'map.beside', 'file.all', 'map.trash', 'lot.open', 'map.starter', '-', 'help.keys', 'map.library',
+])
 /** How what is chosen looks. */
 const looks: readonly MenuLine[] = [
     'look.larger', 'look.smaller', 'look.wider', 'look.narrower', '-', 'look.copy', 'look.give', 'look.choose-alike', '-',
@@ -77,7 +79,7 @@ const more: readonly MenuLine[] = [
     { name: 'Shape', lines: ['shape.wrap', 'shape.dissolve', 'change.sort', 'change.break', 'change.join', 'change.number', 'change.tidy'] },
     { name: 'Look', lines: ['look.larger', 'look.smaller', 'look.copy', 'look.give', 'look.for-level', 'look.reset', 'look.whole'] },
     { name: 'Hand over', lines: ['handover.open', 'handover.again', 'handover.docx', 'handover.pdf', 'handover.print', 'handover.slides', 'handover.publish', 'privacy.turn', 'export.md', 'export.txt', 'export.opml', 'export.json', 'export.zip', 'export.svg', 'export.png', 'handover.picture', 'clip.copy', 'clip.address'] },
-    { name: 'View', lines: VIEW }, 'see.calm', 'way.table', 'way.slides', 'show.begin', 'walk.begin', 'walk.stops', 'aloud.branch', 'aloud.names', 'clip.preview', 'clip.document',
+    'map.share', { name: 'View', lines: VIEW }, 'see.calm', 'way.table', 'way.slides', 'show.begin', 'walk.begin', 'walk.stops', 'aloud.branch', 'aloud.names', 'clip.preview', 'clip.document',
 ]
 function choose(key: string): void {
     if (key === RENAME) {
@@ -106,11 +108,14 @@ function choose(key: string): void {
                 </ActionHint>
             </nav>
             <div class="space" />
-            <UndoButtons />
-            <ActionMenu :lines="reshape" tall @select="run"><NButton size="small" secondary>Shape</NButton></ActionMenu>
-            <ActionMenu :lines="looks" tall @select="run"><NButton size="small" secondary>Look</NButton></ActionMenu>
+            <template v-if="map.mayEdit">
+                <UndoButtons />
+                <ActionMenu :lines="reshape" tall @select="run"><NButton size="small" secondary>Shape</NButton></ActionMenu>
+                <ActionMenu :lines="looks" tall @select="run"><NButton size="small" secondary>Look</NButton></ActionMenu>
+            </template>
             <ActionHint id="filter.open"><NButton size="small" secondary @click="run('filter.open')">Find</NButton></ActionHint>
-            <ActionHint v-if="parked > 0" id="lot.open"><NButton size="small" secondary :aria-label="`Parking lot, ${parked} parked`" @click="run('lot.open')">Parked<span class="count">{{ parked }}</span></NButton></ActionHint>
+            <ActionHint v-if="parked > 0 && map.mayEdit" id="lot.open"><NButton size="small" secondary :aria-label="`Parking lot, ${parked} parked`" @click="run('lot.open')">Parked<span class="count">{{ parked }}</span></NButton></ActionHint>
+            <ActionHint id="map.share"><NButton size="small" secondary @click="run('map.share')">{{ map.isShared ? 'Shared' : 'Share' }}</NButton></ActionHint>
             <ActionMenu :lines="handOver" @select="run"><NButton size="small" secondary>Hand over</NButton></ActionMenu>
             <ActionMenu :lines="show" @select="run"><NButton secondary type="primary" size="small">Show</NButton></ActionMenu>
             <ActionHint id="help.palette"><NButton size="small" secondary @click="run('help.palette')">Actions</NButton></ActionHint>

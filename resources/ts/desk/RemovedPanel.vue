@@ -40,7 +40,7 @@ function restore(branch: RemovedBranch): void {
         <NSpin v-if="branches === null" />
         <NEmpty v-else-if="branches.length === 0" description="Nothing has been removed from this map. What you remove is kept here." />
         <ul v-else>
-            <li class="all"><span>They stay for thirty days.</span><NButton size="tiny" @click="empty">Empty for good</NButton></li>
+            <li class="all"><span>They stay for thirty days.</span><NButton v-if="map.isOwner" size="tiny" @click="empty">Empty for good</NButton></li>
             <li v-for="branch in branches" :key="branch.id">
                 <span>{{ topicName(branch.title) }}</span>
                 <small>{{ branch.topics === 1 ? '1 topic' : `${branch.topics} topics` }}</small>

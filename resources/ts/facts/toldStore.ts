@@ -18,7 +18,7 @@ export const useTold = defineStore('told', () => {
     /** Whether there is anything to reckon at all: numbers, to-dos, words. */
     const isReckoned = computed(() => [...beside.tree.rows.values()].some(({ type, fields }) => type === 'field' || type === 'task' || (type === 'kind' && fields.todo === true)) || [...beside.tree.topics.values()].some(({ note }) => note !== ''))
     watch([() => beside.current, () => map.seq, () => map.savedState, () => beside.chosen.length, isReckoned], ([topic, , state, count, wanted], before) => {
-        if (topic === null || count !== 1 || !wanted) {
+        if (topic === null || count !== 1 || !wanted || !map.mayEdit) {
             asking.drop()
             told.value = null
         } else if (state === 'saved') {

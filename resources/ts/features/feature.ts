@@ -42,6 +42,8 @@ export interface Feature {
     readonly desk?: readonly DeskPart[]
     /** A way of seeing of its own: what stands at the left of the board then, at the desk, and on the board; or in its place. "place" is where it comes among all of them, after outline and board; "hasNote" says that the note is written there, and not at the desk. */
     readonly way?: { readonly id: OwnWay; readonly name: string; readonly place: number; readonly hasNote?: true; readonly left?: Component; readonly desk?: Component; readonly onBoard?: Component; readonly middle?: Component }
+    /** What it has of the chosen topic for who only looks at the map. */
+    readonly reading?: Component
     /** What it draws on the board for the hand, above the topics. */
     readonly onBoard?: Component
     /** What it shows over the map when it is asked for: its dialogs. */

@@ -17,6 +17,7 @@ import { privacy } from './privacy'
 import { process } from './process'
 import { ring } from './ring'
 import { rule } from './rule'
+import { share } from './share'
 import { show } from './show'
 import { sign } from './sign'
 import { story } from './story'
@@ -26,7 +27,7 @@ import { walk } from './walk'
 import { words } from './words'
 
 /** The list of all features. A new one is a folder and one line here. */
-export const features: readonly Feature[] = [number, privacy, handover, look, link, arrange, kind, task, rule, sign, picture, file, show, walk, filter, digest, table, draft, story, words, aloud, process, crosslink, ring, brace]
+export const features: readonly Feature[] = [number, privacy, share, handover, look, link, arrange, kind, task, rule, sign, picture, file, show, walk, filter, digest, table, draft, story, words, aloud, process, crosslink, ring, brace]
 
 /** What features have put on a topic, in words. */
 export const toldOf = (topic: string): string => features.map((feature) => feature.tells?.(topic) ?? '').filter((words) => words !== '').join(', ')

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { NButton, NDropdown, NInput } from 'naive-ui'
-import { computed, nextTick, ref } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref } from 'vue'
 import { api } from '@/api/client'
 import type { Folder } from '@/api/wire'
 import MenuAt from '@/ui/MenuAt.vue'
 import { useLibrary } from './libraryStore'
 import { takeDragged, useShelfDrag } from './useShelfDrag'
+
+const FolderSharing = defineAsyncComponent(() => import('./FolderSharing.vue'))
 
 /** A folder: opened by a click, filled by dropping maps and folders on it. */
 const props = defineProps<{ folder: Folder }>()
@@ -14,6 +16,7 @@ const library = useLibrary()
 const { start } = useShelfDrag()
 const menu = ref<InstanceType<typeof MenuAt> | null>(null)
 const over = ref(false)
+const isSharing = ref(false)
 const naming = ref<string | null>(null)
 const name = ref<InstanceType<typeof NInput> | null>(null)
 
@@ -22,6 +25,7 @@ const count = computed(() => library.countIn(props.folder.id))
 const others = computed(() => library.folders.filter((one) => one.id !== props.folder.parent && !library.isWithin(one.id, props.folder.id)))
 const places = computed(() => [
     ...(props.folder.parent === null ? [] : [{ key: 'out', label: 'Move out of this folder' }]),
+    { key: 'share', label: 'Share' },
     { key: 'rename', label: 'Rename' },
     { key: 'put', label: 'Put into', disabled: others.value.length === 0, children: others.value.map((one) => ({ key: `put ${one.id}`, label: one.name })) },
     { key: 'remove', label: 'Dissolve: what is in it stays' },
@@ -30,6 +34,8 @@ const places = computed(() => [
 async function act(key: string): Promise<void> {
     if (key === 'open') {
         library.folder = props.folder.id
+    } else if (key === 'share') {
+        isSharing.value = true
     } else if (key === 'rename') {
         naming.value = props.folder.name
         await nextTick()
@@ -68,6 +74,7 @@ function drop(event: DragEvent): void {
             <span><strong>{{ folder.name }}</strong><small>{{ count === 0 ? 'empty' : count === 1 ? '1 thing' : `${count} things` }}</small></span>
         </button>
         <MenuAt ref="menu" :options="[{ key: 'open', label: 'Open' }, ...places]" @select="act" />
+        <FolderSharing v-if="isSharing" :folder="folder" @close="isSharing = false" />
         <NDropdown trigger="click" :options="places" @select="act"><NButton size="small" quaternary :aria-label="`More about the folder ${folder.name}`">More</NButton></NDropdown>
     </li>
 </template>

@@ -21,6 +21,7 @@ import StarterDialog from './StarterDialog.vue'
 import StarterShelf from './StarterShelf.vue'
 import { takeDragged } from './useShelfDrag'
 
+const SharedMaps = defineAsyncComponent(() => import('./SharedMaps.vue'))
 const LibraryReminders = defineAsyncComponent(() => import('@/features/task/LibraryReminders.vue'))
 
 /** All maps of a person, in folders: to open, begin, bring in, search, put aside. */
@@ -121,7 +122,7 @@ useEventListener(document, 'dragover', (event) => {
 useEventListener(document, 'dragleave', (event) => (dropping.value = event.relatedTarget !== null && dropping.value))
 useEventListener(document, 'drop', (event) => event.preventDefault())
 /** Nothing here yet, not even in the trash. */
-const isFirstRun = computed(() => library.maps?.length === 0 && library.trash.length === 0 && library.folders.length === 0)
+const isFirstRun = computed(() => library.maps?.length === 0 && library.trash.length === 0 && library.folders.length === 0 && library.shared.length === 0)
 
 onMounted(async () => {
     // The first map that is opened will most likely have its board here.
@@ -155,40 +156,43 @@ onBeforeUnmount(leftovers.stop)
         <p v-if="leftovers.count > 0" class="left" role="status">{{ leftovers.count === 1 ? '1 edit waits' : `${leftovers.count} edits wait` }} here to be sent.{{ leftovers.problem === null ? '' : ` ${leftovers.problem}` }} <NButton text type="primary" @click="leftovers.tryAgain">Try again</NButton></p>
         <div v-if="library.maps === null && library.problem !== null" class="empty"><p role="alert">{{ library.problem }}</p><NButton type="primary" @click="library.fetch">Try again</NButton></div>
         <NSpin v-else-if="library.maps === null" class="wait" />
-        <section v-else-if="isFirstRun" class="first">
-            <h2>Your first map</h2>
-            <p>Begin with an empty board, take one of these as a start, or bring in what you have: a document (DOCX, OpenDocument, EPUB, web page, RTF), Markdown, OPML, a table, plain text or a Chalk Tree map. Files can be dropped anywhere on this page.</p>
-            <p class="ways"><NButton type="primary" size="large" @click="newMap">An empty map</NButton><NButton size="large" @click="picker?.click()">Bring in files</NButton></p>
-            <StarterShelf :takes-focus="false" @begun="starting = false" />
-        </section>
         <LibraryReminders v-if="library.maps !== null && !isFirstRun" />
-        <NTabs v-if="library.maps !== null && !isFirstRun" type="line" class="tabs">
+        <NTabs v-if="library.maps !== null" type="line" class="tabs">
             <NTabPane name="maps" :tab="`Maps · ${library.maps.length}`">
-                <div class="bar">
-                    <nav aria-label="Folders on the way here">
-                        <button :class="{ here: library.folder === null }" @click="library.folder = null" @dragover.prevent @drop.stop.prevent="dropOn($event, null)">Library</button>
-                        <template v-for="one in library.trail" :key="one.id"><span aria-hidden="true">›</span><button :class="{ here: one.id === library.folder }" @click="library.folder = one.id" @dragover.prevent @drop.stop.prevent="dropOn($event, one.id)">{{ one.name }}</button></template>
-                    </nav>
-                    <NInput v-if="naming !== null" ref="newName" v-model:value="naming" size="small" class="new-folder" placeholder="Name of the folder" :maxlength="200" :input-props="{ 'aria-label': 'Name of the folder' }" @blur="endFolder(true)" @keydown.enter="endFolder(true)" @keydown.escape.stop="endFolder(false)" />
-                    <NButton v-else size="small" secondary @click="beginFolder">New folder</NButton>
-                    <div class="space" />
-                    <NSelect v-model:value="preferences.librarySort" size="small" class="sort" :options="[{ value: 'changed', label: 'Changed last' }, { value: 'name', label: 'By name' }, { value: 'topics', label: 'Largest first' }]" :input-props="{ 'aria-label': 'Order' }" />
-                    <NRadioGroup v-model:value="preferences.libraryAs" size="small" aria-label="Show as"><NRadioButton value="pictures">Pictures</NRadioButton><NRadioButton value="list">List</NRadioButton></NRadioGroup>
-                </div>
-                <!-- The list keeps how far each row is from the size it reckons with, which means nothing by another size. -->
-                <NVirtualList :key="preferences.libraryAs" class="shelf" :items="rows" :item-size="isLine ? 74 : 250" item-resizable key-field="key" :padding-bottom="40">
-                    <template #default="{ item: row }: { item: Row }">
-                        <ul v-if="row.kind === 'folders'" :key="row.key" class="folders"><FolderCard v-for="one in library.here" :key="one.id" :folder="one" /></ul>
-                        <ul v-else-if="row.kind === 'maps'" :key="row.key" class="cards" :style="{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }"><MapCard v-for="entry in row.maps" :key="entry.id" :entry="entry" :line="isLine" /></ul>
-                        <div v-else-if="row.kind === 'none'" :key="row.key" class="empty">
-                            <p v-if="isSearching">No map has “{{ words }}” in its name.</p>
-                            <p v-else>This folder holds no maps. Drag some onto it, or begin one here.</p>
-                            <NButton v-if="!isSearching" type="primary" @click="newMap">New map</NButton>
-                        </div>
-                        <InsideMaps v-else :key="row.key" :words="words" />
-                    </template>
-                </NVirtualList>
+                <section v-if="isFirstRun" class="first">
+                    <h2>Your first map</h2>
+                    <p>Begin with an empty board, take one of these as a start, or bring in what you have: a document (DOCX, OpenDocument, EPUB, web page, RTF), Markdown, OPML, a table, plain text or a Chalk Tree map. Files can be dropped anywhere on this page.</p>
+                    <p class="ways"><NButton type="primary" size="large" @click="newMap">An empty map</NButton><NButton size="large" @click="picker?.click()">Bring in files</NButton></p>
+                    <StarterShelf :takes-focus="false" @begun="starting = false" />
+                </section>
+                <template v-else>
+                    <div class="bar">
+                        <nav aria-label="Folders on the way here">
+                            <button :class="{ here: library.folder === null }" @click="library.folder = null" @dragover.prevent @drop.stop.prevent="dropOn($event, null)">Library</button>
+                            <template v-for="one in library.trail" :key="one.id"><span aria-hidden="true">›</span><button :class="{ here: one.id === library.folder }" @click="library.folder = one.id" @dragover.prevent @drop.stop.prevent="dropOn($event, one.id)">{{ one.name }}</button></template>
+                        </nav>
+                        <NInput v-if="naming !== null" ref="newName" v-model:value="naming" size="small" class="new-folder" placeholder="Name of the folder" :maxlength="200" :input-props="{ 'aria-label': 'Name of the folder' }" @blur="endFolder(true)" @keydown.enter="endFolder(true)" @keydown.escape.stop="endFolder(false)" />
+                        <NButton v-else size="small" secondary @click="beginFolder">New folder</NButton>
+                        <div class="space" />
+                        <NSelect v-model:value="preferences.librarySort" size="small" class="sort" :options="[{ value: 'changed', label: 'Changed last' }, { value: 'name', label: 'By name' }, { value: 'topics', label: 'Largest first' }]" :input-props="{ 'aria-label': 'Order' }" />
+                        <NRadioGroup v-model:value="preferences.libraryAs" size="small" aria-label="Show as"><NRadioButton value="pictures">Pictures</NRadioButton><NRadioButton value="list">List</NRadioButton></NRadioGroup>
+                    </div>
+                    <!-- The list keeps how far each row is from the size it reckons with, which means nothing by another size. -->
+                    <NVirtualList :key="preferences.libraryAs" class="shelf" :items="rows" :item-size="isLine ? 74 : 250" item-resizable key-field="key" :padding-bottom="40">
+                        <template #default="{ item: row }: { item: Row }">
+                            <ul v-if="row.kind === 'folders'" :key="row.key" class="folders"><FolderCard v-for="one in library.here" :key="one.id" :folder="one" /></ul>
+                            <ul v-else-if="row.kind === 'maps'" :key="row.key" class="cards" :style="{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }"><MapCard v-for="entry in row.maps" :key="entry.id" :entry="entry" :line="isLine" /></ul>
+                            <div v-else-if="row.kind === 'none'" :key="row.key" class="empty">
+                                <p v-if="isSearching">No map has “{{ words }}” in its name.</p>
+                                <p v-else>This folder holds no maps. Drag some onto it, or begin one here.</p>
+                                <NButton v-if="!isSearching" type="primary" @click="newMap">New map</NButton>
+                            </div>
+                            <InsideMaps v-else :key="row.key" :words="words" />
+                        </template>
+                    </NVirtualList>
+                </template>
             </NTabPane>
+            <NTabPane name="shared" :tab="`Shared with you · ${library.shared.length}`"><SharedMaps /></NTabPane>
             <NTabPane name="trash" :tab="`Trash · ${library.trash.length}`">
                 <template v-if="library.trash.length > 0">
                     <div class="bar"><p class="note">Maps stay here for thirty days. Emptying the trash cannot be undone.</p><div class="space" /><NButton size="small" @click="library.change(api.emptyTrash)">Empty the trash for good</NButton></div>

@@ -5,7 +5,7 @@ import { api } from '@/api/client'
 import { send, sent, StoppedError } from '@/api/files'
 import { UnreachableError } from '@/api/http'
 import { latest } from '@/api/latest'
-import type { Folder, LibraryEntry } from '@/api/wire'
+import type { Folder, LibraryEntry, SharedEntry } from '@/api/wire'
 import { newId } from '@/stores/map'
 import { usePreferences } from '@/stores/preferences'
 import { tell } from '@/ui/tell'
@@ -28,6 +28,8 @@ export const useLibrary = defineStore('library', () => {
     const maps = shallowRef<readonly LibraryEntry[] | null>(null)
     const trash = shallowRef<readonly LibraryEntry[]>([])
     const folders = shallowRef<readonly Folder[]>([])
+    /** What others share with this person. */
+    const shared = shallowRef<readonly SharedEntry[]>([])
     const folder = ref<string | null>(null)
     const busy = ref(false)
     const arrivals = ref<Arrival[]>([])
@@ -88,6 +90,7 @@ export const useLibrary = defineStore('library', () => {
             maps.value = answer.maps
             trash.value = answer.trash
             folders.value = answer.folders
+            shared.value = answer.shared
             if (folder.value !== null && !answer.folders.some((one) => one.id === folder.value)) {
                 folder.value = null
             }
@@ -153,5 +156,5 @@ export const useLibrary = defineStore('library', () => {
         await fetch()
     }
 
-    return { maps, trash, folders, folder, busy, problem, arrivals, trail, here, shown, sorted, isWithin, countIn, attempt, fetch, change, rename, put, bringIn }
+    return { maps, trash, folders, shared, folder, busy, problem, arrivals, trail, here, shown, sorted, isWithin, countIn, attempt, fetch, change, rename, put, bringIn }
 })

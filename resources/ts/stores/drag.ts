@@ -82,6 +82,9 @@ export const useDrag = defineStore('drag', () => {
         if (!map.chosen.includes(id)) {
             map.choose(id)
         }
+        if (!map.mayEdit) {
+            return false
+        }
         ids.value = topsOf(map.tree, map.chosen).filter((one) => one !== map.tree.root)
         isBegun = false
         scrolling = requestAnimationFrame(scroll)

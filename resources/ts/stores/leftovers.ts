@@ -18,6 +18,7 @@ export const useLeftovers = defineStore('leftovers', () => {
                     seq: () => 0,
                     answered: (answer) => answer.edits.forEach((outcome) => outcome.refusal !== undefined && tell.warning(outcome.refusal.message)),
                     refused: () => undefined,
+                    ended: () => undefined,
                 })
                 queues.set(map, queue)
                 queue.resume(await pendingEdits.of(map))

@@ -3,7 +3,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { openMap } from '@/api/client'
 import { newId } from '@/api/ids'
 import { latest } from '@/api/latest'
-import type { Edit, EditsAnswer, Mark, Narrowed, Place, SceneNews, Slip, View, ViewFilter } from '@/api/wire'
+import type { Edit, EditsAnswer, Mark, Narrowed, Place, Role, SceneNews, Slip, View, ViewFilter } from '@/api/wire'
 import { learnChalks } from '@/board/chalkSheet'
 import { learnLooks } from '@/board/looks'
 import { tell } from '@/ui/tell'
@@ -15,6 +15,11 @@ import { ancestorsOf, emptyTree, foreseen, merged, type Topic, type Tree } from 
 export { newId }
 
 export type Region = 'board' | 'outline'
+
+/** Milliseconds between two questions for what others did. */
+const OFTEN = 2_000
+/** So many of these go by where nobody else may open the map. */
+const SELDOM = 15
 
 /** A title that is being typed. */
 export interface Editing {
@@ -53,7 +58,7 @@ export const useMap = defineStore('map', () => {
     const redoLabel = ref<string | null>(null)
     const chosen = shallowRef<readonly string[]>([])
     const region = ref<Region>('board')
-    const editing = shallowRef<Editing | null>(null)
+    const typed = shallowRef<Editing | null>(null)
     const folded = shallowRef<ReadonlySet<string>>(new Set())
     const outlineFolded = shallowRef<ReadonlySet<string>>(new Set())
     /** Where one has stepped in, on the board and in the outline; null for the whole map. */
@@ -63,6 +68,16 @@ export const useMap = defineStore('map', () => {
     const outlineScope = ref<string | null>(null)
     const numbers = shallowRef<Readonly<Record<string, string>>>({})
     const queue = shallowRef<ReturnType<typeof createQueue> | null>(null)
+    /** What this person may do here. */
+    const role = ref<Role>('owner')
+    const mayEdit = computed(() => role.value !== 'view')
+    /** Who only looks types nothing. */
+    const editing = computed<Editing | null>({ get: () => typed.value, set: (now) => (typed.value = mayEdit.value ? now : null) })
+    const isOwner = computed(() => role.value === 'owner')
+    /** Whether anybody else may open it, so that there may be news at any time. */
+    const isShared = ref(false)
+    /** Why the map is not to be had any more; null while it is. */
+    const ended = ref<string | null>(null)
 
     const waiting = computed<readonly Edit[]>(() => queue.value?.waiting.value ?? [])
     const tree = computed<Tree>(() => foreseen(base.value, waiting.value))
@@ -111,12 +126,14 @@ export const useMap = defineStore('map', () => {
         numbers.value = answer.numbers
         today.value = answer.today
         filter.value = answer.view.filter
+        role.value = answer.role
+        isShared.value = answer.isShared
         takeScene(answer.scene)
         takeNarrowed(answer.narrowed)
         seq.value = answer.seq
         undoLabel.value = answer.undo
         redoLabel.value = answer.redo
-        queue.value = createQueue(map, { seq: () => seq.value, answered, refused })
+        queue.value = createQueue(map, { seq: () => seq.value, answered, refused, ended: (message) => (ended.value = message) })
         queue.value.resume(left)
         const last = choiceLeft(map) ?? answer.view.chosen
         chosen.value = [last !== null && tree.value.topics.has(last) ? last : tree.value.root]
@@ -137,6 +154,9 @@ export const useMap = defineStore('map', () => {
         filter.value = narrowed.value = narrowedScene.value = null
         chosen.value = []
         editing.value = null
+        ended.value = null
+        role.value = 'owner'
+        isShared.value = false
         outcomes.clear()
     }
 
@@ -165,9 +185,22 @@ export const useMap = defineStore('map', () => {
             waiter?.(outcome.refusal?.message ?? null)
         }
         keepChoiceValid()
+        isShared.value = answer.isShared
+        if (answer.role !== role.value) {
+            takeRole(answer.role)
+        }
         if (answer.today !== today.value) {
             void turnDay()
         }
+    }
+
+    /** This person may do more here now, or less: the map is opened anew as they may see it, once nothing is on its way. */
+    function takeRole(now: Role): void {
+        const its = id.value
+        const isLess = now === 'view'
+        role.value = now
+        tell.info(isLess ? 'From now on you may look at this map, and no longer change it.' : now === 'owner' ? 'This map is yours now.' : 'From now on you may work in this map.')
+        void queue.value?.idle().then(() => its === id.value && open(its))
     }
 
     /** A new day has begun, and looks may go by it: the scene is asked for anew, where one stands. */
@@ -263,8 +296,14 @@ export const useMap = defineStore('map', () => {
         }
     }
 
-    /** Sends an edit on its way; the tree shows it at once. */
+    /** Sends an edit on its way; the tree shows it at once. Who only looks is told so, and nothing changes. */
     function edit(...edits: Edit[]): void {
+        if (!mayEdit.value) {
+            tell.info('You may look at this map, not change it. Ask whoever keeps it to let you work in it.')
+            edits.forEach((one) => outcomes.get(one.id ?? '')?.('You may look at this map, not change it.'))
+            edits.forEach((one) => outcomes.delete(one.id ?? ''))
+            return
+        }
         queue.value?.push(...edits.map((one) => ({ ...one, id: one.id ?? newId() })))
     }
 
@@ -297,6 +336,15 @@ export const useMap = defineStore('map', () => {
             askForNews()
         }
     }, 60_000)
+
+    /** Where others may change the map it is asked for news as long as somebody looks at it; else now and then, as it may be shared by now. */
+    let turn = 0
+    setInterval(() => {
+        turn++
+        if (id.value !== '' && (isShared.value || turn % SELDOM === 0) && ended.value === null && document.visibilityState === 'visible' && savedState.value === 'saved') {
+            queue.value?.askForNews(true)
+        }
+    }, OFTEN)
 
     /** Another view of the same map, beside this one or in another window, has heard of something new. */
     const channel = new BroadcastChannel('chalk-tree')
@@ -424,7 +472,7 @@ export const useMap = defineStore('map', () => {
     }
 
     return {
-        id, told: base, tree, slips, tried, showTried, marks, place, waiting, savedState, savedProblem, undoLabel, redoLabel,
+        id, told: base, tree, slips, tried, showTried, marks, place, role, mayEdit, isOwner, isShared, ended, waiting, savedState, savedProblem, undoLabel, redoLabel,
         chosen, current, currentTopic, region, editing, folded, outlineFolded,
         scope, outlineScope, showing, setShowing, filter, narrowed, setFilter, numbers, seq, today,
         open, close, beforeLeaving, beforeHiding, edit, outcomeOf, refusalOf, choose, setFolded, refold, uncover, stepInto, afterAnswer, goOnAfterAnswer, askForNews,

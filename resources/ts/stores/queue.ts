@@ -13,11 +13,15 @@ interface Listener {
     answered(answer: EditsAnswer): void
     /** A change of the view, or a question, was refused. */
     refused(message: string): void
+    /** The map is not to be had any more: gone, in the trash, or no longer shared. */
+    ended(message: string): void
 }
 
 const MOST_AT_ONCE = 100
 const FIRST_WAIT = 1_000
 const LONGEST_WAIT = 15_000
+/** Those that say that there is no such map for this person, or not any more. */
+const GONE = [404, 410]
 /** Answers of ours that say "not now". */
 const LATER = [408, 419, 429]
 
@@ -36,6 +40,8 @@ export function createQueue(map: string, listener: Listener) {
     const problem = ref('')
     let look: View | null = null
     let wantsNews = false
+    /** Nobody waits for what is asked by the clock, so nothing is shown of it. */
+    let isQuiet = true
     let running = false
     let closed = false
     let wait = FIRST_WAIT
@@ -70,7 +76,9 @@ export function createQueue(map: string, listener: Listener) {
         void run()
     }
 
-    function askForNews(): void {
+    /** @param quiet whether it is asked by the clock, and not because somebody came back */
+    function askForNews(quiet = false): void {
+        isQuiet = quiet && (isQuiet || !wantsNews)
         wantsNews = true
         void run()
     }
@@ -83,7 +91,7 @@ export function createQueue(map: string, listener: Listener) {
         clearTimeout(timer)
         try {
             while (!closed && (waiting.value.length > 0 || look !== null || wantsNews)) {
-                state.value = 'saving'
+                state.value = waiting.value.length === 0 && look === null && isQuiet ? state.value : 'saving'
                 await (waiting.value.length > 0 ? sendEdits() : look !== null ? sendView(look) : sendQuestion())
                 wait = FIRST_WAIT
             }
@@ -153,7 +161,9 @@ export function createQueue(map: string, listener: Listener) {
             look = null
             state.value = waiting.value.length > 0 ? 'stuck' : 'saved'
             problem.value = error.message
-            if (waiting.value.length === 0) {
+            if (GONE.includes(error.status)) {
+                listener.ended(error.message)
+            } else if (waiting.value.length === 0) {
                 listener.refused(error.message)
             }
             return

@@ -29,6 +29,9 @@ export function useTitles() {
 
     function begin(id: string, instead: string | null = null, step = newId()): void {
         map.choose(id)
+        if (!map.mayEdit) {
+            return
+        }
         map.editing = { id, where: map.region, step, fresh: false, instead }
     }
 

@@ -50,7 +50,7 @@ export function takeKeys(): string[] {
     return ahead.splice(0)
 }
 
-const isField = (one: EventTarget | null): one is HTMLElement => one instanceof HTMLTextAreaElement || (one instanceof HTMLInputElement && ['text', 'search', 'number', 'url'].includes(one.type)) || (one instanceof HTMLElement && one.isContentEditable)
+const isField = (one: EventTarget | null): one is HTMLElement => one instanceof HTMLTextAreaElement || (one instanceof HTMLInputElement && ['text', 'search', 'number', 'url', 'email'].includes(one.type)) || (one instanceof HTMLElement && one.isContentEditable)
 
 /** Keeps what is typed until a field has the caret within what was asked for, a selector, and types it there. What is there already takes the caret by itself. */
 export function holdForField(within: string): void {

@@ -103,9 +103,9 @@ async function forget(file: string): Promise<void> {
                 <ul>
                     <li v-for="file in before" :key="file.file">
                         <button class="open" @click="state.opened = { source: file.file, name: file.name, topic: null }"><span dir="auto">{{ file.name }}</span><small>{{ sizeWords(file.bytes) }}</small></button>
-                        <div class="at"><a :href="fileAddress(map.id, file.file, file.name)" download>Save</a><NButton size="tiny" quaternary :aria-label="`Throw ${file.name} away for good`" @click="forget(file.file)">Throw away for good</NButton></div>
+                        <div class="at"><a :href="fileAddress(map.id, file.file, file.name)" download>Save</a><NButton v-if="map.isOwner" size="tiny" quaternary :aria-label="`Throw ${file.name} away for good`" @click="forget(file.file)">Throw away for good</NButton></div>
                     </li>
-                    <li v-for="one in picturesBefore" :key="one.file" class="at"><img :src="sourceAddress(map.id, one.file, 'small')" alt="A picture" /><small>{{ sizeWords(one.bytes) }}</small><NButton size="tiny" quaternary aria-label="Throw this picture away for good" @click="forget(one.file)">Throw away for good</NButton></li>
+                    <li v-for="one in picturesBefore" :key="one.file" class="at"><img :src="sourceAddress(map.id, one.file, 'small')" alt="A picture" /><small>{{ sizeWords(one.bytes) }}</small><NButton v-if="map.isOwner" size="tiny" quaternary aria-label="Throw this picture away for good" @click="forget(one.file)">Throw away for good</NButton></li>
                 </ul>
             </template>
         </template>

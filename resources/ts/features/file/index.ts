@@ -7,11 +7,12 @@ import { fileActions } from './actions'
 import { toldFiles } from './files'
 
 const FileSection = defineAsyncComponent(() => import('./FileSection.vue'))
+const FilesRead = defineAsyncComponent(() => import('./FilesRead.vue'))
 const FileOverlay = defineAsyncComponent(() => import('./FileOverlay.vue'))
 const FilesPanel = defineAsyncComponent(() => import('./FilesPanel.vue'))
 
 export const file: Feature = {
-    name: 'attach', actions: fileActions, desk: [{ in: 'Files', component: FileSection }], overlay: FileOverlay, sides: { files: FilesPanel },
+    name: 'attach', actions: fileActions, desk: [{ in: 'Files', component: FileSection }], overlay: FileOverlay, reading: FilesRead, sides: { files: FilesPanel },
     tells: (topic) => toldFiles(useBeside().tree, topic),
     // What programs put on the clipboard beside a text that they copy is not meant.
     paste: (data) => {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton, NCheckbox, NInput, NInputNumber, NProgress, NSelect } from 'naive-ui'
-import { computed, nextTick, ref } from 'vue'
+import { computed, nextTick, onMounted, ref } from 'vue'
 import { useMap } from '@/stores/map'
 import { topicName } from '@/text/titleMarkdown'
 import DeckChoices from './DeckChoices.vue'
@@ -70,10 +70,18 @@ function forget(): void {
         usedName.value = null
     }
 }
+/** Who only looks gets no complete copies; pages for everyone are made by whoever keeps the map. */
+const within = formats.filter(({ sort }) => (map.mayEdit || sort !== 'copy') && (map.isOwner || sort !== 'page'))
+const withinSorts = sorts.filter(({ sort }) => within.some((one) => one.sort === sort))
+if (!within.some(({ to }) => to === handOver.to)) {
+    handOver.set('to', within[0]?.to ?? 'docx')
+}
+/** By keys one begins with the format, and Escape closes. */
+onMounted(() => void nextTick(() => document.querySelector<HTMLElement>('.hand-over [role=radio][aria-checked=true]')?.focus({ preventScroll: true })))
 /** Arrow keys go from format to format, as in any group of which one holds. */
 function step(event: KeyboardEvent, by: number): void {
-    const at = formats.findIndex(({ to }) => to === handOver.to)
-    const next = formats[(at + by + formats.length) % formats.length]
+    const at = within.findIndex(({ to }) => to === handOver.to)
+    const next = within[(at + by + within.length) % within.length]
     if (next !== undefined) {
         event.preventDefault()
         handOver.set('to', next.to)
@@ -89,14 +97,14 @@ function step(event: KeyboardEvent, by: number): void {
             <div class="kept">
                 <NSelect v-if="handOver.kept.length > 0" size="small" :value="usedName" clearable :options="handOver.kept.map(({ id, name }) => ({ value: id, label: name }))" placeholder="Kept settings" aria-label="Settings kept with the map" @update:value="take" />
                 <NInput v-if="naming !== null" ref="nameField" v-model:value="naming" size="small" :maxlength="60" placeholder="Name of the settings" :input-props="{ 'aria-label': 'Name of the settings' }" @blur="endNaming(true)" @keydown.enter.prevent="endNaming(true)" @keydown.escape.stop="endNaming(false)" />
-                <NButton v-else-if="handOver.to !== PAGE" class="keep" size="small" secondary @click="beginNaming">Keep these settings</NButton>
-                <NButton v-if="usedName !== null" size="small" quaternary @click="forget">Forget</NButton>
+                <NButton v-else-if="handOver.to !== PAGE && map.mayEdit" class="keep" size="small" secondary @click="beginNaming">Keep these settings</NButton>
+                <NButton v-if="usedName !== null && map.mayEdit" size="small" quaternary @click="forget">Forget</NButton>
             </div>
             <div role="radiogroup" aria-label="Format" class="formats" @keydown.right="step($event, 1)" @keydown.down="step($event, 1)" @keydown.left="step($event, -1)" @keydown.up="step($event, -1)">
-                <template v-for="{ sort, name } in sorts" :key="sort">
+                <template v-for="{ sort, name } in withinSorts" :key="sort">
                     <span class="sort">{{ name }}</span>
                     <div class="row">
-                        <button v-for="one in formats.filter((its) => its.sort === sort)" :key="one.to" role="radio" :aria-checked="one.to === handOver.to" :tabindex="one.to === handOver.to ? 0 : -1" :title="one.what" @click="handOver.set('to', one.to)">{{ one.name }}</button>
+                        <button v-for="one in within.filter((its) => its.sort === sort)" :key="one.to" role="radio" :aria-checked="one.to === handOver.to" :tabindex="one.to === handOver.to ? 0 : -1" :title="one.what" @click="handOver.set('to', one.to)">{{ one.name }}</button>
                     </div>
                 </template>
             </div>

@@ -2,6 +2,7 @@
 import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { useNaming } from '@/ui/useNaming'
+import { useMap } from '@/stores/map'
 import { setHowFar, showsHowFar } from './howFar'
 import OutCard from './OutCard.vue'
 import { kinds, type Out } from './outs'
@@ -11,6 +12,7 @@ import { bringBack } from './ownMap'
 /** Links of a topic: where each leads, a look at that first, and what can be changed. */
 const props = defineProps<{ outs: readonly Out[]; from: string; plain?: boolean }>()
 const emit = defineEmits<{ gone: [] }>()
+const map = useMap()
 const links = useOuts()
 const looked = ref<string | null>(null)
 
@@ -28,7 +30,7 @@ const look = (out: Out): void => void (looked.value = looked.value === out.id ? 
             <NInput v-if="naming === out.id" v-model:value="typed" size="small" autofocus :input-props="{ 'aria-label': 'Title of the link', dir: 'auto' }" @keydown.enter.stop.prevent="endName(out)" @keydown.escape.stop="naming = null" @blur="endName(out)" />
             <button v-else class="way" :aria-label="`Go to ${links.nameOf(out)}, ${kinds[out.kind]}`" @click="go(out)"><span class="name" dir="auto">{{ links.nameOf(out) }}</span><small>{{ kinds[out.kind] }}{{ out.both ? ', both ways' : '' }}</small></button>
             <div class="tools">
-                <NButton size="tiny" quaternary :aria-expanded="looked === out.id" :aria-label="`Look at ${links.nameOf(out)} first`" @click="look(out)">{{ looked === out.id ? 'Close' : 'Look first' }}</NButton>
+                <NButton v-if="map.mayEdit || out.kind === 'here'" size="tiny" quaternary :aria-expanded="looked === out.id" :aria-label="`Look at ${links.nameOf(out)} first`" @click="look(out)">{{ looked === out.id ? 'Close' : 'Look first' }}</NButton>
                 <template v-if="plain !== true">
                     <NButton v-if="out.type === 'see-also'" size="tiny" quaternary @click="links.turn(out, from)">{{ out.both ? 'One way' : 'Both ways' }}</NButton>
                     <NButton v-else size="tiny" quaternary @click="beginName(out)">Rename</NButton>

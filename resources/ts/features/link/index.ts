@@ -7,10 +7,11 @@ import { useOuts } from './outStore'
 
 const BackHint = defineAsyncComponent(() => import('./BackHint.vue'))
 const LinksSection = defineAsyncComponent(() => import('./LinksSection.vue'))
+const LinksRead = defineAsyncComponent(() => import('./LinksRead.vue'))
 const OutOverlay = defineAsyncComponent(() => import('./OutOverlay.vue'))
 
 export const link: Feature = {
-    name: 'link', actions: linkActions, deskHint: BackHint, desk: [{ in: 'Ties', component: LinksSection }], overlay: OutOverlay,
+    name: 'link', actions: linkActions, deskHint: BackHint, desk: [{ in: 'Ties', component: LinksSection }], overlay: OutOverlay, reading: LinksRead,
     tells: (topic) => useOuts().told(topic),
     paste: (data) => {
         const pasted = pastedBy(data)

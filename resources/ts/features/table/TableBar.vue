@@ -95,7 +95,7 @@ function takeOut(): void {
                 <hr />
                 <button @click="run('table.bring')">Bring in a file (CSV) …</button>
                 <button @click="takeOut">Take it out as a file (CSV)</button>
-                <button @click="table.isAddressed = true">Address for other calendars …</button>
+                <button v-if="map.isOwner" @click="table.isAddressed = true">Address for other calendars …</button>
             </div>
         </NPopover>
         <div v-if="!isOfDays" class="pair" role="group" aria-label="Levels">

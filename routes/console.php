@@ -13,5 +13,6 @@ Schedule::call(function (PageViews $views, PageFiles $files): void {
     $files->sweep();
 })->name('pages:tend')->everyMinute()->withoutOverlapping();
 Schedule::command('find:index')->dailyAt('03:40')->withoutOverlapping();
+Schedule::command('comments:send')->everyTenMinutes()->withoutOverlapping();
 Schedule::command('reminders:send')->hourly()->withoutOverlapping();
 Schedule::command('queue:prune-failed', ['--hours' => 168])->daily();

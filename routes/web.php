@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\CalendarController;
 use App\Http\Controllers\ClipboardController;
+use App\Http\Controllers\CommentController;
 use App\Http\Controllers\CompareController;
 use App\Http\Controllers\DigestController;
 use App\Http\Controllers\DraftController;
@@ -146,6 +147,15 @@ Route::prefix('api')->group(function (): void {
             Route::get('maps/{map}/shares', [ShareController::class, 'index']);
             Route::post('maps/{map}/take', [ShareController::class, 'take']);
         });
+        Route::middleware('can:comment,map')->controller(CommentController::class)->group(function (): void {
+            Route::get('maps/{map}/comments', 'index');
+            Route::post('maps/{map}/comments', 'store');
+            Route::put('maps/{map}/comments/seen', 'seen');
+        });
+        Route::patch('comments/{comment}', [CommentController::class, 'change'])->can('change', 'comment');
+        Route::put('comments/{comment}/resolved', [CommentController::class, 'resolve'])->can('resolve', 'comment');
+        Route::delete('comments/{comment}', [CommentController::class, 'remove'])->can('remove', 'comment');
+        Route::get('told', [CommentController::class, 'told']);
         Route::middleware('can:own,map')->group(function (): void {
             Route::get('maps/{map}/calendar', [CalendarController::class, 'show']);
             Route::post('maps/{map}/calendar', [CalendarController::class, 'make']);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\Comments\Comments;
 use App\Files\Contents;
 use App\Files\JoinedFile;
 use App\Files\KeptFiles;
@@ -17,6 +18,7 @@ use App\Sharing\Shares;
 use App\Store\MapStore;
 use App\Store\ViewStore;
 use ChalkTree\HandOver\Choices;
+use ChalkTree\Map\Ids;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use Illuminate\Console\Command;
@@ -38,7 +40,7 @@ final class LoadDemo extends Command
     /** The end of the address of a page that is published. */
     private const PAGE = 'saltmerevisitorguide';
 
-    public function handle(MapStore $store, Arrivals $arrivals, ViewStore $views, KeptFiles $files, PublishedPages $pages, Shares $shares): int
+    public function handle(MapStore $store, Arrivals $arrivals, ViewStore $views, KeptFiles $files, PublishedPages $pages, Shares $shares, Comments $comments): int
     {
         $email = (string) config('chalk.demo_email');
         if (Person::query()->where('email', $email)->exists()) {
@@ -75,6 +77,10 @@ final class LoadDemo extends Command
         $friend = Person::query()->create(['name' => self::FRIEND['name'], 'email' => self::FRIEND['email'], 'password' => Str::random(40)]);
         $supper = $arrivals->bring($friend, (string) file_get_contents(database_path('demo/'.self::FRIEND['map'].'.md')), self::FRIEND['map'].'.md');
         $shares->give($friend, $supper, $person->email, Role::Edit, 'Write in what you can bring.');
+        $topics = array_column(array_map(fn (Topic $topic): array => [$topic->title, $topic->id], $store->load($supper)->all()), 1, 0);
+        $asked = $comments->say($supper, $friend, Ids::next(), $topics['Smoked eel on black bread'], null, 'Who has the black bread, @Wren? The baker is closed on the day after.');
+        $comments->say($supper, $friend, Ids::next(), $topics['Smoked eel on black bread'], $asked->id, 'Four loaves would do.');
+        $comments->say($supper, $friend, Ids::next(), $topics['Cider, two barrels'], null, 'Last year one was enough.');
 
         return self::SUCCESS;
     }

@@ -12,7 +12,7 @@ use RuntimeException;
 /** Lets somebody into a map or out of it, and prints who may open it. */
 final class ShareMap extends MapCommand
 {
-    protected $signature = 'map:share {id : of the map} {email? : whom to let in; without one, who may open it is printed} {--role=edit : view or edit} {--words= : for the letter} {--end : takes back what was given} {--owner=}';
+    protected $signature = 'map:share {id : of the map} {email? : whom to let in; without one, who may open it is printed} {--role=edit : view, comment or edit} {--words= : for the letter} {--end : takes back what was given} {--owner=}';
 
     protected $description = 'Lets somebody into a map, or out of it; prints who may open it: role and address, a line each.';
 
@@ -26,7 +26,7 @@ final class ShareMap extends MapCommand
             if (filter_var($email, FILTER_VALIDATE_EMAIL) === false || strlen($email) > 200) {
                 throw new RuntimeException('This is no e-mail address.');
             }
-            $role = in_array($this->text('role'), Role::given(), true) ? Role::from((string) $this->text('role')) : throw new RuntimeException('A role is view or edit.');
+            $role = in_array($this->text('role'), Role::given(), true) ? Role::from((string) $this->text('role')) : throw new RuntimeException('A role is view, comment or edit.');
             $shares->give($this->owner(), $map, $email, $role, mb_substr((string) $this->text('words'), 0, 400));
         }
         foreach ($shares->of($map)->get()->sortBy('email') as $share) {

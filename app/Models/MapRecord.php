@@ -23,6 +23,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property bool $starter  whether new maps can begin from it
  * @property int $cleared  how often its trash was cleared
  * @property int|null $indexed_seq  the number of the latest edit that the index of words knows
+ * @property int $talk  how often anything was said in it by comments
  * @property string|null $offered_to  the address of whom it is to be, if they take it
  * @property CarbonImmutable|null $trashed_at
  * @property CarbonImmutable $created_at
@@ -48,6 +49,7 @@ final class MapRecord extends Model
         'person_id' => 'integer',
         'seq' => 'integer',
         'cleared' => 'integer',
+        'talk' => 'integer',
         'favourite' => 'boolean',
         'starter' => 'boolean',
         'indexed_seq' => 'integer',

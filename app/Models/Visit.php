@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $person_id
  * @property string $day  as YYYY-MM-DD, where that person was
  * @property int $last  seconds since 1970
+ * @property int $seq  the latest edit that they saw then
  */
 final class Visit extends Model
 {
@@ -21,5 +22,5 @@ final class Visit extends Model
     protected $guarded = [];
 
     /** @var array<string, string> */
-    protected $casts = ['person_id' => 'integer', 'last' => 'integer'];
+    protected $casts = ['person_id' => 'integer', 'last' => 'integer', 'seq' => 'integer'];
 }

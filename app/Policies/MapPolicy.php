@@ -26,6 +26,12 @@ final readonly class MapPolicy
         return $this->open($person, $map, Role::View);
     }
 
+    /** To say something about what they see of it. */
+    public function comment(Person $person, MapRecord $map): Response
+    {
+        return $this->open($person, $map, Role::Comment);
+    }
+
     /** To look at all of it and change it. */
     public function work(Person $person, MapRecord $map): Response
     {

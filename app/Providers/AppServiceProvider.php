@@ -7,6 +7,7 @@ namespace App\Providers;
 use App\Http\WholeSessions;
 use App\Mail\OutboxTransport;
 use App\Models\Block;
+use App\Models\Comment;
 use App\Models\Folder;
 use App\Models\HandOver;
 use App\Models\MapRecord;
@@ -15,6 +16,7 @@ use App\Models\PublishedPage;
 use App\Models\Share;
 use App\Models\Upload;
 use App\Policies\BlockPolicy;
+use App\Policies\CommentPolicy;
 use App\Policies\FolderPolicy;
 use App\Policies\HandOverPolicy;
 use App\Policies\MapPolicy;
@@ -64,6 +66,7 @@ final class AppServiceProvider extends ServiceProvider
         Gate::policy(Folder::class, FolderPolicy::class);
         Gate::policy(Share::class, SharePolicy::class);
         Gate::policy(Block::class, BlockPolicy::class);
+        Gate::policy(Comment::class, CommentPolicy::class);
         Session::extend('file', fn (): WholeSessions => new WholeSessions(File::getFacadeRoot(), Config::string('session.files'), Config::integer('session.lifetime')));
         // A page shows its map as it is: what is kept of it goes as soon as the map is another.
         MapRecord::saved(fn (MapRecord $map) => DB::afterCommit(fn () => app(PageFiles::class)->forgetMap($map->id)));

@@ -46,6 +46,7 @@ final readonly class ReaderAnswers
             'view' => ['filter' => $look['filter'] === null ? null : array_diff_key($look['filter'], ['kept' => true])] + $look,
             'place' => $this->views->place($record, $person, $pane),
             ...$this->whole($record, $person, $map, $look),
+            'missed' => null,
         ];
     }
 

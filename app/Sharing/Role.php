@@ -10,6 +10,9 @@ enum Role: string
     /** Looks at what may leave the map. */
     case View = 'view';
 
+    /** Says something about it, too. */
+    case Comment = 'comment';
+
     /** Works in all of it. */
     case Edit = 'edit';
 
@@ -19,7 +22,7 @@ enum Role: string
     /** @return list<string> those that can be given to others */
     public static function given(): array
     {
-        return [self::View->value, self::Edit->value];
+        return [self::View->value, self::Comment->value, self::Edit->value];
     }
 
     public function isAtLeast(self $other): bool
@@ -38,6 +41,7 @@ enum Role: string
     {
         return match ($this) {
             self::View => 'look at it',
+            self::Comment => 'look at it and comment on it',
             self::Edit => 'work in it',
             self::Owner => 'do everything with it',
         };

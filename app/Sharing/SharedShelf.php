@@ -54,7 +54,7 @@ final readonly class SharedShelf
     /** @return array{title: string, topics: int}|null */
     private function told(MapRecord $map, Role $role): ?array
     {
-        if ($role === Role::View) {
+        if (! $role->isAtLeast(Role::Edit)) {
             return $this->sight->told($map);
         }
         $root = TopicRecord::query()->where('map_id', $map->id)->where('id', $map->root)->value('title');

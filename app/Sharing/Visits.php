@@ -4,17 +4,21 @@ declare(strict_types=1);
 
 namespace App\Sharing;
 
+use App\Models\EditRecord;
 use App\Models\MapRecord;
 use App\Models\Person;
 use App\Models\Visit;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Cache\Repository;
 
-/** Who was in a shared map, and when. */
+/** Who was in a shared map, when, and up to which edit they saw it. */
 final readonly class Visits
 {
-    /** Seconds between two notes of the same visit. */
+    /** Seconds between two notes of the same visit, while nothing is new. */
     private const OFTEN = 60;
+
+    /** Seconds after which one comes back, and does not merely go on. */
+    private const AWAY = 600;
 
     public function __construct(private Repository $cache)
     {
@@ -22,8 +26,10 @@ final readonly class Visits
 
     public function note(MapRecord $map, Person $person): void
     {
-        if ($this->cache->add("visit {$map->id} {$person->id}", true, self::OFTEN)) {
-            Visit::query()->upsert([['map_id' => $map->id, 'person_id' => $person->id, 'day' => $person->today(), 'last' => CarbonImmutable::now()->getTimestamp()]], ['map_id', 'person_id', 'day'], ['last']);
+        $key = "visit {$map->id} {$person->id}";
+        if ($this->cache->get($key) !== $map->seq) {
+            $this->cache->put($key, $map->seq, self::OFTEN);
+            Visit::query()->upsert([['map_id' => $map->id, 'person_id' => $person->id, 'day' => $person->today(), 'last' => CarbonImmutable::now()->getTimestamp(), 'seq' => $map->seq]], ['map_id', 'person_id', 'day'], ['last', 'seq']);
         }
     }
 
@@ -37,5 +43,22 @@ final readonly class Visits
         }
 
         return $all;
+    }
+
+    /**
+     * What others did in a map since somebody had it open last.
+     *
+     * @return array{seq: int, edits: int, by: list<string>, last: string}|null null where that is nothing, or they were never there, or just now; "seq" is the latest edit that they saw
+     */
+    public function missed(MapRecord $map, Person $person): ?array
+    {
+        $visit = Visit::query()->where('map_id', $map->id)->where('person_id', $person->id)->latest('last')->first();
+        if ($visit === null || $visit->seq >= $map->seq || $visit->last > CarbonImmutable::now()->getTimestamp() - self::AWAY) {
+            return null;
+        }
+        $by = EditRecord::query()->toBase()->join('people', 'people.id', '=', 'edits.person_id')->where('map_id', $map->id)->where('seq', '>', $visit->seq)->where('person_id', '<>', $person->id)->where('kind', '<>', 'none')
+            ->groupBy('people.id', 'people.name')->orderBy('people.id')->selectRaw('people.name as name, count(*) as edits')->get();
+
+        return $by->isEmpty() ? null : ['seq' => $visit->seq, 'edits' => (int) $by->sum('edits'), 'by' => array_values($by->map(fn (object $one): string => (string) $one->name)->all()), 'last' => gmdate('Y-m-d\TH:i:s\Z', $visit->last)];
     }
 }

@@ -65,7 +65,7 @@ final readonly class MapAnswers
             'narrowed' => $look['filter'] === null ? null : self::withoutCollecting(fn (): ?array => Narrowing::of($map = $this->store->load($record), $look, $view->today)->told($map, $view)),
             'today' => $view->today,
             'place' => $this->views->place($record, $person, $pane),
-            ...$this->standing->told($record, $person),
+            ...$this->standing->opened($record, $person),
             ...$this->log->next($record, $person),
         ];
 

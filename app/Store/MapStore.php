@@ -231,6 +231,8 @@ final readonly class MapStore
                 'indexed_seq' => null,
                 'seq' => 0,
                 'cleared' => 0,
+                'talk' => 0,
+                'offered_to' => null,
                 'created_at' => $now,
                 'updated_at' => $now,
             ]);

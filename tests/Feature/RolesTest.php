@@ -28,6 +28,7 @@ const ROUTES_OF_MAPS = [
         'GET maps/{map}/pictures/{hash}/{size}', 'GET maps/{map}/files/{hash}', 'GET maps/{map}/files/{hash}/preview', 'POST maps/{map}/duplicate', 'POST maps/{map}/handovers', 'GET maps/{map}/plan', 'GET maps/{map}/export',
         'GET maps/{map}/decks/{deck}', 'GET maps/{map}/decks/{deck}/slides/{slide}', 'GET maps/{map}/decks/{deck}/slides/{slide}/afar', 'GET maps/{map}/decks/{deck}/slides/{slide}/picture', 'GET maps/{map}/picture', 'GET maps/{map}/shares', 'POST maps/{map}/take',
     ],
+    'comment' => ['GET maps/{map}/comments', 'POST maps/{map}/comments', 'PUT maps/{map}/comments/seen'],
     'edit' => [
         'POST maps/{map}/pictures', 'POST maps/{map}/clip/document', 'POST maps/{map}/beside/file', 'POST maps/{map}/draft/returned', 'POST maps/{map}/notes/read', 'POST maps/{map}/table/file', 'POST maps/{map}/edits', 'POST maps/{map}/rehearsal', 'POST maps/{map}/tries',
         'GET maps/{map}/topics/{topic}/look', 'POST maps/{map}/clip', 'POST maps/{map}/clip/picture', 'GET maps/{map}/topics/{topic}/facts', 'GET maps/{map}/topics/{topic}/digest', 'GET maps/{map}/topics/{topic}/digest/copy', 'POST maps/{map}/topics/{topic}/digest/letter',
@@ -51,14 +52,14 @@ const ROUTES_OF_ONE = [
 /** What anybody signed in may, each about what is their own. */
 const ROUTES_OF_ANYBODY = [
     'POST maps/import', 'PUT me/keys', 'PUT me/face', 'PUT me/zone', 'PUT me/calm', 'GET maps', 'POST maps', 'GET looks', 'GET chalks/{colour}', 'GET kinds', 'GET reminders', 'GET stamps', 'GET speech', 'POST speech', 'GET drawings', 'GET starters', 'GET starters/{starter}/picture',
-    'DELETE trash', 'POST uploads', 'POST folders', 'GET quick', 'POST meant', 'POST find', 'POST replace', 'POST asks', 'GET blocks', 'POST blocks',
+    'DELETE trash', 'POST uploads', 'POST folders', 'GET quick', 'POST meant', 'POST find', 'POST replace', 'POST asks', 'GET blocks', 'POST blocks', 'GET told',
 ];
 
 /** What is there for those who are not signed in. */
 const ROUTES_OF_NOBODY = ['GET me', 'GET calendars/{address}.ics', 'POST register', 'POST register/finish', 'POST sign-in', 'POST demo', 'POST sign-out', 'POST forgot-password', 'POST reset-password'];
 
-/** What is told of by its own words below: a share is ended by who has it too. */
-const ROUTES_OF_SHARES = ['PATCH shares/{share}', 'DELETE shares/{share}'];
+/** What is told of by its own words below: a share is ended by who has it too, a comment taken away by who keeps the map. */
+const ROUTES_OF_SHARES = ['PATCH shares/{share}', 'DELETE shares/{share}', 'PATCH comments/{comment}', 'PUT comments/{comment}/resolved', 'DELETE comments/{comment}'];
 
 /** @return list<string> every route of the API as "GET maps/{map}" */
 function routesOfAll(): array
@@ -70,10 +71,11 @@ function routesOfAll(): array
 
 beforeEach(function () {
     config(['chalk.limits' => false]);
-    [$this->owner, $this->edit, $this->view, $this->stranger] = array_map(fn (string $name): Person => $this->person("{$name}@saltmere.example"), ['tove', 'ines', 'bram', 'oskar']);
+    [$this->owner, $this->edit, $this->comment, $this->view, $this->stranger] = array_map(fn (string $name): Person => $this->person("{$name}@saltmere.example"), ['tove', 'ines', 'marit', 'bram', 'oskar']);
     $this->map = $this->mapOf($this->owner);
     $this->folder = Folder::query()->create(['id' => Ids::next(), 'person_id' => $this->owner->id, 'name' => 'Plans', 'parent' => null]);
     app(Shares::class)->give($this->owner, $this->map, $this->edit->email, Role::Edit);
+    app(Shares::class)->give($this->owner, $this->map, $this->comment->email, Role::Comment);
     $this->share = app(Shares::class)->give($this->owner, $this->map, $this->view->email, Role::View);
     $topic = $this->id($this->map, 'Lanterns');
     $this->file = Sends::kept($this->map, Sends::pdf())->hash;
@@ -88,9 +90,11 @@ beforeEach(function () {
         ['name' => 'row.set', 'type' => 'file', 'row' => Ids::next(), 'fields' => ['at' => $topic, 'source' => "file:{$this->file}", 'name' => 'Plan.pdf', 'bytes' => 6]],
     ])->assertJsonMissing(['status' => 'refused']);
     auth()->forgetUser();
+    $said = Ids::next();
+    $this->said = app(App\Comments\Comments::class)->say($this->map, $this->comment, Ids::next(), $topic, null, 'Which paper?')->id;
     $this->address = fn (string $uri): string => '/api/'.strtr($uri, [
         '{map}' => $this->map->id, '{topic}' => $topic, '{other}' => $this->map->id, '{seq}' => '1', '{hash}' => str_contains($uri, 'pictures') ? $this->picture : $this->file, '{size}' => 'small', '{format}' => 'csv', '{deck}' => $deck, '{slide}' => $slide, '{wording}' => $wording, '{asking}' => (string) $this->stranger->id,
-        '{folder}' => $this->folder->id, '{share}' => $this->share->id, '{colour}' => 'ffd84d', '{starter}' => 'week-ahead', '{at}' => '0', '{page}' => '1', '{address}' => str_repeat('ab', 24),
+        '{folder}' => $this->folder->id, '{share}' => $this->share->id, '{comment}' => $this->said, '{colour}' => 'ffd84d', '{starter}' => 'week-ahead', '{at}' => '0', '{page}' => '1', '{address}' => str_repeat('ab', 24),
     ]);
     /** What some routes want, so that whoever may is answered. */
     $this->bodies = fn (string $route): array => [
@@ -100,6 +104,7 @@ beforeEach(function () {
         'POST maps/{map}/filter' => ['text' => 'text a', 'scope' => null],
         'POST maps/{map}/filter/among' => ['text' => 'text a', 'among' => [$topic]],
         'POST maps/{map}/shares' => ['email' => 'new@saltmere.example', 'role' => 'view'],
+        'POST maps/{map}/comments' => ['id' => $said, 'topic' => $topic, 'parent' => null, 'text' => 'Paper or willow?'],
         'PUT maps/{map}/offer' => ['email' => $this->edit->email],
         'PATCH maps/{map}' => ['folder' => null],
     ][$route] ?? [];
@@ -131,19 +136,20 @@ it('answers each role on each route of a map as it may, and nobody else at all',
     $meant = 0;
     foreach (ROUTES_OF_MAPS[$least] as $route) {
         $owner = ($this->as)($this->owner, $route);
-        $wanted = ['view' => $least === 'view' ? $owner : 403, 'edit' => $least === 'owner' ? 403 : $owner, 'stranger' => 404, 'nobody' => 401];
-        $got = ['view' => ($this->as)($this->view, $route), 'edit' => ($this->as)($this->edit, $route), 'stranger' => ($this->as)($this->stranger, $route), 'nobody' => ($this->as)(null, $route)];
+        $may = fn (string $role): int => Role::from($role)->isAtLeast(Role::from($least)) ? $owner : 403;
+        $wanted = ['view' => $may('view'), 'comment' => $may('comment'), 'edit' => $may('edit'), 'stranger' => 404, 'nobody' => 401];
+        $got = ['view' => ($this->as)($this->view, $route), 'comment' => ($this->as)($this->comment, $route), 'edit' => ($this->as)($this->edit, $route), 'stranger' => ($this->as)($this->stranger, $route), 'nobody' => ($this->as)(null, $route)];
         $meant += $owner < 300 ? 1 : 0;
         if ($got !== $wanted || in_array($owner, [401, 403, 410, 500], true)) {
             $failed[$route] = ['owner' => $owner] + $got;
         }
     }
     expect($failed)->toBe([])->and($meant)->toBeGreaterThan(intdiv(count(ROUTES_OF_MAPS[$least]), 3));
-})->with(['view', 'edit', 'owner']);
+})->with(['view', 'comment', 'edit', 'owner']);
 
 it('keeps a map in the trash from all but its owner, who is told where it is', function () {
     $this->map->update(['trashed_at' => now()]);
-    foreach ([...ROUTES_OF_MAPS['view'], ...ROUTES_OF_MAPS['edit'], ...ROUTES_OF_MAPS['owner']] as $route) {
+    foreach (array_merge(...array_values(ROUTES_OF_MAPS)) as $route) {
         $isKeeping = in_array($route, ['DELETE maps/{map}', 'POST maps/{map}/restore', 'GET maps/{map}/picture'], true);
         expect([$route, ($this->as)($this->edit, $route), ($this->as)($this->view, $route), ($this->as)($this->owner, $route)])->toBe([$route, 404, 404, $isKeeping ? 200 : 410]);
     }
@@ -170,4 +176,11 @@ it('lets a share be changed by its owner, and ended by its owner and by who has 
     expect(array_map(fn (?Person $who): int => ($this->as)($who, 'PATCH shares/{share}', ['role' => 'edit']), [$this->owner, $this->view, $this->edit, $this->stranger, null]))->toBe([200, 403, 404, 404, 401])
         ->and(array_map(fn (?Person $who): int => ($this->as)($who, 'DELETE shares/{share}'), [$this->owner, $this->view, $this->edit, $this->stranger, null]))->toBe([200, 200, 404, 404, 401])
         ->and(Share::query()->whereKey($this->share->id)->exists())->toBeTrue();
+});
+
+it('lets a comment be changed by who said it, settled by all who may comment, and taken away by who said it or keeps the map', function () {
+    $all = fn (string $route, array $body): array => array_map(fn (?Person $who): int => ($this->as)($who, $route, $body), [$this->owner, $this->edit, $this->comment, $this->view, $this->stranger, null]);
+    expect($all('PATCH comments/{comment}', ['text' => 'Which willow?']))->toBe([403, 403, 200, 404, 404, 401])
+        ->and($all('PUT comments/{comment}/resolved', ['resolved' => true]))->toBe([200, 200, 200, 404, 404, 401])
+        ->and($all('DELETE comments/{comment}', []))->toBe([200, 403, 200, 404, 404, 401]);
 });

@@ -3,7 +3,7 @@ import type { Action, Group } from './registry'
 /** What somebody may do who only looks at a map: find their way, narrow it, show it, hand it over. All else changes it, or needs all of it. */
 const groups: ReadonlySet<Group> = new Set<Group>(['Choosing', 'Seeing', 'Walk', 'Help'])
 const others: ReadonlySet<string> = new Set([
-    'clip.copy', 'clip.copy-alone', 'clip.address', 'map.library', 'map.share', 'link.go', 'link.back', 'file.open', 'show.begin',
+    'clip.copy', 'clip.copy-alone', 'clip.address', 'map.library', 'map.share', 'comment.open', 'comment.next', 'link.go', 'link.back', 'file.open', 'show.begin',
     'filter.open', 'filter.next', 'filter.before', 'filter.end', 'filter.choose', 'filter.everywhere',
     'handover.open', 'handover.again', 'handover.docx', 'handover.pdf', 'handover.print', 'handover.slides', 'handover.picture',
 ])

@@ -1,7 +1,7 @@
 import { request, requestFile, sendLast } from './http'
 import type {
-    BesideAnswer, BlocksAnswer, CalendarAnswer, CardAnswer, ChecksAnswer, CountAnswer, DaysAnswer, HandAnswer, PassagesAnswer, ReadingAnswer, ReturnedAnswer, ShapeAnswer, TextAnswer, ThreadGridAnswer, Calm, CellsAnswer, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, DigestAnswer, DraftAnswer, DigestCopy, Draft, DrawingsAnswer, Edit, EditsAnswer, FactsAnswer, Find, FilterAnswer, FindAnswer, HistoryAnswer, HitsAnswer, KindsAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeantAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, VersionsAnswer, WordingAnswer, SentencesAnswer,
-    Person, PictureAnswer, Place, QuickAnswer, RehearsalAnswer, RemindersAnswer, ReplaceAnswer, RulesAnswer, SharesAnswer, StampsAnswer, StartersAnswer, TableAnswer, TableFileAnswer, TodosAnswer, TrashAnswer, TriesAnswer, View,
+    BesideAnswer, BlocksAnswer, CalendarAnswer, CardAnswer, ChecksAnswer, CommentsAnswer, CountAnswer, DaysAnswer, HandAnswer, PassagesAnswer, ReadingAnswer, ReturnedAnswer, ShapeAnswer, TextAnswer, ThreadGridAnswer, Calm, CellsAnswer, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, DigestAnswer, DraftAnswer, DigestCopy, Draft, DrawingsAnswer, Edit, EditsAnswer, FactsAnswer, Find, FilterAnswer, FindAnswer, HistoryAnswer, HitsAnswer, KindsAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeantAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, VersionsAnswer, WordingAnswer, SentencesAnswer,
+    Person, PictureAnswer, Place, QuickAnswer, RehearsalAnswer, RemindersAnswer, ReplaceAnswer, RulesAnswer, SharesAnswer, StampsAnswer, StartersAnswer, TableAnswer, TableFileAnswer, TodosAnswer, ToldAnswer, TrashAnswer, TriesAnswer, View,
 } from './wire'
 
 interface Entered { person: Person }
@@ -45,6 +45,15 @@ export const api = {
     newFolder: (name: string, parent: string | null) => request<Made>('POST', 'folders', { name, parent }),
     changeFolder: (folder: string, change: { name?: string; parent?: string | null }) => request<Made>('PATCH', `folders/${folder}`, change),
     removeFolder: (folder: string) => request<Made>('DELETE', `folders/${folder}`),
+
+    /** What people say to each other about topics. */
+    comments: (map: string) => request<CommentsAnswer>('GET', `maps/${map}/comments`),
+    say: (map: string, comment: { id: string; topic: string; parent: string | null; text: string }) => request<CommentsAnswer>('POST', `maps/${map}/comments`, comment),
+    changeComment: (comment: string, text: string) => request<CommentsAnswer>('PATCH', `comments/${comment}`, { text }),
+    resolveComment: (comment: string, resolved: boolean) => request<CommentsAnswer>('PUT', `comments/${comment}/resolved`, { resolved }),
+    removeComment: (comment: string) => request<CommentsAnswer>('DELETE', `comments/${comment}`),
+    told: () => request<ToldAnswer>('GET', 'told'),
+    seeComments: (map: string) => request<ToldAnswer>('PUT', `maps/${map}/comments/seen`),
 
     /** Who may open a map or a folder; letting them in, asking, leaving, handing on, and whom one blocks. */
     shares: (of: Shared) => request<SharesAnswer>('GET', `${of.sort}s/${of.id}/shares`),

@@ -101,7 +101,7 @@ export type FeatureRow =
  * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "Role".
  */
-export type Role = "view" | "edit" | "owner";
+export type Role = "view" | "comment" | "edit" | "owner";
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "Edit".
@@ -277,6 +277,8 @@ export interface Wire {
   beside?: BesideAnswer;
   shares?: SharesAnswer;
   blocks?: BlocksAnswer;
+  comments?: CommentsAnswer;
+  toldComments?: ToldAnswer;
   kinds?: KindsAnswer;
   facts?: FactsAnswer;
   todos?: TodosAnswer;
@@ -389,7 +391,7 @@ export interface SharedEntry {
   topics: number;
   seq: number;
   updated: string;
-  role: "view" | "edit";
+  role: "view" | "comment" | "edit";
   owner: string;
   /**
    * Its owner's.
@@ -1003,6 +1005,14 @@ export interface OpenAnswer {
    * Whether anybody else may open the map.
    */
   isShared: boolean;
+  /**
+   * A number that is another whenever anything was said in it by comments; 0 for who may not comment.
+   */
+  talk: number;
+  /**
+   * What others did since this person had it open last.
+   */
+  missed: Missed | null;
 }
 /**
  * One row of the map, or those of its fields that changed; no fields at all where it is gone.
@@ -2610,6 +2620,22 @@ export interface Place {
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Missed".
+ */
+export interface Missed {
+  /**
+   * The latest edit that they saw.
+   */
+  seq: number;
+  edits: number;
+  by: string[];
+  /**
+   * When they had it open last.
+   */
+  last: string;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "EditsAnswer".
  */
 export interface EditsAnswer {
@@ -2638,6 +2664,10 @@ export interface EditsAnswer {
    * Whether anybody else may open the map.
    */
   isShared: boolean;
+  /**
+   * A number that is another whenever anything was said in it by comments; 0 for who may not comment.
+   */
+  talk: number;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -6092,7 +6122,7 @@ export interface Sharer {
    * Null for who has no account yet.
    */
   name: string | null;
-  role: "view" | "edit";
+  role: "view" | "comment" | "edit";
   /**
    * The folder with which the map is shared, where it is not the map itself.
    */
@@ -6126,6 +6156,63 @@ export interface BlocksAnswer {
     id: string;
     email: string;
   }[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "CommentsAnswer".
+ */
+export interface CommentsAnswer {
+  /**
+   * As in the answers of an open map.
+   */
+  talk: number;
+  comments: SaidComment[];
+  /**
+   * The names of those who may comment, who are told where one is named behind an at sign.
+   */
+  people: string[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SaidComment".
+ */
+export interface SaidComment {
+  id: string;
+  topic: string;
+  /**
+   * The comment that it answers.
+   */
+  parent: string | null;
+  by: string;
+  isOwn: boolean;
+  text: string;
+  made: string;
+  changed: string | null;
+  /**
+   * Whether it is settled, with the answers to it.
+   */
+  isResolved: boolean;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ToldAnswer".
+ */
+export interface ToldAnswer {
+  told: ToldComment[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ToldComment".
+ */
+export interface ToldComment {
+  id: number;
+  map: string;
+  mapTitle: string;
+  topic: string;
+  title: string;
+  by: string;
+  text: string;
+  made: string;
 }
 /**
  * The kinds that can be taken into a map.

@@ -4,6 +4,7 @@ import { computed, nextTick, ref } from 'vue'
 import { useActions } from '@/actions/useActions'
 import { arrangements } from '@/features/arrange/arrangements'
 import { features } from '@/features'
+import { useComments } from '@/features/comment/commentStore'
 import { shapes } from '@/features/look/vocabulary'
 import { useMap } from '@/stores/map'
 import { childrenOf, LOT } from '@/stores/tree'
@@ -24,6 +25,7 @@ const RENAME = 'rename'
 const allWays = [{ id: 'outline', text: 'Outline' }, { id: 'board', text: 'Board' }, ...features.flatMap(({ way }) => way ?? []).sort((a, b) => a.place - b.place).map(({ id, name }) => ({ id, text: name }))]
 
 const map = useMap()
+const comments = useComments()
 const preferences = usePreferences()
 const { run } = useActions()
 const naming = ref<string | null>(null)
@@ -54,7 +56,7 @@ const parked = computed(() => childrenOf(map.tree, LOT).length)
 const aboutMap = computed<readonly MenuLine[]>(() => [
     ...(map.mayEdit ? [{ key: RENAME, name: 'Rename the map' }] : []),
     { name: 'Arrangement', lines: [...arrangements.map(({ name: one }) => `arrange.${one}`), '-', 'arrange.balance', 'arrange.mirror'] },
-    'look.whole', 'sign.legend', 'see.board', 'see.calm', '-', 'map.share', 'map.history', 'map.version', 'map.beside', 'file.all', 'map.trash', 'lot.open', 'map.starter', '-', 'help.keys', 'map.library',
+    'look.whole', 'sign.legend', 'see.board', 'see.calm', '-', 'map.share', 'comment.open', 'comment.next', 'map.history', 'map.version', 'map.beside', 'file.all', 'map.trash', 'lot.open', 'map.starter', '-', 'help.keys', 'map.library',
 ])
 /** How what is chosen looks. */
 const looks: readonly MenuLine[] = [
@@ -79,7 +81,7 @@ const more: readonly MenuLine[] = [
     { name: 'Shape', lines: ['shape.wrap', 'shape.dissolve', 'change.sort', 'change.break', 'change.join', 'change.number', 'change.tidy'] },
     { name: 'Look', lines: ['look.larger', 'look.smaller', 'look.copy', 'look.give', 'look.for-level', 'look.reset', 'look.whole'] },
     { name: 'Hand over', lines: ['handover.open', 'handover.again', 'handover.docx', 'handover.pdf', 'handover.print', 'handover.slides', 'handover.publish', 'privacy.turn', 'export.md', 'export.txt', 'export.opml', 'export.json', 'export.zip', 'export.svg', 'export.png', 'handover.picture', 'clip.copy', 'clip.address'] },
-    'map.share', { name: 'View', lines: VIEW }, 'see.calm', 'way.table', 'way.slides', 'show.begin', 'walk.begin', 'walk.stops', 'aloud.branch', 'aloud.names', 'clip.preview', 'clip.document',
+    'map.share', 'comment.open', { name: 'View', lines: VIEW }, 'see.calm', 'way.table', 'way.slides', 'show.begin', 'walk.begin', 'walk.stops', 'aloud.branch', 'aloud.names', 'clip.preview', 'clip.document',
 ]
 function choose(key: string): void {
     if (key === RENAME) {
@@ -115,6 +117,7 @@ function choose(key: string): void {
             </template>
             <ActionHint id="filter.open"><NButton size="small" secondary @click="run('filter.open')">Find</NButton></ActionHint>
             <ActionHint v-if="parked > 0 && map.mayEdit" id="lot.open"><NButton size="small" secondary :aria-label="`Parking lot, ${parked} parked`" @click="run('lot.open')">Parked<span class="count">{{ parked }}</span></NButton></ActionHint>
+            <ActionHint v-if="map.mayComment && (map.isShared || comments.open.length > 0)" id="comment.open"><NButton size="small" secondary :aria-label="`Comments, ${comments.open.length} open`" @click="run('comment.open')">Comments<span v-if="comments.open.length > 0" class="count">{{ comments.open.length }}</span></NButton></ActionHint>
             <ActionHint id="map.share"><NButton size="small" secondary @click="run('map.share')">{{ map.isShared ? 'Shared' : 'Share' }}</NButton></ActionHint>
             <ActionMenu :lines="handOver" @select="run"><NButton size="small" secondary>Hand over</NButton></ActionMenu>
             <ActionMenu :lines="show" @select="run"><NButton secondary type="primary" size="small">Show</NButton></ActionMenu>
@@ -138,5 +141,6 @@ function choose(key: string): void {
 .ways button.here { color: var(--ink); font-weight: 700; border-bottom-color: var(--tide); }
 .naming { max-width: 320px; }
 .space { flex: 1; }
+@media (max-width: 1420px) { .bar { gap: 6px; } .ways { gap: 1px; } .ways button { padding: 12px 7px 10px; } }
 .count { margin-left: 6px; padding: 0 6px; border-radius: 8px; background: var(--driftwood-tint); font-size: 12.5px; font-weight: 700; }
 </style>

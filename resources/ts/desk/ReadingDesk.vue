@@ -25,7 +25,7 @@ const more = computed(() => (topic.value === null ? '' : toldOf(topic.value.id))
 
 <template>
     <section class="reading-desk" data-focus="desk" tabindex="-1" aria-label="Desk">
-        <p class="rights">You may look at this map. Nothing in it can be changed.</p>
+        <p class="rights">{{ map.mayComment ? 'You may look at this map and comment on it. Nothing in it can be changed.' : 'You may look at this map. Nothing in it can be changed.' }}</p>
         <template v-if="topic !== null">
             <header>
                 <h2 :class="{ empty: title === '' }" dir="auto">{{ title === '' ? 'Untitled topic' : title }}</h2>

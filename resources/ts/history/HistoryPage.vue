@@ -88,13 +88,20 @@ watch(() => props.id, async (map) => {
     }
     newest.value = all[0]?.seq ?? 0
     at.value = all[1]?.seq ?? 0
+    // Whoever comes back wants to see what others did since.
+    const since = Number(route.query.since ?? Number.NaN)
+    if (Number.isInteger(since) && since >= 0 && since < newest.value) {
+        at.value = since
+        show.value = 'now'
+    }
     // Whoever came to give a name means the map as it is.
     if (route.query.call !== undefined) {
         at.value = newest.value
         void nextTick(() => calling.value?.focus())
     }
     await attempt(async () => {
-        const name = (await api.library()).maps.find((one) => one.id === map)?.title ?? ''
+        const library = await api.library()
+        const name = [...library.maps, ...library.shared].find((one) => one.id === map)?.title ?? ''
         title.value = map === props.id ? name : title.value
     })
 }, { immediate: true })

@@ -22,6 +22,7 @@ import StarterShelf from './StarterShelf.vue'
 import { takeDragged } from './useShelfDrag'
 
 const SharedMaps = defineAsyncComponent(() => import('./SharedMaps.vue'))
+const LibraryTold = defineAsyncComponent(() => import('@/features/comment/LibraryTold.vue'))
 const LibraryReminders = defineAsyncComponent(() => import('@/features/task/LibraryReminders.vue'))
 
 /** All maps of a person, in folders: to open, begin, bring in, search, put aside. */
@@ -156,8 +157,9 @@ onBeforeUnmount(leftovers.stop)
         <p v-if="leftovers.count > 0" class="left" role="status">{{ leftovers.count === 1 ? '1 edit waits' : `${leftovers.count} edits wait` }} here to be sent.{{ leftovers.problem === null ? '' : ` ${leftovers.problem}` }} <NButton text type="primary" @click="leftovers.tryAgain">Try again</NButton></p>
         <div v-if="library.maps === null && library.problem !== null" class="empty"><p role="alert">{{ library.problem }}</p><NButton type="primary" @click="library.fetch">Try again</NButton></div>
         <NSpin v-else-if="library.maps === null" class="wait" />
+        <LibraryTold v-if="library.maps !== null" />
         <LibraryReminders v-if="library.maps !== null && !isFirstRun" />
-        <NTabs v-if="library.maps !== null" type="line" class="tabs">
+        <NTabs v-if="library.maps !== null" type="line" class="tabs" :default-value="library.maps.length === 0 && library.shared.length > 0 ? 'shared' : 'maps'">
             <NTabPane name="maps" :tab="`Maps · ${library.maps.length}`">
                 <section v-if="isFirstRun" class="first">
                     <h2>Your first map</h2>

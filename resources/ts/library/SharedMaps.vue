@@ -17,7 +17,7 @@ const blocks = shallowRef<BlocksAnswer['blocks']>([])
 const blocking = ref<string | null>(null)
 
 const day = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium' })
-const about = (one: SharedEntry): string => [`${one.owner} keeps it`, one.role === 'edit' ? 'you may edit' : 'you may look', one.folder === null ? '' : `in the folder “${one.folder}”`, one.topics === 1 ? '1 topic' : `${one.topics} topics`, day.format(new Date(one.updated))].filter((part) => part !== '').join(' · ')
+const about = (one: SharedEntry): string => [`${one.owner} keeps it`, { view: 'you may look', comment: 'you may comment', edit: 'you may edit' }[one.role], one.folder === null ? '' : `in the folder “${one.folder}”`, one.topics === 1 ? '1 topic' : `${one.topics} topics`, day.format(new Date(one.updated))].filter((part) => part !== '').join(' · ')
 const ways = (one: SharedEntry): { key: string; label: string }[] => [{ key: 'copy', label: 'Make a copy of my own' }, { key: 'leave', label: one.folder === null ? 'Leave it' : `Leave the folder “${one.folder}”` }, { key: 'block', label: `Leave it, and block ${one.owner}` }]
 
 async function act(key: string, one: SharedEntry): Promise<void> {

@@ -3,7 +3,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { openMap } from '@/api/client'
 import { newId } from '@/api/ids'
 import { latest } from '@/api/latest'
-import type { Edit, EditsAnswer, Mark, Narrowed, Place, Role, SceneNews, Slip, View, ViewFilter } from '@/api/wire'
+import type { Edit, EditsAnswer, Mark, Missed, Narrowed, Place, Role, SceneNews, Slip, View, ViewFilter } from '@/api/wire'
 import { learnChalks } from '@/board/chalkSheet'
 import { learnLooks } from '@/board/looks'
 import { tell } from '@/ui/tell'
@@ -70,12 +70,17 @@ export const useMap = defineStore('map', () => {
     const queue = shallowRef<ReturnType<typeof createQueue> | null>(null)
     /** What this person may do here. */
     const role = ref<Role>('owner')
-    const mayEdit = computed(() => role.value !== 'view')
+    const mayEdit = computed(() => role.value === 'edit' || role.value === 'owner')
+    const mayComment = computed(() => role.value !== 'view')
     /** Who only looks types nothing. */
     const editing = computed<Editing | null>({ get: () => typed.value, set: (now) => (typed.value = mayEdit.value ? now : null) })
     const isOwner = computed(() => role.value === 'owner')
     /** Whether anybody else may open it, so that there may be news at any time. */
     const isShared = ref(false)
+    /** Another number whenever anything was said in it. */
+    const talk = ref(0)
+    /** What others did since this person had it open last. */
+    const missed = shallowRef<Missed | null>(null)
     /** Why the map is not to be had any more; null while it is. */
     const ended = ref<string | null>(null)
 
@@ -128,6 +133,8 @@ export const useMap = defineStore('map', () => {
         filter.value = answer.view.filter
         role.value = answer.role
         isShared.value = answer.isShared
+        talk.value = answer.talk
+        missed.value = answer.missed ?? null
         takeScene(answer.scene)
         takeNarrowed(answer.narrowed)
         seq.value = answer.seq
@@ -157,6 +164,8 @@ export const useMap = defineStore('map', () => {
         ended.value = null
         role.value = 'owner'
         isShared.value = false
+        talk.value = 0
+        missed.value = null
         outcomes.clear()
     }
 
@@ -186,6 +195,7 @@ export const useMap = defineStore('map', () => {
         }
         keepChoiceValid()
         isShared.value = answer.isShared
+        talk.value = answer.talk
         if (answer.role !== role.value) {
             takeRole(answer.role)
         }
@@ -197,9 +207,8 @@ export const useMap = defineStore('map', () => {
     /** This person may do more here now, or less: the map is opened anew as they may see it, once nothing is on its way. */
     function takeRole(now: Role): void {
         const its = id.value
-        const isLess = now === 'view'
         role.value = now
-        tell.info(isLess ? 'From now on you may look at this map, and no longer change it.' : now === 'owner' ? 'This map is yours now.' : 'From now on you may work in this map.')
+        tell.info({ view: 'From now on you may look at this map, and no longer change it.', comment: 'From now on you may look at this map and comment on it.', edit: 'From now on you may work in this map.', owner: 'This map is yours now.' }[now])
         void queue.value?.idle().then(() => its === id.value && open(its))
     }
 
@@ -472,7 +481,7 @@ export const useMap = defineStore('map', () => {
     }
 
     return {
-        id, told: base, tree, slips, tried, showTried, marks, place, role, mayEdit, isOwner, isShared, ended, waiting, savedState, savedProblem, undoLabel, redoLabel,
+        id, told: base, tree, slips, tried, showTried, marks, place, role, mayEdit, mayComment, isOwner, isShared, talk, missed, ended, waiting, savedState, savedProblem, undoLabel, redoLabel,
         chosen, current, currentTopic, region, editing, folded, outlineFolded,
         scope, outlineScope, showing, setShowing, filter, narrowed, setFilter, numbers, seq, today,
         open, close, beforeLeaving, beforeHiding, edit, outcomeOf, refusalOf, choose, setFolded, refold, uncover, stepInto, afterAnswer, goOnAfterAnswer, askForNews,

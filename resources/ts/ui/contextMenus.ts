@@ -9,7 +9,7 @@ const PICTURES: MenuLine = { name: 'Picture', lines: ['picture.drawings', 'pictu
 const TRACKING: MenuLine = { name: 'Kind and to-do', lines: ['kind.entry', 'kind.again', 'kind.give', '-', 'kind.todo', 'task.report', 'task.done', 'task.remind', 'task.again', '-', 'task.list', 'kind.panel', 'rule.panel'] }
 const onTopic: readonly MenuLine[] = [
     'topic.subtopic', 'topic.next', 'topic.retitle', 'topic.note', '-',
-    'clip.copy', 'clip.cut', 'clip.paste', 'look.copy', 'look.give', '-', TRACKING, SIGNS, PICTURES, 'crosslink.tie', '-', 'shape.wrap', 'topic.fold', 'scope.in', 'lot.park', 'privacy.turn', 'topic.remove', '-', 'help.palette',
+    'clip.copy', 'clip.cut', 'clip.paste', 'look.copy', 'look.give', '-', TRACKING, SIGNS, PICTURES, 'crosslink.tie', 'comment.open', '-', 'shape.wrap', 'topic.fold', 'scope.in', 'lot.park', 'privacy.turn', 'topic.remove', '-', 'help.palette',
 ]
 /** Where several topics stand free. */
 const free = ['free.left', 'free.middle', 'free.top', 'free.centre', 'free.across', 'free.down', '-']

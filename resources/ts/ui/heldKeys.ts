@@ -8,6 +8,9 @@ import { useUi } from './uiStore'
 const ahead: string[] = []
 let release: (() => void) | null = null
 
+/** Ctrl and Enter, by which one ends what is written in several lines. */
+const DONE = 'Mod+Enter'
+
 /** Longer than this nothing is waited for; keys then do what they always do. */
 const AT_MOST = 5000
 
@@ -24,6 +27,10 @@ export function holdKeys(): void {
         if (event.key === 'Escape') {
             release?.()
             ahead.length = 0
+        } else if (event.key === 'Enter' && (event.ctrlKey || event.metaKey) && !event.altKey && !event.shiftKey) {
+            ahead.push(DONE)
+            event.preventDefault()
+            event.stopImmediatePropagation()
         } else if (!event.ctrlKey && !event.metaKey && !event.altKey && (event.key.length === 1 || event.key === 'Enter' || event.key === 'Backspace')) {
             ahead.push(event.key)
             event.preventDefault()
@@ -47,7 +54,7 @@ export function holdKeys(): void {
 /** What was asked for is there: what was typed ahead, which is its own. */
 export function takeKeys(): string[] {
     release?.()
-    return ahead.splice(0)
+    return ahead.splice(0).filter((key) => key !== DONE)
 }
 
 const isField = (one: EventTarget | null): one is HTMLElement => one instanceof HTMLTextAreaElement || (one instanceof HTMLInputElement && ['text', 'search', 'number', 'url', 'email'].includes(one.type)) || (one instanceof HTMLElement && one.isContentEditable)
@@ -82,8 +89,8 @@ async function replay(mine: typeof release): Promise<void> {
             release?.()
             return
         }
-        if (key === 'Enter') {
-            document.activeElement?.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }))
+        if (key === 'Enter' || key === DONE) {
+            document.activeElement?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', ctrlKey: key === DONE, bubbles: true, cancelable: true }))
         } else {
             // The one way to type that a field takes for typing, undo and all.
             document.execCommand(key === 'Backspace' ? 'delete' : 'insertText', false, key)

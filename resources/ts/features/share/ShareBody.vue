@@ -16,13 +16,13 @@ const router = useRouter()
 const told = shallowRef<SharesAnswer | null>(null)
 const field = ref<InputInst | null>(null)
 const email = ref('')
-const role = ref<'view' | 'edit'>('edit')
+const role = ref<'view' | 'comment' | 'edit'>('edit')
 const words = ref('')
 const problem = ref<string | null>(null)
 const busy = ref(false)
 const receiver = ref<string | null>(null)
 
-const roles = [{ value: 'view', label: 'may look' }, { value: 'edit', label: 'may edit' }]
+const roles = [{ value: 'view', label: 'may look' }, { value: 'comment', label: 'may comment' }, { value: 'edit', label: 'may edit' }]
 const what = computed(() => (props.of.sort === 'map' ? 'map' : 'folder'))
 const isOwner = computed(() => told.value?.role === 'owner')
 const nameOf = (one: Sharer): string => one.name ?? one.email
@@ -96,14 +96,14 @@ onMounted(async () => {
         <NSpin v-if="told === null && problem === null" />
         <template v-if="told !== null">
             <section v-if="!isOwner" class="mine">
-                <p><strong>{{ told.owner.name }}</strong> keeps this map. You may {{ told.role === 'edit' ? 'work in all of it' : 'look at what is not private in it' }}.</p>
+                <p><strong>{{ told.owner.name }}</strong> keeps this map. You may {{ { view: 'look at what is not private in it', comment: 'look at what is not private in it, and comment', edit: 'work in all of it', owner: '' }[told.role] }}.</p>
                 <template v-if="told.offered !== null"><p>{{ told.owner.name }} wishes to hand it on to you, so that it is yours from then on.</p><NButton size="small" type="primary" :loading="busy" @click="take">Take this map</NButton></template>
                 <NButton v-if="told.own !== null" size="small" secondary @click="leave">Leave this map</NButton>
             </section>
 
             <section v-for="asking in told.asks" :key="asking.person" class="asking">
                 <p><strong>{{ asking.name }}</strong> ({{ asking.email }}) asks to be let in.<q v-if="asking.words !== ''" dir="auto">{{ asking.words }}</q></p>
-                <div class="acts"><NButton size="small" type="primary" @click="answerTo(asking, 'edit')">Let edit</NButton><NButton size="small" secondary @click="answerTo(asking, 'view')">Let look</NButton><NButton size="small" quaternary @click="answerTo(asking, null)">Say no</NButton><NButton size="small" quaternary @click="blockAsking(asking)">Block</NButton></div>
+                <div class="acts"><NButton size="small" type="primary" @click="answerTo(asking, 'edit')">Let edit</NButton><NButton size="small" secondary @click="answerTo(asking, 'comment')">Let comment</NButton><NButton size="small" secondary @click="answerTo(asking, 'view')">Let look</NButton><NButton size="small" quaternary @click="answerTo(asking, null)">Say no</NButton><NButton size="small" quaternary @click="blockAsking(asking)">Block</NButton></div>
             </section>
 
             <form v-if="isOwner" class="letting" @submit.prevent="letIn">
@@ -111,7 +111,7 @@ onMounted(async () => {
                 <NSelect v-model:value="role" size="small" :options="roles" aria-label="What they may" :input-props="{ 'aria-label': 'What they may' }" />
                 <NInput v-model:value="words" size="small" type="textarea" :autosize="{ minRows: 1, maxRows: 5 }" placeholder="Words for the letter, if wanted" :maxlength="400" :input-props="{ 'aria-label': 'Words for the letter' }" />
                 <NButton size="small" type="primary" attr-type="submit" :loading="busy" :disabled="email.trim() === ''">Share this {{ what }}</NButton>
-                <p class="hint">Who may look sees nothing that is private or parked. Who may edit sees all of it.<template v-if="of.sort === 'folder'"> What comes into the folder later is shared too.</template></p>
+                <p class="hint">Who may look or comment sees nothing that is private or parked. Who may edit sees all of it.<template v-if="of.sort === 'folder'"> What comes into the folder later is shared too.</template></p>
             </form>
             <NAlert v-if="problem !== null" type="error" :show-icon="false" role="alert">{{ problem }}</NAlert>
 
@@ -126,7 +126,7 @@ onMounted(async () => {
                             <NSelect class="role" size="tiny" :value="one.role" :options="roles" :aria-label="`What ${nameOf(one)} may`" :input-props="{ 'aria-label': `What ${nameOf(one)} may` }" @update:value="(to: string) => change(one, to)" />
                             <NButton size="tiny" quaternary :aria-label="`Take back what ${nameOf(one)} may`" @click="takeBack(one)">Take back</NButton>
                         </div>
-                        <small v-else class="may">{{ one.role === 'edit' ? 'may edit' : 'may look' }}</small>
+                        <small v-else class="may">{{ roles.find(({ value }) => value === one.role)?.label }}</small>
                     </li>
                 </ul>
                 <p v-if="told.people.length === 0" class="hint">Nobody else yet.</p>
@@ -154,7 +154,7 @@ li { display: flex; flex-direction: column; gap: 2px; padding: 7px 0 7px 10px; b
 li small { color: var(--soft); font-size: 13px; line-height: 1.35; }
 .acts, .onward { display: flex; flex-wrap: wrap; gap: 6px; align-items: center; }
 .onward > :first-child { flex: 1; }
-.role { width: 104px; }
+.role { width: 126px; }
 .asking { border-left: 4px solid var(--marigold); padding-left: 10px; }
 .mine { display: flex; flex-direction: column; gap: 6px; align-items: flex-start; }
 q { display: block; margin-top: 3px; font-style: italic; }

@@ -134,10 +134,21 @@ final readonly class Comments
         }
         /** @var Collection<int, Person> $all */
         $all = Person::query()->whereKey(array_diff(array_intersect(array_unique($told), array_keys($people)), [$comment->person_id]))->get();
+        // The map is cut once for all who do not see the whole of it.
+        $isLeft = null;
         foreach ($all as $person) {
-            if (isset($this->seen($map, $person, [$comment->topic_id])[$comment->topic_id])) {
+            if ($this->sight->isWhole($person, $map) || ($isLeft ??= $this->isLeft($map, $comment->topic_id))) {
                 Notice::query()->firstOrCreate(['person_id' => $person->id, 'comment_id' => $comment->id], ['seen' => false, 'sent' => false]);
             }
+        }
+    }
+
+    private function isLeft(MapRecord $map, string $topic): bool
+    {
+        try {
+            return $this->sight->cut($map)->has($topic);
+        } catch (NothingLeaves) {
+            return false;
         }
     }
 

@@ -7,7 +7,6 @@ namespace App\Comments;
 use App\Library\Shelf;
 use App\Mail\Letter;
 use App\Models\Comment;
-use App\Models\MapRecord;
 use App\Models\Notice;
 use App\Models\Person;
 use App\Models\TopicRecord;
@@ -15,6 +14,7 @@ use App\Sharing\Access;
 use App\Sharing\Role;
 use App\Store\MapStore;
 use ChalkTree\HandOver\Outgoing;
+use ChalkTree\Map\TopicMap;
 use ChalkTree\Text\InlineMarkdown;
 use Illuminate\Contracts\Mail\Mailer;
 use Illuminate\Support\Collection;
@@ -61,12 +61,15 @@ final readonly class Notices
         /** @var Collection<int, Notice> $all limit() is the base query's, which knows no models */
         $all = Notice::query()->with(['comment.person', 'comment.map'])->where('person_id', $person->id)->where('seen', false)->latest('id')->limit(self::MOST)->get();
 
-        return array_values($all->filter(fn (Notice $notice): bool => $this->isFor($person, $notice->comment->map, $notice->comment))->all());
-    }
+        // By maps, each of which is read once at most.
+        $seen = [];
+        foreach ($all->groupBy(fn (Notice $notice): string => $notice->comment->map_id) as $id => $its) {
+            $map = $its->firstOrFail()->comment->map;
+            $may = $map->trashed_at === null && $this->access->role($person, $map)?->isAtLeast(Role::Comment) === true;
+            $seen[$id] = $may ? $this->comments->seen($map, $person, array_values(array_unique($its->map(fn (Notice $notice): string => $notice->comment->topic_id)->all()))) : [];
+        }
 
-    private function isFor(Person $person, MapRecord $map, Comment $comment): bool
-    {
-        return $map->trashed_at === null && $this->access->role($person, $map)?->isAtLeast(Role::Comment) === true && isset($this->comments->seen($map, $person, [$comment->topic_id])[$comment->topic_id]);
+        return array_values($all->filter(fn (Notice $notice): bool => isset($seen[$notice->comment->map_id][$notice->comment->topic_id]))->all());
     }
 
     /** How many comments the letter tells of; 0 where none is sent. */
@@ -76,19 +79,25 @@ final readonly class Notices
         if ($fresh === []) {
             return 0;
         }
-        $paragraphs = array_map($this->paragraph(...), array_reverse($fresh));
+        $maps = [];
+        foreach ($fresh as $notice) {
+            $maps[$notice->comment->map_id] ??= $this->store->load($notice->comment->map);
+        }
+        $held = array_map(Outgoing::held(...), $maps);
+        $paragraphs = array_map(fn (Notice $notice): string => self::paragraph($notice->comment, $maps[$notice->comment->map_id], $held[$notice->comment->map_id]), array_reverse($fresh));
         $this->mailer->to($person->email)->send(new Letter(count($fresh) === 1 ? "{$fresh[0]->comment->person->name} says something to you" : count($fresh).' comments for you', ["Hello {$person->name},", ...$paragraphs]));
         Notice::query()->whereKey(array_map(fn (Notice $notice): int => $notice->id, $fresh))->update(['sent' => true]);
 
         return count($fresh);
     }
 
-    /** A letter goes through many hands: nothing of what is private is in it. */
-    private function paragraph(Notice $notice): string
+    /**
+     * A letter goes through many hands: nothing of what is private is in it.
+     *
+     * @param  array<string, true>  $held  the private topics of the map
+     */
+    private static function paragraph(Comment $comment, TopicMap $map, array $held): string
     {
-        $comment = $notice->comment;
-        $map = $this->store->load($comment->map);
-        $held = Outgoing::held($map);
         $way = rtrim((string) config('app.url'), '/')."/maps/{$comment->map_id}/topics/{$comment->topic_id}";
         if (isset($held[$comment->topic_id]) || isset($held[$map->sheet()->root])) {
             return "{$comment->person->name}, about something private:\n{$way}";

@@ -8,6 +8,9 @@ use App\Models\FileRecord;
 use App\Models\MapRecord;
 use App\Models\Person;
 use App\Models\PictureRecord;
+use App\Models\Share;
+use App\Sharing\Access;
+use App\Sharing\Sight;
 use ChalkTree\Attach\AttachedFile;
 use ChalkTree\Edit\Changes;
 use ChalkTree\Edit\InvalidEdit;
@@ -16,11 +19,12 @@ use ChalkTree\Map\ContentName;
 use ChalkTree\Map\NamesContent;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Picture\TopicPicture;
+use Illuminate\Contracts\Container\Container;
 use Illuminate\Database\Eloquent\Model;
 
 /**
  * Lets maps have the files and pictures that come into them with topics: those which the same person has in another map
- * of theirs. Nobody gets at bytes by knowing their hash.
+ * of theirs, or sees in one that is shared with them. Nobody gets at bytes by knowing their hash.
  */
 final readonly class Admission
 {
@@ -29,6 +33,11 @@ final readonly class Admission
         PictureRecord::class => [TopicPicture::class => 'source'],
         FileRecord::class => [AttachedFile::class => 'source', Link::class => 'to'],
     ];
+
+    /** @param  Container  $container  of what somebody sees, made when it is needed: that somebody sees is read by the store, which asks here */
+    public function __construct(private Container $container)
+    {
+    }
 
     /**
      * What an edit has brought; what the map named before it may name again.
@@ -118,11 +127,27 @@ final readonly class Admission
             return true;
         }
         /** @var Model|null $other */
-        $other = $sort::query()->where('hash', $hash)->whereIn('map_id', $person->maps()->select('id'))->first();
+        $other = $sort::query()->where('hash', $hash)->whereIn('map_id', $person->maps()->select('id'))->first() ?? $this->shared($person, $sort, $hash);
         if ($other !== null) {
             $sort::query()->insertOrIgnore(['map_id' => $record->id] + $other->getAttributes());
         }
 
         return $other !== null;
+    }
+
+    /** @param  class-string<PictureRecord|FileRecord>  $sort */
+    private function shared(Person $person, string $sort, string $hash): PictureRecord|FileRecord|null
+    {
+        $owners = Share::query()->where('email', $person->email)->distinct()->pluck('owner_id');
+        /** @var list<PictureRecord|FileRecord> $candidates */
+        $candidates = $owners->isEmpty() ? [] : $sort::query()->where('hash', $hash)->whereIn('map_id', MapRecord::query()->whereIn('person_id', $owners)->whereNull('trashed_at')->select('id'))->get()->all();
+        foreach ($candidates as $candidate) {
+            $map = MapRecord::query()->whereKey($candidate->map_id)->first();
+            if ($map !== null && $this->container->make(Access::class)->role($person, $map) !== null && $this->container->make(Sight::class)->has($person, $map, $hash)) {
+                return $candidate;
+            }
+        }
+
+        return null;
     }
 }

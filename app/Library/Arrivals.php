@@ -66,7 +66,7 @@ final readonly class Arrivals
      *
      * @throws UnreadableFile|UnusablePicture|UnusableFile
      */
-    public function look(Person $person, MapRecord $record, string $contents, string $name): TopicMap
+    public function look(MapRecord $record, string $contents, string $name): TopicMap
     {
         $document = DocumentFormat::of($contents, $name);
         if ($document === null && (ZippedMap::isOne($contents) || str_starts_with(ltrim($contents), '{'))) {
@@ -76,7 +76,7 @@ final readonly class Arrivals
             return Formats::read($contents, $name, null, pathinfo(basename($name), PATHINFO_FILENAME));
         }
         [$map, $pictures] = $this->documents->read($contents, $document, pathinfo(basename($name), PATHINFO_FILENAME));
-        $this->sums->check($person, array_sum(array_map(fn (PictureFile $picture): int => strlen($picture->bytes), $pictures)));
+        $this->sums->check($record->person()->firstOrFail(), array_sum(array_map(fn (PictureFile $picture): int => strlen($picture->bytes), $pictures)));
         foreach ($pictures as $picture) {
             $this->pictures->add($record, $picture);
         }

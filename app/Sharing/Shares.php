@@ -62,6 +62,8 @@ final readonly class Shares
         if (Block::query()->where('person_id', $owner->id)->where('email', $email)->exists()) {
             throw new InvalidEdit('You block this address. Let it in again first.', 'email');
         }
+        // One after the other, so that nobody is let in twice at once.
+        $what->newQuery()->whereKey($what->getKey())->lockForUpdate()->value('id');
         $known = $this->of($what)->where('email', $email)->first();
         if ($known === null && ($this->of($what)->count() >= self::MOST || Share::query()->where('owner_id', $owner->id)->count() >= self::MOST_OF_ALL)) {
             throw new InvalidEdit('This is shared with as many people as it can be: 200.', 'email');

@@ -14,8 +14,10 @@ use Illuminate\Contracts\Cache\Repository;
 /** Who was in a shared map, when, and up to which edit they saw it. */
 final readonly class Visits
 {
-    /** Seconds between two notes of the same visit, while nothing is new. */
+    /** Seconds between two notes of the same visit in the database; what was seen in between is kept beside it. */
     private const OFTEN = 60;
+
+    private const KEPT = 90 * 24 * 3600;
 
     /** Seconds after which one comes back, and does not merely go on. */
     private const AWAY = 600;
@@ -27,8 +29,8 @@ final readonly class Visits
     public function note(MapRecord $map, Person $person): void
     {
         $key = "visit {$map->id} {$person->id}";
-        if ($this->cache->get($key) !== $map->seq) {
-            $this->cache->put($key, $map->seq, self::OFTEN);
+        $this->cache->put("seen {$map->id} {$person->id}", $map->seq, self::KEPT);
+        if ($this->cache->add($key, true, self::OFTEN)) {
             Visit::query()->upsert([['map_id' => $map->id, 'person_id' => $person->id, 'day' => $person->today(), 'last' => CarbonImmutable::now()->getTimestamp(), 'seq' => $map->seq]], ['map_id', 'person_id', 'day'], ['last', 'seq']);
         }
     }
@@ -53,12 +55,14 @@ final readonly class Visits
     public function missed(MapRecord $map, Person $person): ?array
     {
         $visit = Visit::query()->where('map_id', $map->id)->where('person_id', $person->id)->latest('last')->first();
-        if ($visit === null || $visit->seq >= $map->seq || $visit->last > CarbonImmutable::now()->getTimestamp() - self::AWAY) {
+        $kept = $this->cache->get("seen {$map->id} {$person->id}");
+        $seq = max($visit->seq ?? 0, is_int($kept) ? $kept : 0);
+        if ($visit === null || $seq >= $map->seq || $visit->last > CarbonImmutable::now()->getTimestamp() - self::AWAY) {
             return null;
         }
-        $by = EditRecord::query()->toBase()->join('people', 'people.id', '=', 'edits.person_id')->where('map_id', $map->id)->where('seq', '>', $visit->seq)->where('person_id', '<>', $person->id)->where('kind', '<>', 'none')
+        $by = EditRecord::query()->toBase()->join('people', 'people.id', '=', 'edits.person_id')->where('map_id', $map->id)->where('seq', '>', $seq)->where('person_id', '<>', $person->id)->where('kind', '<>', 'none')
             ->groupBy('people.id', 'people.name')->orderBy('people.id')->selectRaw('people.name as name, count(*) as edits')->get();
 
-        return $by->isEmpty() ? null : ['seq' => $visit->seq, 'edits' => (int) $by->sum('edits'), 'by' => array_values($by->map(fn (object $one): string => (string) $one->name)->all()), 'last' => gmdate('Y-m-d\TH:i:s\Z', $visit->last)];
+        return $by->isEmpty() ? null : ['seq' => $seq, 'edits' => (int) $by->sum('edits'), 'by' => array_values($by->map(fn (object $one): string => (string) $one->name)->all()), 'last' => gmdate('Y-m-d\TH:i:s\Z', $visit->last)];
     }
 }

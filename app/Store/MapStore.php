@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Files\Admission;
+use App\Models\Comment;
 use App\Models\MapRecord;
 use App\Models\Person;
 use App\Models\RowRecord;
@@ -172,6 +173,7 @@ final readonly class MapStore
                 ->when($before !== null, fn (BaseQuery $topics) => $topics->where('changed', '>', 0)->where('changed', '<', $before))
                 ->delete();
             $this->sweep($record);
+            Comment::query()->where('map_id', $record->id)->whereNotExists(fn (BaseQuery $topics) => $topics->from('topics')->whereColumn('topics.map_id', 'comments.map_id')->whereColumn('topics.id', 'comments.topic_id'))->delete();
 
             return $count;
         });

@@ -14,6 +14,7 @@ use App\Sharing\Role;
 use App\Sharing\Shares;
 use ChalkTree\Map\Ids;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
 
 beforeEach(function () {
     config(['chalk.limits' => false]);
@@ -106,7 +107,7 @@ it('sends one letter for all that is new, once, and none for what was seen', fun
     ($this->be)($this->bram);
     $this->putJson("/api/maps/{$this->map->id}/comments/seen")->assertOk();
     Artisan::call('comments:send');
-    expect(Artisan::output())->toBe('');
+    expect(Artisan::output())->toBe("tove@saltmere.example\t1\n");
 });
 
 it('lets nobody hear of what is said about topics that they do not see', function () {
@@ -172,4 +173,32 @@ it('tells who comes back what others did meanwhile, once', function () {
     ($this->be)($this->ines);
     $this->getJson("/api/maps/{$this->map->id}")->assertJsonPath('missed', null);
     expect(MapRecord::query()->count())->toBe(1);
+});
+
+it('goes with topics that are cleared for good', function () {
+    ($this->say)($this->bram, 'Well?');
+    ($this->say)($this->bram, 'And the boats?', null, $this->id($this->map, 'Boats'));
+    ($this->be)($this->tove);
+    $this->sendEdits($this->map, [['name' => 'topic.remove', 'topics' => [$this->paper]]])->assertOk();
+    $this->deleteJson("/api/maps/{$this->map->id}/trash")->assertOk();
+    expect(Comment::query()->pluck('text')->all())->toBe(['And the boats?']);
+});
+
+it('reads a map once, however many are told of a comment or hear of many', function () {
+    foreach (range(1, 12) as $n) {
+        app(Shares::class)->give($this->tove, $this->map, $this->person("helper{$n}@saltmere.example")->email, Role::Comment);
+    }
+    $loads = 0;
+    DB::listen(function ($query) use (&$loads): void {
+        $loads += str_contains($query->sql, 'from "map_rows"') ? 1 : 0;
+    });
+    $first = ($this->say)($this->tove, implode(' ', array_map(fn (int $n): string => "@helper{$n}", range(1, 12))));
+    expect(Notice::query()->count())->toBe(12)->and($loads)->toBeLessThan(4);
+    foreach (range(1, 20) as $n) {
+        ($this->say)($this->tove, "@bram {$n}", $first);
+    }
+    ($this->be)($this->bram);
+    $loads = 0;
+    $this->getJson('/api/told')->assertOk()->assertJsonCount(20, 'told');
+    expect($loads)->toBeLessThan(4);
 });

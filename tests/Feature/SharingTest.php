@@ -8,12 +8,16 @@ use App\Models\Folder;
 use App\Models\MapRecord;
 use App\Models\Person;
 use App\Models\Share;
+use App\Pictures\KeptPictures;
 use App\Sharing\Access;
 use App\Sharing\Role;
 use App\Sharing\Shares;
 use ChalkTree\Edit\TopicDraft;
 use ChalkTree\Map\Ids;
+use ChalkTree\Picture\PictureFile;
 use Tests\Support\Chance;
+use Tests\Support\Photos;
+use Tests\Support\Sends;
 
 beforeEach(function () {
     config(['chalk.limits' => false]);
@@ -281,3 +285,60 @@ it('knows who may what after any shares, moves and ends', function (int $seed) {
         }
     }
 })->with([1, 2, 3, 4]);
+
+it('lets pictures and files go along into copies of what is shared, and from map to map, but none that one does not see', function () {
+    ($this->be)($this->tove);
+    [$seen, $held] = [app(KeptPictures::class)->add($this->map, PictureFile::read(Photos::png(40)))->hash, app(KeptPictures::class)->add($this->map, PictureFile::read(Photos::png(60)))->hash];
+    $this->sendEdits($this->map, [
+        ['name' => 'row.set', 'type' => 'picture', 'topics' => [$this->id($this->map, 'Boats')], 'fields' => ['source' => "file:{$seen}"]],
+        ['name' => 'row.set', 'type' => 'picture', 'topics' => [$this->id($this->map, 'Paper')], 'fields' => ['source' => "file:{$held}"]],
+        ['name' => 'row.set', 'type' => 'private', 'topics' => [$this->id($this->map, 'Paper')], 'fields' => ['held' => true]],
+    ])->assertJsonMissing(['status' => 'refused']);
+    app(Shares::class)->give($this->tove, $this->map, $this->bram->email, Role::View);
+    ($this->be)($this->bram);
+    $this->get("/api/maps/{$this->map->id}/pictures/{$seen}/small")->assertOk();
+    $this->get("/api/maps/{$this->map->id}/pictures/{$held}/small")->assertNotFound();
+    $copy = $this->postJson("/api/maps/{$this->map->id}/duplicate")->assertCreated()->json('id');
+    $this->get("/api/maps/{$copy}/pictures/{$seen}/small")->assertOk();
+    $own = $this->mapOf($this->bram);
+    $put = fn (MapRecord $own, string $hash): string => $this->sendEdits($own, [['name' => 'row.set', 'type' => 'picture', 'topics' => [$own->root], 'fields' => ['source' => "file:{$hash}"]]])->json('edits.0.status');
+    expect($put($own, $held))->toBe('refused')->and($put($own, $seen))->toBe('done');
+    $this->get("/api/maps/{$own->id}/pictures/{$held}/small")->assertNotFound();
+    // Somebody with whom it is not shared gets at nothing by its name.
+    ($this->be)($this->ines);
+    expect($put($this->mapOf($this->ines), $seen))->toBe('refused');
+});
+
+it('counts what comes into a map among what its owner has room for', function () {
+    app(Shares::class)->give($this->tove, $this->map, $this->ines->email, Role::Edit);
+    $png = Photos::png(80);
+    config(['chalk.files.each' => 100]);
+    Sends::kept($this->map, str_repeat('a', 60));
+    ($this->be)($this->ines);
+    $this->call('POST', "/api/maps/{$this->map->id}/pictures", content: $png, server: ['HTTP_ACCEPT' => 'application/json'])->assertUnprocessable();
+    $upload = Sends::whole($this->ines, str_repeat('b', 50));
+    $this->postJson("/api/maps/{$this->map->id}/files", ['upload' => $upload->id])->assertUnprocessable();
+    $own = $this->mapOf($this->ines);
+    $this->postJson("/api/maps/{$own->id}/files", ['upload' => $upload->id])->assertOk();
+});
+
+it('answers who only looks from what was made for another of them, and never with what has become private', function () {
+    app(Shares::class)->give($this->tove, $this->map, $this->bram->email, Role::View);
+    app(Shares::class)->give($this->tove, $this->map, $this->ines->email, Role::View);
+    $ask = function (Person $who): array {
+        ($this->be)($who);
+
+        return $this->getJson("/api/maps/{$this->map->id}")->assertOk()->json();
+    };
+    $first = $ask($this->bram);
+    $same = $ask($this->ines);
+    expect($same['rows'])->toBe($first['rows'])->and($same['scene'])->toBe($first['scene']);
+    ($this->be)($this->ines);
+    $folded = $this->putJson("/api/maps/{$this->map->id}/view", ['since' => 0, 'folded' => [$this->id($this->map, 'Lanterns')], 'outlineFolded' => [], 'chosen' => null, 'scope' => null, 'outlineScope' => null])->assertOk()->json();
+    expect(count($folded['scene']['slips']))->toBe(count($first['scene']['slips']) - 2)->and(count($ask($this->bram)['scene']['slips']))->toBe(count($first['scene']['slips']));
+    ($this->be)($this->tove);
+    $this->sendEdits($this->map, [['name' => 'row.set', 'type' => 'private', 'topics' => [$this->id($this->map, 'Paper')], 'fields' => ['held' => true]]])->assertOk();
+    ($this->be)($this->bram);
+    $news = $this->getJson("/api/maps/{$this->map->id}/edits?since=0")->assertOk();
+    expect($news->getContent())->not->toContain('Paper')->and($news->json('scene.reset'))->toBeTrue()->and(array_column($news->json('rows'), 'id'))->toContain($this->id($this->map, 'Willow'));
+});

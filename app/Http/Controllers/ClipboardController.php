@@ -47,9 +47,9 @@ final readonly class ClipboardController
     }
 
     /** Reads a document into lines with levels and notes; its pictures are kept with the map, and go again where nothing names them. */
-    public function document(ReadDocument $request, MapRecord $map, Arrivals $arrivals, #[CurrentUser] Person $person): JsonResponse
+    public function document(ReadDocument $request, MapRecord $map, Arrivals $arrivals): JsonResponse
     {
-        $lines = DocumentLines::of($arrivals->look($person, $map, (string) $request->getContent(), (string) $request->string('name')));
+        $lines = DocumentLines::of($arrivals->look($map, (string) $request->getContent(), (string) $request->string('name')));
 
         return new PlainJson(['lines' => array_map(fn (ClipLine $line): array => $line->toArray(), $lines), 'source' => null, 'sure' => false]);
     }

@@ -67,12 +67,12 @@ final readonly class FileController
     }
 
     /** The files that a map has or had, what pictures take, and how much room there is. */
-    public function index(MapRecord $map, #[CurrentUser] Person $person): JsonResponse
+    public function index(MapRecord $map): JsonResponse
     {
         return new PlainJson([
             'files' => $this->files->of($map)->map(self::said(...))->all(),
             'pictures' => PictureRecord::query()->where('map_id', $map->id)->get()->sortBy('hash')->values()->map(fn (PictureRecord $picture): array => ['file' => ContentName::of($picture->hash), 'media' => $picture->media, 'bytes' => $picture->bytes])->all(),
-            'used' => $this->sums->used($person), 'most' => $this->sums->most(), 'largest' => Sums::largest(),
+            'used' => $this->sums->used($map->person()->firstOrFail()), 'most' => $this->sums->most(), 'largest' => Sums::largest(),
         ]);
     }
 
@@ -86,6 +86,10 @@ final readonly class FileController
         }
         $known = $upload->hash === null ? null : $this->files->find($map->id, $upload->hash);
         if ($known === null) {
+            if ($map->person_id !== $person->id) {
+                // From here on it takes room among what the map's owner has.
+                $this->sums->check($map->person()->firstOrFail(), $upload->bytes);
+            }
             $known = $this->files->add($map, $this->uploads->join($upload), $upload->name);
             $this->uploads->end($upload, $known->hash);
         }

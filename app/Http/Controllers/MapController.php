@@ -37,7 +37,7 @@ final readonly class MapController
     public function show(MapRequest $request, MapRecord $map, #[CurrentUser] Person $person): JsonResponse
     {
         if (! $this->sight->isWhole($person, $map)) {
-            return new PlainJson($this->reading->open($map, $person, $request->pane()));
+            return new JsonResponse($this->reading->open($map, $person, $request->pane()), json: true);
         }
         $this->preparePicture($request, $map, $person);
 
@@ -55,17 +55,17 @@ final readonly class MapController
 
     public function news(AskNews $request, MapRecord $map, #[CurrentUser] Person $person): JsonResponse
     {
-        $answers = $this->sight->isWhole($person, $map) ? $this->answers : $this->reading;
-
-        return new PlainJson($answers->news($map, $person, $request->integer('since'), $request->pane()));
+        return $this->sight->isWhole($person, $map)
+            ? new PlainJson($this->answers->news($map, $person, $request->integer('since'), $request->pane()))
+            : new JsonResponse($this->reading->news($map, $person, $request->integer('since'), $request->pane()), json: true);
     }
 
     /** Keeps what is folded and chosen, and answers with what that changes in the scene. */
     public function look(KeepView $request, MapRecord $map, #[CurrentUser] Person $person): JsonResponse
     {
-        return new PlainJson($this->sight->isWhole($person, $map)
-            ? $this->answers->edit($map, $person, $request->integer('since'), [], look: $request->look(), pane: $request->pane())
-            : $this->reading->news($map, $person, $request->integer('since'), $request->pane(), $request->look()));
+        return $this->sight->isWhole($person, $map)
+            ? new PlainJson($this->answers->edit($map, $person, $request->integer('since'), [], look: $request->look(), pane: $request->pane()))
+            : new JsonResponse($this->reading->news($map, $person, $request->integer('since'), $request->pane(), $request->look()), json: true);
     }
 
     /** Keeps which part of the board is in view, so that the map opens there again, on any device. */

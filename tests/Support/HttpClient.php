@@ -8,7 +8,7 @@ use CurlHandle;
 use RuntimeException;
 
 /** Somebody who talks to a real server as a browser does: with cookies of their own, a token, and JSON. */
-final class HttpClient
+final class HttpClient implements Client
 {
     private string $cookies = '';
 

@@ -27,11 +27,17 @@ final class SoakedBrowser
     /** @var list<array<string, mixed>> what was refused */
     public array $refused = [];
 
+    /** @var list<string> the ids of edits that an answer named as made */
+    public array $made = [];
+
+    /** Of the latest answer, 0 where none came. */
+    public int $status = 0;
+
     public int $lost = 0;
 
     private int $seq = 0;
 
-    public function __construct(private readonly HttpClient $client, private readonly string $map, private readonly Chance $chance)
+    public function __construct(private readonly Client $client, private readonly string $map, private readonly Chance $chance)
     {
     }
 
@@ -57,6 +63,7 @@ final class SoakedBrowser
         [$status, $answer] = $batch === []
             ? $this->client->ask('GET', "/api/maps/{$this->map}/edits?since={$this->seq}")
             : $this->client->ask('POST', "/api/maps/{$this->map}/edits", ['since' => $this->seq, 'edits' => $batch]);
+        $this->status = $status;
         if ($status !== 200 || ! is_array($answer) || $this->chance->yes($lossPercent)) {
             $this->lost++;
 
@@ -66,6 +73,8 @@ final class SoakedBrowser
         foreach ($answer['edits'] as $outcome) {
             if ($outcome['status'] === 'refused') {
                 $this->refused[] = $outcome['refusal'];
+            } else {
+                $this->made[] = (string) $outcome['id'];
             }
         }
         $this->waiting = array_values(array_filter($this->waiting, fn (array $edit): bool => ! isset($named[$edit['id']])));

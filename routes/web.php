@@ -92,6 +92,8 @@ Route::prefix('api')->group(function (): void {
         Route::post('folders/{folder}/shares', [ShareController::class, 'shareFolder'])->can('keep', 'folder')->middleware('throttle:letters');
         Route::patch('shares/{share}', [ShareController::class, 'change'])->can('change', 'share');
         Route::delete('shares/{share}', [ShareController::class, 'end'])->can('end', 'share');
+        Route::delete('links/{link}', [ShareController::class, 'withdraw'])->can('keep', 'link');
+        Route::post('links/{link}/letter', [ShareController::class, 'sendLink'])->can('keep', 'link')->middleware('throttle:letters');
         Route::post('asks', [ShareController::class, 'ask'])->middleware('throttle:letters');
         Route::get('blocks', [ShareController::class, 'blocks']);
         Route::post('blocks', [ShareController::class, 'block']);
@@ -164,6 +166,8 @@ Route::prefix('api')->group(function (): void {
             Route::delete('maps/{map}/trash', [HistoryController::class, 'emptyTrash']);
             Route::get('maps/{map}/published', [PublishedController::class, 'index']);
             Route::post('maps/{map}/published', [PublishedController::class, 'store'])->middleware('throttle:heavy');
+            Route::get('maps/{map}/links', [ShareController::class, 'links']);
+            Route::post('maps/{map}/links', [ShareController::class, 'makeLink'])->middleware('throttle:heavy');
             Route::post('maps/{map}/shares', [ShareController::class, 'share'])->middleware('throttle:letters');
             Route::put('maps/{map}/offer', [ShareController::class, 'offer'])->middleware('throttle:letters');
             Route::delete('maps/{map}/asks/{asking}', [ShareController::class, 'decline'])->where('asking', '[0-9]{1,15}');
@@ -217,4 +221,4 @@ Route::prefix('api')->group(function (): void {
 });
 
 Route::get('outbox', [PageController::class, 'outbox']);
-Route::get('/{page?}', [PageController::class, 'app'])->where('page', '(?!api/|p/).*');
+Route::get('/{page?}', [PageController::class, 'app'])->where('page', '(?!api/|p/|v/).*');

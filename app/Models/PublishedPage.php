@@ -42,10 +42,22 @@ final class PublishedPage extends Model
         return Choices::fromFields('', $this->choices);
     }
 
+    /** Under which of our addresses it stands; a viewing link shows its map in the same way at one of its own. */
+    public string $way = 'p';
+
+    /** Whether the files of topics are told of. */
+    public bool $hasFiles = true;
+
+    /** Where it stands on this server. */
+    public function path(string $below = ''): string
+    {
+        return "/{$this->way}/{$this->address}{$below}";
+    }
+
     /** Its whole address. */
     public function url(string $below = ''): string
     {
-        return rtrim((string) config('app.url'), '/')."/p/{$this->address}{$below}";
+        return rtrim((string) config('app.url'), '/').$this->path($below);
     }
 
     /** @return BelongsTo<MapRecord, $this> */

@@ -10,6 +10,7 @@ use App\Library\Shelf;
 use App\Models\MapRecord;
 use App\Models\PublishedPage;
 use App\Store\MapStore;
+use ChalkTree\Attach\AttachedFile;
 use ChalkTree\Exchange\Formats;
 use ChalkTree\HandOver\NothingLeaves;
 use ChalkTree\HandOver\Outgoing;
@@ -46,8 +47,15 @@ final class PageContent
             throw new NothingLeaves;
         }
         $leaving = $page->frozen === null ? Outgoing::of($now, $page->topic) : Outgoing::since($map, $now, $page->topic);
+        $leaving = $page->hasFiles ? $leaving : self::withoutFiles($leaving);
         $title = $page->topic === null ? $shelf->titleOf($record, $leaving->root()->title) : Shelf::title(null, $leaving->topic($page->topic)->title);
 
         return new self($record, Selected::of($leaving, $choices, $page->topic), $title, $leaving, new Wish('svg', $choices, $page->topic, board: BoardTheme::Day));
+    }
+
+    /** The same map as if no topic had a file. */
+    private static function withoutFiles(TopicMap $map): TopicMap
+    {
+        return new TopicMap(array_merge(...array_values(array_map(array_values(...), array_diff_key($map->rows(), [AttachedFile::type() => 1])))));
     }
 }

@@ -48,18 +48,22 @@ final readonly class PageMaker
         return PageContent::of($page, $this->store, $this->shelf);
     }
 
-    public function html(PublishedPage $page): string
+    /**
+     * @param  array<string, string>  $files  names of files that can be had there, by hash
+     * @param  bool  $isCopied  whether its topics can be had as an outline
+     */
+    public function html(PublishedPage $page, array $files = [], bool $isCopied = false): string
     {
         $content = $this->content($page);
         $drawing = $content->drawing();
         [$window, $isWhole] = self::firstView($drawing->scene, $drawing->frame, $page->topic ?? $content->map->root()->id);
         $scale = self::VIEW[0] / $window['w'];
-        $picture = (new WindowWriter(new PublishedPictures($page->address)))->write($drawing->scene, $window, max($scale, $isWhole ? 1.0 : self::SCALE));
+        $picture = (new WindowWriter(new PublishedPictures($page->path())))->write($drawing->scene, $window, max($scale, $isWhole ? 1.0 : self::SCALE));
         $size = $this->size($content, 1200);
         $html = view('published', [
             'page' => $page, 'content' => $content, 'picture' => $picture, 'window' => $window, 'isWhole' => $isWhole, 'frame' => $drawing->frame,
             'outline' => $this->outline->write($page, $content), 'colours' => $drawing->paints->css($drawing->scene->palette), 'faces' => StyleSheet::faces(TypeFace::cases()),
-            'assets' => $this->assets, 'description' => self::description($content), 'pictureSize' => $size, 'isDark' => $drawing->paints->board->isDark(),
+            'assets' => $this->assets, 'files' => $files, 'isCopied' => $isCopied, 'description' => self::description($content), 'pictureSize' => $size, 'isDark' => $drawing->paints->board->isDark(),
         ])->render();
 
         return self::numbered($html, $content);
@@ -70,7 +74,7 @@ final readonly class PageMaker
     {
         $content = $this->content($page);
 
-        return self::numbered((new BoardWriter(new PublishedPictures($page->address)))->write($content->drawing()->scene, $content->map, $content->drawing()->frame), $content);
+        return self::numbered((new BoardWriter(new PublishedPictures($page->path())))->write($content->drawing()->scene, $content->map, $content->drawing()->frame), $content);
     }
 
     /** The drawing by itself, with all that it needs. */

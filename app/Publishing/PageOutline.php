@@ -31,7 +31,7 @@ final readonly class PageOutline
         foreach ($document->images() as $image) {
             $names[$image->source] = match (true) {
                 str_starts_with($image->source, 'drawing:') => '/drawings/'.substr($image->source, 8).'.svg',
-                str_starts_with($image->source, 'file:') => PublishedPictures::of($page->address, substr($image->source, 5), PictureSize::Large),
+                str_starts_with($image->source, 'file:') => PublishedPictures::of($page->path(), substr($image->source, 5), PictureSize::Large),
                 default => '',
             };
         }

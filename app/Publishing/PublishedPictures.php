@@ -10,7 +10,8 @@ use ChalkTree\Draw\PictureSource;
 /** The pictures of a published map, which the page fetches. */
 final readonly class PublishedPictures implements PictureSource
 {
-    public function __construct(private string $address)
+    /** @param  string  $path  of the page */
+    public function __construct(private string $path)
     {
     }
 
@@ -21,11 +22,11 @@ final readonly class PublishedPictures implements PictureSource
 
     public function address(string $picture, float $width): string
     {
-        return str_starts_with($picture, 'drawing:') ? '/drawings/'.substr($picture, 8).'.svg' : self::of($this->address, substr($picture, 5), PictureSize::forWidth($width));
+        return str_starts_with($picture, 'drawing:') ? '/drawings/'.substr($picture, 8).'.svg' : self::of($this->path, substr($picture, 5), PictureSize::forWidth($width));
     }
 
-    public static function of(string $address, string $hash, PictureSize $size): string
+    public static function of(string $path, string $hash, PictureSize $size): string
     {
-        return "/p/{$address}/pictures/{$hash}-".($size === PictureSize::Small ? 'small' : 'large');
+        return "{$path}/pictures/{$hash}-".($size === PictureSize::Small ? 'small' : 'large');
     }
 }

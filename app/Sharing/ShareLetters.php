@@ -9,6 +9,8 @@ use App\Models\Folder;
 use App\Models\MapRecord;
 use App\Models\Person;
 use App\Models\Share;
+use App\Models\ViewingLink;
+use ChalkTree\HandOver\NothingLeaves;
 use Illuminate\Contracts\Mail\Mailer;
 
 /** Tells people by letter what is shared with them, who asks for a map, and what is offered to them. */
@@ -52,6 +54,19 @@ final readonly class ShareLetters
             "{$owner->name} ({$owner->email}) wishes to hand the map {$this->name($map)} on to you, so that it is yours from then on.",
             'Open the map and press Share to take it:',
             $this->address("/maps/{$map->id}"),
+        ]));
+    }
+
+    /** The address of a viewing link, which needs no account. */
+    public function link(Person $from, ViewingLink $link, string $to, string $words): void
+    {
+        $map = $link->map ?? throw new NothingLeaves;
+        $this->mailer->to($to)->send(new Letter("{$from->name} shows you a map", [
+            "{$from->name} ({$from->email}) shows you ".($link->topic === null ? 'the map' : 'a part of the map')." {$this->name($map)}. You need no account to look at it:",
+            ...($words === '' ? [] : [$words]),
+            $link->url(),
+            ...($link->password === null ? [] : ['It asks for a password, which is not in this letter.']),
+            ...($link->until === null ? [] : ['It can be looked at until '.gmdate('j F Y', $link->until).'.']),
         ]));
     }
 

@@ -166,3 +166,32 @@ it('works at a phone’s width, for who shares and for who looks', function () {
         $ines->size(1280, 800);
     }
 });
+
+it('shows a map by a viewing link to who has no account, in a letter too, until it is withdrawn', function () {
+    $tove = Studio::lent("Plan\n\tBoats\n\t\tFerry\n\tMusic\n");
+    $id = openId($tove);
+    $tove->pick('Boats')->press('Share')->press('Make a viewing link')->press('The branch “Boats”');
+    $tove->find('input[aria-label="Password of the link"]')->sendKeys('mole and lamp');
+    $tove->press('Make the link')->waitUntil(fn (): bool => $tove->count('.viewing li') === 1, 'the link');
+    expect((string) $tove->script('return document.querySelector(".viewing li").innerText'))->toContain('Boats')->toContain('with a password')->toContain('not opened yet');
+    $url = (string) $tove->script('return document.querySelector(".viewing li a").href');
+    $tove->press('By letter')->waitFor('input[aria-label="Address of the letter"]')->find('input[aria-label="Address of the letter"]')->sendKeys('friend@saltmere.example');
+    $tove->press('Send the letter')->waitUntil(fn (): bool => ! $tove->has('input[aria-label="Address of the letter"]'), 'the letter to go');
+    expect(Studio::server()->artisan('outbox:show'))->toContain((string) parse_url($url, PHP_URL_PATH));
+    // Somebody signed in nowhere.
+    $friend = new Browser(Studio::server()->address);
+    try {
+        $friend->visit((string) parse_url($url, PHP_URL_PATH))->waitFor('#password');
+        $friend->find('#password')->sendKeys('lamp');
+        $friend->keys('Enter')->waitFor('.problem');
+        $friend->find('#password')->sendKeys('mole and lamp');
+        $friend->keys('Enter')->waitUntil(fn (): bool => str_contains((string) $friend->script('return document.body.innerText'), 'Ferry'), 'the branch');
+        expect((string) $friend->script('return document.body.innerText'))->not->toContain('Music')->and((string) $friend->script('return document.title'))->toBe('Boats');
+        $tove->press('Close')->press('Share')->waitUntil(fn (): bool => str_contains((string) $tove->script('return document.querySelector(".viewing li")?.innerText ?? ""'), 'opened once'), 'it to be counted');
+        $tove->press('Withdraw')->waitUntil(fn (): bool => ! $tove->has('.viewing li'), 'the link to go');
+        $friend->visit((string) parse_url($url, PHP_URL_PATH))->waitUntil(fn (): bool => str_contains((string) $friend->script('return document.body.innerText'), 'nothing at this address'), 'nothing there');
+    } finally {
+        $friend->quit();
+    }
+    expect($tove->complaints())->toBe([])->and($id)->not->toBe('');
+});

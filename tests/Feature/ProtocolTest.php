@@ -113,6 +113,7 @@ function sharedAbout(string $path, App\Models\MapRecord $map, App\Models\Person 
         '{share}' => str_contains($path, '{share}') ? $shares->give($tove, $map, 'ines@saltmere.example', App\Sharing\Role::Edit)->id : null,
         '{block}' => str_contains($path, '{block}') ? $shares->block($tove, 'oskar@saltmere.example')->id : null,
         '{comment}' => str_contains($path, '{comment}') ? app(App\Comments\Comments::class)->say($map, $tove, Ids::next(), $map->root, null, 'Well?')->id : null,
+        '{link}' => str_contains($path, '{link}') ? app(App\Viewing\ViewingLinks::class)->make($map, ['topic' => null, 'until' => null, 'password' => null, 'notes' => true, 'files' => true, 'copying' => true])->id : null,
         '{asking}' => str_contains($path, '{asking}') ? '1' : null,
     ], is_string(...));
 }

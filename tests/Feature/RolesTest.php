@@ -39,14 +39,14 @@ const ROUTES_OF_MAPS = [
     ],
     'owner' => [
         'PATCH maps/{map}', 'DELETE maps/{map}', 'POST maps/{map}/restore', 'GET maps/{map}/calendar', 'POST maps/{map}/calendar', 'DELETE maps/{map}/calendar', 'DELETE maps/{map}/files/{hash}', 'DELETE maps/{map}/trash', 'GET maps/{map}/published', 'POST maps/{map}/published',
-        'POST maps/{map}/shares', 'PUT maps/{map}/offer', 'DELETE maps/{map}/asks/{asking}',
+        'GET maps/{map}/links', 'POST maps/{map}/links', 'POST maps/{map}/shares', 'PUT maps/{map}/offer', 'DELETE maps/{map}/asks/{asking}',
     ],
 ];
 
 /** What is its owner's alone, whatever else is shared: for all others it is not there. */
 const ROUTES_OF_ONE = [
     'PATCH folders/{folder}', 'DELETE folders/{folder}', 'GET folders/{folder}/shares', 'POST folders/{folder}/shares', 'PUT uploads/{upload}/{at}', 'GET uploads/{upload}', 'DELETE uploads/{upload}', 'GET handovers/{handOver}', 'GET handovers/{handOver}/file', 'GET handovers/{handOver}/pages/{page}', 'DELETE handovers/{handOver}',
-    'PATCH published/{published}', 'DELETE published/{published}', 'DELETE blocks/{block}',
+    'PATCH published/{published}', 'DELETE published/{published}', 'DELETE blocks/{block}', 'DELETE links/{link}', 'POST links/{link}/letter',
 ];
 
 /** What anybody signed in may, each about what is their own. */
@@ -103,6 +103,7 @@ beforeEach(function () {
         'POST maps/{map}/find' => ['find' => ['words' => 'a', 'case' => false, 'whole' => false, 'pattern' => false]],
         'POST maps/{map}/filter' => ['text' => 'text a', 'scope' => null],
         'POST maps/{map}/filter/among' => ['text' => 'text a', 'among' => [$topic]],
+        'POST maps/{map}/links' => ['topic' => null, 'until' => null, 'password' => null, 'notes' => true, 'files' => false, 'copying' => false],
         'POST maps/{map}/shares' => ['email' => 'new@saltmere.example', 'role' => 'view'],
         'POST maps/{map}/comments' => ['id' => $said, 'topic' => $topic, 'parent' => null, 'text' => 'Paper or willow?'],
         'PUT maps/{map}/offer' => ['email' => $this->edit->email],
@@ -159,7 +160,7 @@ it('has nothing of one person’s for another, whatever else is shared', functio
     foreach (ROUTES_OF_ONE as $route) {
         foreach ([$this->edit, $this->view, $this->stranger] as $who) {
             DB::beginTransaction();
-            $its = strtr($route, ['{upload}' => Sends::whole($this->owner, 'a plan')->id, '{handOver}' => wanted($this->map)->id, '{published}' => app(App\Publishing\PublishedPages::class)->publish($this->map, 'A page', null, ChalkTree\HandOver\Choices::fromFields('', []), false)->id, '{block}' => app(Shares::class)->block($this->owner, 'nobody@saltmere.example')->id]);
+            $its = strtr($route, ['{upload}' => Sends::whole($this->owner, 'a plan')->id, '{handOver}' => wanted($this->map)->id, '{published}' => app(App\Publishing\PublishedPages::class)->publish($this->map, 'A page', null, ChalkTree\HandOver\Choices::fromFields('', []), false)->id, '{link}' => app(App\Viewing\ViewingLinks::class)->make($this->map, ['topic' => null, 'until' => null, 'password' => null, 'notes' => true, 'files' => true, 'copying' => true])->id, '{block}' => app(Shares::class)->block($this->owner, 'nobody@saltmere.example')->id]);
             expect([$route, ($this->as)($who, $its)])->toBe([$route, 404])->and(($this->as)(null, $its))->toBe(401);
             DB::rollBack();
         }

@@ -7,22 +7,26 @@ namespace App\Http\Controllers;
 use App\Http\Requests\AskAccess;
 use App\Http\Requests\BlockAddress;
 use App\Http\Requests\ChangeShare;
+use App\Http\Requests\MakeLink;
 use App\Http\Requests\OfferMap;
+use App\Http\Requests\SendLink;
 use App\Http\Requests\ShareWith;
 use App\Models\Block;
 use App\Models\Folder;
 use App\Models\MapRecord;
 use App\Models\Person;
 use App\Models\Share;
+use App\Models\ViewingLink;
 use App\Sharing\SharedShelf;
 use App\Sharing\Shares;
+use App\Viewing\ViewingLinks;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 
 /** Who may open a map or a folder, and what they may do there; asking for it, leaving it, handing it on, and whom one blocks. */
 final readonly class ShareController
 {
-    public function __construct(private Shares $shares, private SharedShelf $shelf)
+    public function __construct(private Shares $shares, private SharedShelf $shelf, private ViewingLinks $links)
     {
     }
 
@@ -111,6 +115,32 @@ final readonly class ShareController
         $block->delete();
 
         return $this->told($person);
+    }
+
+    public function links(MapRecord $map): JsonResponse
+    {
+        return new JsonResponse($this->links->told($map));
+    }
+
+    public function makeLink(MakeLink $request, MapRecord $map): JsonResponse
+    {
+        $this->links->make($map, $request->wish());
+
+        return new JsonResponse($this->links->told($map), 201);
+    }
+
+    public function withdraw(ViewingLink $link): JsonResponse
+    {
+        $this->links->withdraw($link);
+
+        return new JsonResponse($this->links->told(MapRecord::query()->findOrFail($link->map_id)));
+    }
+
+    public function sendLink(SendLink $request, ViewingLink $link, #[CurrentUser] Person $person): JsonResponse
+    {
+        $this->links->send($person, $link, $request->email(), $request->words());
+
+        return new JsonResponse(['sent' => true]);
     }
 
     private function told(Person $person): JsonResponse

@@ -1,6 +1,6 @@
 import { request, requestFile, sendLast } from './http'
 import type {
-    BesideAnswer, BlocksAnswer, CalendarAnswer, CardAnswer, ChecksAnswer, CommentsAnswer, CountAnswer, DaysAnswer, HandAnswer, PassagesAnswer, ReadingAnswer, ReturnedAnswer, ShapeAnswer, TextAnswer, ThreadGridAnswer, Calm, CellsAnswer, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, DigestAnswer, DraftAnswer, DigestCopy, Draft, DrawingsAnswer, Edit, EditsAnswer, FactsAnswer, Find, FilterAnswer, FindAnswer, HistoryAnswer, HitsAnswer, KindsAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LookReasonsAnswer, LooksAnswer, MeantAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, VersionsAnswer, WordingAnswer, SentencesAnswer,
+    BesideAnswer, BlocksAnswer, CalendarAnswer, CardAnswer, ChecksAnswer, CommentsAnswer, CountAnswer, DaysAnswer, HandAnswer, PassagesAnswer, ReadingAnswer, ReturnedAnswer, ShapeAnswer, TextAnswer, ThreadGridAnswer, Calm, CellsAnswer, ChalkAnswer, ClipAnswer, CompareAnswer, CopyAnswer, DigestAnswer, DraftAnswer, DigestCopy, Draft, DrawingsAnswer, Edit, EditsAnswer, FactsAnswer, Find, FilterAnswer, FindAnswer, HistoryAnswer, HitsAnswer, KindsAnswer, Landed, LegendAnswer, LetterAnswer, LibraryAnswer, LinksAnswer, LookReasonsAnswer, LooksAnswer, MeantAnswer, MeAnswer, OpenAnswer, PageAnswer, PointingAnswer, VersionsAnswer, WordingAnswer, SentencesAnswer,
     Person, PictureAnswer, Place, QuickAnswer, RehearsalAnswer, RemindersAnswer, ReplaceAnswer, RulesAnswer, SharesAnswer, StampsAnswer, StartersAnswer, TableAnswer, TableFileAnswer, TodosAnswer, ToldAnswer, TrashAnswer, TriesAnswer, View,
 } from './wire'
 
@@ -64,6 +64,11 @@ export const api = {
     decline: (map: string, person: number) => request<SharesAnswer>('DELETE', `maps/${map}/asks/${person}`),
     offerMap: (map: string, email: string | null) => request<SharesAnswer>('PUT', `maps/${map}/offer`, { email }),
     takeMap: (map: string) => request<SharesAnswer>('POST', `maps/${map}/take`),
+    /** Ways into a map without an account. */
+    links: (map: string) => request<LinksAnswer>('GET', `maps/${map}/links`),
+    makeLink: (map: string, wish: { topic: string | null; until: string | null; password: string | null; notes: boolean; files: boolean; copying: boolean }) => request<LinksAnswer>('POST', `maps/${map}/links`, wish),
+    sendLink: (link: string, email: string, words: string) => request<{ sent: boolean }>('POST', `links/${link}/letter`, { email, words }),
+    withdrawLink: (link: string) => request<LinksAnswer>('DELETE', `links/${link}`),
     blocks: () => request<BlocksAnswer>('GET', 'blocks'),
     block: (email: string) => request<BlocksAnswer>('POST', 'blocks', { email }),
     unblock: (block: string) => request<BlocksAnswer>('DELETE', `blocks/${block}`),

@@ -277,6 +277,7 @@ export interface Wire {
   beside?: BesideAnswer;
   shares?: SharesAnswer;
   blocks?: BlocksAnswer;
+  links?: LinksAnswer;
   comments?: CommentsAnswer;
   toldComments?: ToldAnswer;
   kinds?: KindsAnswer;
@@ -6156,6 +6157,37 @@ export interface BlocksAnswer {
     id: string;
     email: string;
   }[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "LinksAnswer".
+ */
+export interface LinksAnswer {
+  links: ViewingLink[];
+}
+/**
+ * A way into a map, or a branch of it, without an account.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ViewingLink".
+ */
+export interface ViewingLink {
+  id: string;
+  url: string;
+  /**
+   * Whose branch it shows; null for the whole map.
+   */
+  topic: string | null;
+  title: string | null;
+  until: string | null;
+  isOver: boolean;
+  hasPassword: boolean;
+  notes: boolean;
+  files: boolean;
+  copying: boolean;
+  views: number;
+  last: string | null;
+  made: string;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema

@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import { api, type Shared } from '@/api/client'
 import type { SharesAnswer } from '@/api/wire'
 import { tell } from '@/ui/tell'
+import ViewingLinks from './ViewingLinks.vue'
 
 /** Who may open a map, or a folder with all that is in it, and the ways to let people in and out. */
 const props = defineProps<{ of: Shared; takesFocus?: boolean }>()
@@ -131,6 +132,8 @@ onMounted(async () => {
                 </ul>
                 <p v-if="told.people.length === 0" class="hint">Nobody else yet.</p>
             </section>
+
+            <ViewingLinks v-if="isOwner && of.sort === 'map'" />
 
             <section v-if="isOwner && of.sort === 'map' && (receivers.length > 0 || told.offered !== null)">
                 <h3>Hand it on</h3>

@@ -195,3 +195,42 @@ it('shows a map by a viewing link to who has no account, in a letter too, until 
     }
     expect($tove->complaints())->toBe([])->and($id)->not->toBe('');
 });
+
+it('offers whoever edits all but what its owner alone may do', function () {
+    $ines = Studio::beside('Ines');
+    $id = openId(Studio::lent("Plan\n\tBoats\n\tMusic\n"));
+    Studio::server()->artisan('map:share', $id, 'ines@beside.saltmere.example');
+    $ines->visit("/maps/{$id}")->ready()->keys('F4')->waitFor('.hand-over');
+    $offered = (array) $ines->script('return [...document.querySelectorAll(".hand-over [role=radio]")].map((one) => one.innerText.trim())');
+    expect($offered)->toContain('Chalk Tree file')->toContain('DOCX')->not->toContain('Page for everyone');
+    $ines->keys('Escape')->waitUntil(fn (): bool => ! $ines->has('.hand-over'), 'the dialog to close');
+    // What is removed comes back by whoever edits, and is not cleared for good.
+    $ines->pick('Music')->keys('Delete')->saved()->keys('Mod+j')->waitFor('.palette')->type('Removed branches')->keys('Enter')->waitUntil(fn (): bool => str_contains((string) $ines->script('return document.querySelector(".panel")?.innerText ?? ""'), 'Music'), 'what was removed');
+    expect((string) $ines->script('return document.querySelector(".panel").innerText'))->toContain('Restore')->not->toContain('Empty for good');
+    $ines->press('Restore')->saved()->waitUntil(fn (): bool => in_array('  Music', $ines->outline(), true), 'it to be back');
+    $ines->keys('Mod+j')->waitFor('.palette')->type('Publish');
+    usleep(300_000);
+    expect((string) $ines->script('return document.querySelector(".palette").textContent'))->not->toContain('Publish …')->and($ines->complaints())->toBe([]);
+});
+
+it('shows who is there and where, goes along with them, and stops when they have gone', function () {
+    $ines = Studio::beside('Ines');
+    $tove = Studio::lent("Plan\n\tBoats\n\t\tFerry\n\tMusic\n");
+    $id = openId($tove);
+    Studio::server()->artisan('map:share', $id, 'ines@beside.saltmere.example');
+    $tove->visit("/maps/{$id}")->ready()->pick('Music');
+    $ines->visit("/maps/{$id}")->ready()->pick('Ferry');
+    $marked = fn (Browser $browser): array => (array) $browser->script('return [...document.querySelectorAll(".present-mark")].map((one) => one.dataset.name)');
+    $tove->waitUntil(fn (): bool => $marked($tove) === ['Ines'] && $tove->has('.outline .here'), 'Ines on the board and in the outline', 20);
+    $ines->waitUntil(fn (): bool => $marked($ines) === ['Wren'], 'Wren on the board', 20);
+    expect((string) $tove->script('const r = document.querySelector(".present-mark .around").getBoundingClientRect(); return document.elementFromPoint(r.x + r.width / 2, r.y + r.height / 2).closest("[data-topic]")?.textContent'))->toContain('Ferry');
+    // She goes along with him: what was folded opens.
+    $ines->pick('Boats')->keys('Alt+f');
+    $tove->pick('Plan');
+    $ines->press('Wren is here, follow');
+    $tove->pick('Ferry');
+    $ines->waitUntil(fn (): bool => in_array('Ferry', (array) $ines->script('return [...document.querySelectorAll(".slip text")].map((one) => one.textContent)'), true), 'the branch to open', 20);
+    $tove->visit('/')->waitFor('.library');
+    $ines->waitUntil(fn (): bool => ! $ines->has('.present button') && $marked($ines) === [], 'nobody else to be there', 25);
+    expect($ines->complaints())->toBe([])->and($tove->complaints())->toBe([]);
+});

@@ -342,3 +342,29 @@ it('answers who only looks from what was made for another of them, and never wit
     $news = $this->getJson("/api/maps/{$this->map->id}/edits?since=0")->assertOk();
     expect($news->getContent())->not->toContain('Paper')->and($news->json('scene.reset'))->toBeTrue()->and(array_column($news->json('rows'), 'id'))->toContain($this->id($this->map, 'Willow'));
 });
+
+it('tells who else has it open and, to who edits, where they are, for as long as they go on asking', function () {
+    app(Shares::class)->give($this->tove, $this->map, $this->ines->email, Role::Edit);
+    app(Shares::class)->give($this->tove, $this->map, $this->bram->email, Role::Comment);
+    $boats = $this->id($this->map, 'Boats');
+    $ask = function (Person $who, string $at) {
+        ($this->be)($who);
+        $answer = $this->getJson("/api/maps/{$this->map->id}/edits?since=0&at={$at}")->assertOk();
+        expectShape('EditsAnswer', json_decode($answer->getContent()));
+
+        return $answer->json('others');
+    };
+    expect($ask($this->tove, $boats))->toBe([])
+        ->and($ask($this->ines, $this->map->root))->toBe([['id' => $this->tove->id, 'name' => 'Tove', 'at' => $boats]])
+        // Where somebody is may be private, so that who does not see all is not told.
+        ->and($ask($this->bram, ''))->toBe([['id' => $this->tove->id, 'name' => 'Tove', 'at' => null], ['id' => $this->ines->id, 'name' => 'Ines', 'at' => null]])
+        ->and($ask($this->tove, $boats))->toBe([['id' => $this->ines->id, 'name' => 'Ines', 'at' => $this->map->root], ['id' => $this->bram->id, 'name' => 'Bram', 'at' => null]]);
+    ($this->be)($this->ines);
+    expect($this->getJson("/api/maps/{$this->map->id}")->json('others'))->toHaveCount(2);
+    foreach (['x', str_repeat('a', 27), '../', 'a b'] as $nonsense) {
+        $this->getJson("/api/maps/{$this->map->id}/edits?since=0&at=".rawurlencode($nonsense))->assertUnprocessable();
+    }
+    app(Shares::class)->end(app(Shares::class)->of($this->map)->where('email', $this->bram->email)->firstOrFail());
+    $this->travel(9)->seconds();
+    expect($ask($this->tove, $boats))->toBe([]);
+});

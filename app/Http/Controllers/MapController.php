@@ -15,6 +15,7 @@ use App\Http\Requests\TryEdits;
 use App\Limits\Alone;
 use App\Models\MapRecord;
 use App\Models\Person;
+use App\Sharing\Presence;
 use App\Sharing\ReaderAnswers;
 use App\Sharing\Sight;
 use App\Store\FirstPicture;
@@ -53,8 +54,12 @@ final readonly class MapController
         return new PlainJson($this->answers->edit($map, $person, $request->integer('since'), $request->edits(), $request->boolean('all'), pane: $request->pane()));
     }
 
-    public function news(AskNews $request, MapRecord $map, #[CurrentUser] Person $person): JsonResponse
+    public function news(AskNews $request, MapRecord $map, Presence $presence, #[CurrentUser] Person $person): JsonResponse
     {
+        if ($request->has('at')) {
+            $presence->note($map, $person, $request->at());
+        }
+
         return $this->sight->isWhole($person, $map)
             ? new PlainJson($this->answers->news($map, $person, $request->integer('since'), $request->pane()))
             : new JsonResponse($this->reading->news($map, $person, $request->integer('since'), $request->pane()), json: true);

@@ -13,6 +13,13 @@ final class AskNews extends MapRequest
         return [
             ...parent::rules(),
             'since' => ['required', 'integer', 'min:0'],
+            'at' => ['sometimes', 'nullable', 'string', 'regex:/\A[0-9a-z]{26}\z/'],
         ];
+    }
+
+    /** The topic that whoever asks has chosen. */
+    public function at(): ?string
+    {
+        return $this->filled('at') ? (string) $this->string('at') : null;
     }
 }

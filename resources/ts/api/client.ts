@@ -81,7 +81,8 @@ export const api = {
 
     open: (map: string) => request<OpenAnswer>('GET', `maps/${map}?pane=${pane}`),
     edit: (map: string, since: number, edits: Edit[]) => request<EditsAnswer>('POST', `maps/${map}/edits?pane=${pane}`, { since, edits }),
-    news: (map: string, since: number) => request<EditsAnswer>('GET', `maps/${map}/edits?since=${since}&pane=${pane}`),
+    /** Where others may see one, "at" says where one is; undefined where nobody can. */
+    news: (map: string, since: number, at?: string) => request<EditsAnswer>('GET', `maps/${map}/edits?since=${since}&pane=${pane}${at === undefined ? '' : `&at=${at}`}`),
     look: (map: string, since: number, view: View) => request<EditsAnswer>('PUT', `maps/${map}/view?pane=${pane}`, { since, ...view }),
     tries: (map: string, tries: readonly (readonly Edit[])[], board = false, branch: string | null = null) => request<TriesAnswer>('POST', `maps/${map}/tries?pane=${pane}`, { tries, board, branch }),
     why: (map: string, topic: string) => request<LookReasonsAnswer>('GET', `maps/${map}/topics/${topic}/look`),

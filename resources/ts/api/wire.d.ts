@@ -1011,6 +1011,10 @@ export interface OpenAnswer {
    */
   talk: number;
   /**
+   * Who else has it open now.
+   */
+  others: Present[];
+  /**
    * What others did since this person had it open last.
    */
   missed: Missed | null;
@@ -2621,6 +2625,18 @@ export interface Place {
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Present".
+ */
+export interface Present {
+  id: number;
+  name: string;
+  /**
+   * The topic that they have chosen; null to who only looks.
+   */
+  at: string | null;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "Missed".
  */
 export interface Missed {
@@ -2669,6 +2685,10 @@ export interface EditsAnswer {
    * A number that is another whenever anything was said in it by comments; 0 for who may not comment.
    */
   talk: number;
+  /**
+   * Who else has it open now.
+   */
+  others: Present[];
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema

@@ -4,6 +4,7 @@ import { computed, nextTick, ref } from 'vue'
 import { useActions } from '@/actions/useActions'
 import { arrangements } from '@/features/arrange/arrangements'
 import { features } from '@/features'
+import PresentPeople from '@/features/share/PresentPeople.vue'
 import { useComments } from '@/features/comment/commentStore'
 import { shapes } from '@/features/look/vocabulary'
 import { useMap } from '@/stores/map'
@@ -117,6 +118,7 @@ function choose(key: string): void {
             </template>
             <ActionHint id="filter.open"><NButton size="small" secondary @click="run('filter.open')">Find</NButton></ActionHint>
             <ActionHint v-if="parked > 0 && map.mayEdit" id="lot.open"><NButton size="small" secondary :aria-label="`Parking lot, ${parked} parked`" @click="run('lot.open')">Parked<span class="count">{{ parked }}</span></NButton></ActionHint>
+            <PresentPeople v-if="map.others.length > 0" />
             <ActionHint v-if="map.mayComment && (map.isShared || comments.open.length > 0)" id="comment.open"><NButton size="small" secondary :aria-label="`Comments, ${comments.open.length} open`" @click="run('comment.open')">Comments<span v-if="comments.open.length > 0" class="count">{{ comments.open.length }}</span></NButton></ActionHint>
             <ActionHint id="map.share"><NButton size="small" secondary @click="run('map.share')">{{ map.isShared ? 'Shared' : 'Share' }}</NButton></ActionHint>
             <ActionMenu :lines="handOver" @select="run"><NButton size="small" secondary>Hand over</NButton></ActionMenu>

@@ -3,7 +3,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { openMap } from '@/api/client'
 import { newId } from '@/api/ids'
 import { latest } from '@/api/latest'
-import type { Edit, EditsAnswer, Mark, Missed, Narrowed, Place, Role, SceneNews, Slip, View, ViewFilter } from '@/api/wire'
+import type { Edit, EditsAnswer, Mark, Missed, Narrowed, Place, Present, Role, SceneNews, Slip, View, ViewFilter } from '@/api/wire'
 import { learnChalks } from '@/board/chalkSheet'
 import { learnLooks } from '@/board/looks'
 import { tell } from '@/ui/tell'
@@ -79,6 +79,10 @@ export const useMap = defineStore('map', () => {
     const isShared = ref(false)
     /** Another number whenever anything was said in it. */
     const talk = ref(0)
+    /** Who else has it open now. */
+    const others = shallowRef<readonly Present[]>([])
+    /** Whom one follows, from topic to topic. */
+    const followed = ref<number | null>(null)
     /** What others did since this person had it open last. */
     const missed = shallowRef<Missed | null>(null)
     /** Why the map is not to be had any more; null while it is. */
@@ -134,13 +138,14 @@ export const useMap = defineStore('map', () => {
         role.value = answer.role
         isShared.value = answer.isShared
         talk.value = answer.talk
+        takeOthers(answer.others)
         missed.value = answer.missed ?? null
         takeScene(answer.scene)
         takeNarrowed(answer.narrowed)
         seq.value = answer.seq
         undoLabel.value = answer.undo
         redoLabel.value = answer.redo
-        queue.value = createQueue(map, { seq: () => seq.value, answered, refused, ended: (message) => (ended.value = message) })
+        queue.value = createQueue(map, { seq: () => seq.value, at: () => (isShared.value ? (current.value ?? '') : undefined), answered, refused, ended: (message) => (ended.value = message) })
         queue.value.resume(left)
         const last = choiceLeft(map) ?? answer.view.chosen
         chosen.value = [last !== null && tree.value.topics.has(last) ? last : tree.value.root]
@@ -165,6 +170,8 @@ export const useMap = defineStore('map', () => {
         role.value = 'owner'
         isShared.value = false
         talk.value = 0
+        others.value = []
+        followed.value = null
         missed.value = null
         outcomes.clear()
     }
@@ -196,11 +203,20 @@ export const useMap = defineStore('map', () => {
         keepChoiceValid()
         isShared.value = answer.isShared
         talk.value = answer.talk
+        takeOthers(answer.others)
         if (answer.role !== role.value) {
             takeRole(answer.role)
         }
         if (answer.today !== today.value) {
             void turnDay()
+        }
+    }
+
+    /** The same as before changes nothing that is drawn. */
+    function takeOthers(now: readonly Present[]): void {
+        if (JSON.stringify(now) !== JSON.stringify(others.value)) {
+            others.value = now
+            followed.value = now.some(({ id: one }) => one === followed.value) ? followed.value : null
         }
     }
 
@@ -481,7 +497,7 @@ export const useMap = defineStore('map', () => {
     }
 
     return {
-        id, told: base, tree, slips, tried, showTried, marks, place, role, mayEdit, mayComment, isOwner, isShared, talk, missed, ended, waiting, savedState, savedProblem, undoLabel, redoLabel,
+        id, told: base, tree, slips, tried, showTried, marks, place, role, mayEdit, mayComment, isOwner, isShared, talk, others, followed, missed, ended, waiting, savedState, savedProblem, undoLabel, redoLabel,
         chosen, current, currentTopic, region, editing, folded, outlineFolded,
         scope, outlineScope, showing, setShowing, filter, narrowed, setFilter, numbers, seq, today,
         open, close, beforeLeaving, beforeHiding, edit, outcomeOf, refusalOf, choose, setFolded, refold, uncover, stepInto, afterAnswer, goOnAfterAnswer, askForNews,

@@ -10,6 +10,8 @@ export type SavedState = 'saved' | 'saving' | 'waiting' | 'busy' | 'foreign' | '
 interface Listener {
     /** The number of the latest edit known. */
     seq(): number
+    /** Where one is, for others to see. */
+    at?(): string | undefined
     answered(answer: EditsAnswer): void
     /** A change of the view, or a question, was refused. */
     refused(message: string): void
@@ -138,7 +140,7 @@ export function createQueue(map: string, listener: Listener) {
 
     async function sendQuestion(): Promise<void> {
         wantsNews = false
-        const answer = await api.news(map, listener.seq())
+        const answer = await api.news(map, listener.seq(), listener.at?.())
         if (!closed) {
             listener.answered(answer)
         }

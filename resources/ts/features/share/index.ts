@@ -1,7 +1,9 @@
 import { defineAsyncComponent } from 'vue'
 import type { Feature } from '../feature'
 import { shareActions } from './actions'
+import PresentInLine from './PresentInLine.vue'
+import PresentMarks from './PresentMarks.vue'
 
 const SharePanel = defineAsyncComponent(() => import('./SharePanel.vue'))
 
-export const share: Feature = { name: 'share', actions: shareActions, sides: { share: SharePanel } }
+export const share: Feature = { name: 'share', actions: shareActions, sides: { share: SharePanel }, onBoard: PresentMarks, inLine: PresentInLine }

@@ -135,7 +135,8 @@ it('shares a folder with what comes into it, and blocks whoever shares what is n
     $tove->press('New map')->ready()->waitFor('.title-editor')->type('Supper list')->keys('Enter', 'Escape')->saved();
     sharedTab($ines)->waitUntil(fn (): bool => str_contains((string) $ines->script('return document.querySelector(".shared ul")?.innerText ?? ""'), 'Supper list'), 'the map of the folder');
     expect((string) $ines->script('return document.querySelector(".shared ul").innerText'))->toContain('in the folder “Boathouse”');
-    $ines->press('More about Supper list');
+    // Its picture has come by then.
+    $ines->waitUntil(fn (): bool => (bool) $ines->script('return [...document.querySelectorAll(".shared .picture img")].every((one) => one.complete && one.naturalWidth > 0)'), 'its picture')->press('More about Supper list');
     $ines->waitUntil(fn (): bool => (bool) $ines->script('const one = [...document.querySelectorAll(".n-dropdown-option-body")].find((o) => o.textContent.includes("block Wren")); one?.click(); return one !== undefined'), 'to block');
     $ines->waitUntil(fn (): bool => $ines->has('.blocks li') && $ines->has('.shared .none'), 'nothing to be shared any more');
     $ines->script('document.querySelector(".blocks li button").click()');

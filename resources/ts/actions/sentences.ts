@@ -1,5 +1,9 @@
 /** What each action does, in one sentence; features bring those of theirs along. */
 export const sentences: Readonly<Record<string, string>> = {
+    'map.share': 'Who may open this map and what they may do; letting somebody in, leaving, handing it on.',
+    'map.follow': 'Goes along with somebody else who has the map open, from topic to topic; once more with the next of them, and then with nobody.',
+    'comment.open': 'What was said about the chosen topic, with a field to say something, and all that is open in the map.',
+    'comment.next': 'Goes on to the next topic about which something open was said.',
     'kind.entry': 'Makes a meeting, a call or whatever kind you name below the chosen topic: dated, with all its parts, ready to be typed in.',
     'kind.again': 'Makes another entry of the kind that you used last, in the same place.',
     'kind.give': 'Gives what is chosen, or what you are typing, a kind, and asks for its fields one after the other.',

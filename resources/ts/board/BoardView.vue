@@ -24,7 +24,7 @@ import { endFirstPicture, keepFrame } from './firstPicture'
 import { isReadable, LEAST_TYPE } from './farLabels'
 import { deepestLevel, lookOfLevel } from './looks'
 import { features, toldOf } from '@/features'
-import FirstWords from './FirstWords.vue'
+import FirstDoor from './FirstDoor.vue'
 import { freeLanding } from './freeLanding'
 import { frameAround } from './geometry'
 import TypingSlip from './TypingSlip.vue'
@@ -294,7 +294,7 @@ watch(() => width.value > 0, (there, before) => there && !before && begin())
             <TypingSlip v-if="typingId !== null" :key="typingId" :painted="painted" @grown="reveal" @left="leaveStanding" />
         </div>
         <p class="unseen" role="status">{{ spoken }}</p>
-        <FirstWords v-if="walk.at === null" />
+        <FirstDoor v-if="walk.at === null" />
         <BoardControls v-if="walk.at === null" @act="run" />
     </div>
 </template>

@@ -4,12 +4,9 @@ import { useActions } from '@/actions/useActions'
 import { useMap } from '@/stores/map'
 
 /** On a map that has hardly begun: what it is about, and the three keys one needs. */
-const ENOUGH = 3
-
 const map = useMap()
 const { keyOf } = useActions()
 
-const isShown = computed(() => map.mayEdit && map.tree.topics.size < ENOUGH)
 const isUntitled = computed(() => map.tree.topics.get(map.tree.root)?.title === '')
 const keys = computed(() => [
     { key: keyOf('typing.subtopic'), what: 'goes on one level deeper' },
@@ -19,7 +16,7 @@ const keys = computed(() => [
 </script>
 
 <template>
-    <aside v-if="isShown" class="first-words" aria-label="How to begin">
+    <aside class="first-words" aria-label="How to begin">
         <strong>{{ isUntitled ? 'What is this map about?' : 'Go on typing:' }}</strong>
         <p v-if="isUntitled">Type it in a word or two. Then:</p>
         <dl>

@@ -24,7 +24,7 @@ import ScopeTrail from './ScopeTrail.vue'
 import BoardView from './BoardView.vue'
 import PanelEdge from './PanelEdge.vue'
 import FileDrop from './FileDrop.vue'
-import FirstWords from './FirstWords.vue'
+import FirstDoor from './FirstDoor.vue'
 import ContextMenu from '@/ui/ContextMenu.vue'
 import { features } from '@/features'
 import { trayPages } from '@/tray/trayPages'
@@ -202,7 +202,7 @@ onBeforeUnmount(() => {
             <aside v-if="walk.at === null && narrow && ownWay?.left !== undefined" class="left"><component :is="ownWay.left" with-desk /></aside>
             <template v-else-if="walk.at === null && (narrow ? ui.phoneView === 'outline' : (preferences.outlineOpen || isListed || ownWay?.left !== undefined) && !inFrame)">
                 <aside v-if="ownWay?.left !== undefined" class="left" :style="{ width: `${preferences.outlineWidth}px` }"><component :is="ownWay.left" /></aside>
-                <aside v-else class="left" :class="{ alone: isListed }" :style="narrow || isListed ? {} : { width: `${preferences.outlineWidth}px` }"><ScopeTrail where="outline" /><OutlineTree /><FirstWords v-if="isListed || narrow" /></aside>
+                <aside v-else class="left" :class="{ alone: isListed }" :style="narrow || isListed ? {} : { width: `${preferences.outlineWidth}px` }"><ScopeTrail where="outline" /><OutlineTree /><FirstDoor v-if="isListed || narrow" /></aside>
                 <PanelEdge v-if="!narrow && !isListed" />
             </template>
             <div v-if="walk.at !== null || hasBoard" class="middle"><ScopeTrail v-if="walk.at === null" where="board" /><BoardView /><Tray v-if="walk.at === null && !inFrame && map.mayEdit && trayPages.length > 0" /></div>

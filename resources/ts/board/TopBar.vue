@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { NButton, NInput } from 'naive-ui'
-import { computed, nextTick, ref } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref } from 'vue'
 import { useActions } from '@/actions/useActions'
 import { arrangements } from '@/features/arrange/arrangements'
 import { features } from '@/features'
-import PresentPeople from '@/features/share/PresentPeople.vue'
-import { useComments } from '@/features/comment/commentStore'
+import { useCommentCounts } from '@/features/comment/commentCounts'
 import { shapes } from '@/features/look/vocabulary'
 import { useMap } from '@/stores/map'
 import { childrenOf, LOT } from '@/stores/tree'
@@ -19,6 +18,8 @@ import { VIEW } from './viewMenu'
 import SavedSign from './SavedSign.vue'
 import UndoButtons from './UndoButtons.vue'
 
+const PresentPeople = defineAsyncComponent(() => import('@/features/share/PresentPeople.vue'))
+
 /** The map's name, and what can be done with the map as a whole. */
 defineProps<{ narrow: boolean }>()
 
@@ -26,7 +27,7 @@ const RENAME = 'rename'
 const allWays = [{ id: 'outline', text: 'Outline' }, { id: 'board', text: 'Board' }, ...features.flatMap(({ way }) => way ?? []).sort((a, b) => a.place - b.place).map(({ id, name }) => ({ id, text: name }))]
 
 const map = useMap()
-const comments = useComments()
+const comments = useCommentCounts()
 const preferences = usePreferences()
 const { run } = useActions()
 const naming = ref<string | null>(null)
@@ -119,7 +120,7 @@ function choose(key: string): void {
             <ActionHint id="filter.open"><NButton size="small" secondary @click="run('filter.open')">Find</NButton></ActionHint>
             <ActionHint v-if="parked > 0 && map.mayEdit" id="lot.open"><NButton size="small" secondary :aria-label="`Parking lot, ${parked} parked`" @click="run('lot.open')">Parked<span class="count">{{ parked }}</span></NButton></ActionHint>
             <PresentPeople v-if="map.others.length > 0" />
-            <ActionHint v-if="map.mayComment && (map.isShared || comments.open.length > 0)" id="comment.open"><NButton size="small" secondary :aria-label="`Comments, ${comments.open.length} open`" @click="run('comment.open')">Comments<span v-if="comments.open.length > 0" class="count">{{ comments.open.length }}</span></NButton></ActionHint>
+            <ActionHint v-if="map.mayComment && (map.isShared || comments.open > 0)" id="comment.open"><NButton size="small" secondary :aria-label="`Comments, ${comments.open} open`" @click="run('comment.open')">Comments<span v-if="comments.open > 0" class="count">{{ comments.open }}</span></NButton></ActionHint>
             <ActionHint id="map.share"><NButton size="small" secondary @click="run('map.share')">{{ map.isShared ? 'Shared' : 'Share' }}</NButton></ActionHint>
             <ActionMenu :lines="handOver" @select="run"><NButton size="small" secondary>Hand over</NButton></ActionMenu>
             <ActionMenu :lines="show" @select="run"><NButton secondary type="primary" size="small">Show</NButton></ActionMenu>

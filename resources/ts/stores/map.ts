@@ -504,7 +504,7 @@ export const useMap = defineStore('map', () => {
         tryAgain: (): void => queue.value?.tryAgain(),
         giveUp: async (): Promise<void> => {
             await queue.value?.giveUp()
-            await open(id.value)
+            await open(id.value).catch((error: unknown) => (ended.value = (error as Error).message))
         },
     }
 })

@@ -163,10 +163,9 @@ export function createQueue(map: string, listener: Listener) {
             look = null
             state.value = waiting.value.length > 0 ? 'stuck' : 'saved'
             problem.value = error.message
-            if (GONE.includes(error.status)) {
-                listener.ended(error.message)
-            } else if (waiting.value.length === 0) {
-                listener.refused(error.message)
+            // While something waits, the person decides what becomes of it first.
+            if (waiting.value.length === 0) {
+                (GONE.includes(error.status) ? listener.ended : listener.refused)(error.message)
             }
             return
         }

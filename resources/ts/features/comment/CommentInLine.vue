@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useComments } from './commentStore'
+import { useCommentCounts } from './commentCounts'
 
 /** Before the title of a topic in the outline about which something open was said. */
 const props = defineProps<{ topic: string }>()
-const comments = useComments()
+const comments = useCommentCounts()
 const count = computed(() => comments.counts.get(props.topic) ?? 0)
 </script>
 

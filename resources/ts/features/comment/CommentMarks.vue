@@ -3,12 +3,12 @@ import { computed } from 'vue'
 import { useCamera } from '@/board/cameraStore'
 import { useMap } from '@/stores/map'
 import { useUi } from '@/ui/uiStore'
-import { useComments } from './commentStore'
+import { useCommentCounts } from './commentCounts'
 
 /** At the corner of topics about which something open was said: how much, and a click reads it. */
 const LEAST_SCALE = 0.45
 const camera = useCamera()
-const comments = useComments()
+const comments = useCommentCounts()
 const map = useMap()
 const ui = useUi()
 const marks = computed(() => (camera.scale < LEAST_SCALE ? [] : [...comments.counts].flatMap(([topic, count]) => {

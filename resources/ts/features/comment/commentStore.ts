@@ -5,6 +5,7 @@ import { latest } from '@/api/latest'
 import type { CommentsAnswer, SaidComment } from '@/api/wire'
 import { newId, useMap } from '@/stores/map'
 import { tell } from '@/ui/tell'
+import { useCommentCounts } from './commentCounts'
 
 /** What was said first, and the answers to it. */
 export interface Thread { readonly first: SaidComment; readonly answers: readonly SaidComment[] }
@@ -53,12 +54,12 @@ export const useComments = defineStore('comments', () => {
     const there = computed(() => all.value.filter(({ topic }) => map.tree.topics.has(topic)))
     const threads = computed<readonly Thread[]>(() => there.value.filter(({ parent }) => parent === null).map((first) => ({ first, answers: there.value.filter(({ parent }) => parent === first.id) })))
     const open = computed(() => threads.value.filter(({ first }) => !first.isResolved))
-    /** How many open threads topics have. */
-    const counts = computed<ReadonlyMap<string, number>>(() => {
+    const seen = useCommentCounts()
+    watch(open, (now) => {
         const found = new Map<string, number>()
-        open.value.forEach(({ first: { topic } }) => found.set(topic, (found.get(topic) ?? 0) + 1))
-        return found
-    })
+        now.forEach(({ first: { topic } }) => found.set(topic, (found.get(topic) ?? 0) + 1))
+        seen.counts = found
+    }, { immediate: true, flush: 'sync' })
     const at = (topic: string): readonly Thread[] => threads.value.filter(({ first }) => first.topic === topic && (showsSettled.value || !first.isResolved))
 
     async function attempt(does: (its: string) => Promise<CommentsAnswer>): Promise<boolean> {
@@ -97,5 +98,5 @@ export const useComments = defineStore('comments', () => {
         }
     }
 
-    return { all, people, drafts, showsSettled, wantsField, threads, open, counts, at, say, change, settle, remove, meetPeople }
+    return { all, people, drafts, showsSettled, wantsField, threads, open, at, say, change, settle, remove, meetPeople }
 })

@@ -76,8 +76,12 @@ const withinSorts = sorts.filter(({ sort }) => within.some((one) => one.sort ===
 if (!within.some(({ to }) => to === handOver.to)) {
     handOver.set('to', within[0]?.to ?? 'docx')
 }
-/** By keys one begins with the format, and Escape closes. */
-onMounted(() => void nextTick(() => document.querySelector<HTMLElement>('.hand-over [role=radio][aria-checked=true]')?.focus({ preventScroll: true })))
+/** By keys one begins with the format, unless what is handed over has a field of its own to begin with; Escape closes. */
+onMounted(() => void nextTick(() => {
+    if (document.activeElement?.closest('.hand-over') == null && handOver.to !== PAGE) {
+        document.querySelector<HTMLElement>('.hand-over [role=radio][aria-checked=true]')?.focus({ preventScroll: true })
+    }
+}))
 /** Arrow keys go from format to format, as in any group of which one holds. */
 function step(event: KeyboardEvent, by: number): void {
     const at = within.findIndex(({ to }) => to === handOver.to)

@@ -115,10 +115,10 @@ it('answers 404 on every route of a map that is somebody else’s or nobody’s'
     ['GET', '/history/0/branch/01m83fb3naxzstcfd12bs9h8pw', []],
 ]);
 
-it('has no route without a check of who asks, but for the account, the page, and what is published', function () {
+it('has no route without a check of who asks, but for the account, the page, what is published, and viewing links', function () {
     $open = collect(app('router')->getRoutes())->reject(fn ($route): bool => in_array('auth', $route->gatherMiddleware(), true))->map->uri()->values()->all();
 
-    expect($open)->toEqualCanonicalizing(['api/me', 'api/calendars/{address}.ics', 'api/register', 'api/register/finish', 'api/sign-in', 'api/demo', 'api/sign-out', 'api/forgot-password', 'api/reset-password', 'outbox', '{page?}', 'p/{address}', 'p/{address}/board.svg', 'p/{address}/drawing.svg', 'p/{address}/{width}.png', 'p/{address}/pictures/{hash}-{size}', 'p/{rest}']);
+    expect($open)->toEqualCanonicalizing(['api/me', 'api/calendars/{address}.ics', 'api/register', 'api/register/finish', 'api/sign-in', 'api/demo', 'api/sign-out', 'api/forgot-password', 'api/reset-password', 'outbox', '{page?}', 'p/{address}', 'p/{address}/board.svg', 'p/{address}/drawing.svg', 'p/{address}/{width}.png', 'p/{address}/pictures/{hash}-{size}', 'p/{rest}', ...array_fill(0, 2, 'v/{address}'), 'v/{address}/board.svg', 'v/{address}/drawing.svg', 'v/{address}/copy.{format}', 'v/{address}/pictures/{hash}-{size}', 'v/{address}/files/{hash}', 'v/{rest}']);
     foreach (app('router')->getRoutes() as $route) {
         if (str_contains($route->uri(), '{map}')) {
             expect(collect($route->gatherMiddleware())->contains(fn (string $m): bool => str_contains($m, 'can:') || str_contains($m, 'Authorize:')))->toBeTrue($route->uri());

@@ -132,7 +132,7 @@ it('says no to wishes that make no sense', function (Closure $wish, int $status)
     $this->postJson("/api/maps/{$this->map->id}/links", $wish($this) + ['topic' => null, 'until' => null, 'password' => null, 'notes' => true, 'files' => false, 'copying' => false])->assertStatus($status);
     expect(ViewingLink::query()->count())->toBe(0);
 })->with([
-    'a day that is over' => [fn () => ['until' => '2020-01-01'], 422], 'no day' => [fn () => ['until' => 'soon'], 422], 'a short password' => [fn () => ['password' => 'abc'], 422], 'what is private' => [fn ($test) => ['topic' => $test->id($test->map, 'Quillwort')], 422],
+    'a day that is over' => [fn () => ['until' => '2020-01-01'], 422], 'no day' => [fn () => ['until' => 'soon'], 422], 'a day with a null character' => [fn () => ['until' => "2099-01-01\0"], 422], 'a password with one' => [fn () => ['password' => "mole\0lamp"], 422], 'a day that there is not' => [fn () => ['until' => '2099-02-31'], 422], 'a short password' => [fn () => ['password' => 'abc'], 422], 'what is private' => [fn ($test) => ['topic' => $test->id($test->map, 'Quillwort')], 422],
     'a topic that is none' => [fn () => ['topic' => Ids::next()], 422], 'a word for yes' => [fn () => ['notes' => 'yes'], 422],
 ]);
 

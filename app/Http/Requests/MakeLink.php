@@ -15,8 +15,9 @@ final class MakeLink extends FormRequest
     {
         return [
             'topic' => ['present', 'nullable', 'string', 'regex:/\A[0-9a-z]{26}\z/'],
-            'until' => ['present', 'nullable', 'date_format:Y-m-d', 'before:2100-01-01'],
-            'password' => ['present', 'nullable', 'string', 'min:4', 'max:72'],
+            // What is no day at all is not read as one, and the hash of a password takes no null character.
+            'until' => ['bail', 'present', 'nullable', 'string', 'regex:/\A20[0-9]{2}-[0-9]{2}-[0-9]{2}\z/', 'date_format:Y-m-d'],
+            'password' => ['bail', 'present', 'nullable', 'string', 'min:4', 'max:72', 'not_regex:/\x00/'],
             'notes' => ['required', 'boolean:strict'],
             'files' => ['required', 'boolean:strict'],
             'copying' => ['required', 'boolean:strict'],

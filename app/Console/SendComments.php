@@ -7,11 +7,9 @@ namespace App\Console;
 use App\Comments\Notices;
 use App\Models\Notice;
 use App\Models\Person;
-use Illuminate\Console\Command;
-use Throwable;
 
 /** Sends letters about comments to those whom they name or answer, several in one. */
-final class SendComments extends Command
+final class SendComments extends LetterCommand
 {
     protected $signature = 'comments:send';
 
@@ -19,21 +17,8 @@ final class SendComments extends Command
 
     public function handle(Notices $notices): int
     {
-        $failed = 0;
-        foreach (Notice::query()->where('seen', false)->where('sent', false)->distinct()->orderBy('person_id')->pluck('person_id') as $id) {
-            $person = Person::query()->whereKey((int) $id)->firstOrFail();
-            try {
-                $count = $notices->send($person);
-                if ($count > 0) {
-                    $this->line("{$person->email}\t{$count}");
-                }
-            } catch (Throwable $thrown) {
-                // The next person's letter does not wait for this one's.
-                report($thrown);
-                $failed++;
-            }
-        }
+        $waiting = Notice::query()->where('seen', false)->where('sent', false)->distinct()->pluck('person_id');
 
-        return $failed === 0 ? self::SUCCESS : self::FAILURE;
+        return $this->sendTo(Person::query()->whereKey($waiting)->lazyById(100), $notices->send(...));
     }
 }

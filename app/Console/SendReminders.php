@@ -6,12 +6,9 @@ namespace App\Console;
 
 use App\Models\Person;
 use App\Reminders\ReminderLetters;
-use Illuminate\Console\Command;
-use Illuminate\Support\Collection;
-use Throwable;
 
 /** Sends letters about to-dos that come up, to those for whom it is morning. */
-final class SendReminders extends Command
+final class SendReminders extends LetterCommand
 {
     protected $signature = 'reminders:send';
 
@@ -19,22 +16,6 @@ final class SendReminders extends Command
 
     public function handle(ReminderLetters $letters): int
     {
-        $failed = 0;
-        Person::query()->chunkById(100, function (Collection $people) use ($letters, &$failed): void {
-            foreach ($people as $person) {
-                try {
-                    $count = $letters->send($person);
-                    if ($count > 0) {
-                        $this->line("{$person->email}\t{$count}");
-                    }
-                } catch (Throwable $thrown) {
-                    // The next person's letter does not wait for this one's.
-                    report($thrown);
-                    $failed++;
-                }
-            }
-        });
-
-        return $failed === 0 ? self::SUCCESS : self::FAILURE;
+        return $this->sendTo(Person::query()->lazyById(100), $letters->send(...));
     }
 }

@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import { api, type Shared } from '@/api/client'
 import type { SharesAnswer } from '@/api/wire'
 import { tell } from '@/ui/tell'
+import { useAttempt } from './useAttempt'
 import ViewingLinks from './ViewingLinks.vue'
 
 /** Who may open a map, or a folder with all that is in it, and the ways to let people in and out. */
@@ -19,8 +20,7 @@ const field = ref<InputInst | null>(null)
 const email = ref('')
 const role = ref<'view' | 'comment' | 'edit'>('edit')
 const words = ref('')
-const problem = ref<string | null>(null)
-const busy = ref(false)
+const { busy, problem, attempt: tried } = useAttempt()
 const receiver = ref<string | null>(null)
 
 const roles = [{ value: 'view', label: 'may look' }, { value: 'comment', label: 'may comment' }, { value: 'edit', label: 'may edit' }]
@@ -42,20 +42,10 @@ function seen(last: string | null, days: number): string {
 }
 const about = (one: Sharer): string => [one.name === null ? 'has no account yet' : one.email, one.folder === null ? '' : `with the folder “${one.folder}”`, props.of.sort === 'map' && one.name !== null ? seen(one.last, one.days) : ''].filter((part) => part !== '').join(' · ')
 
-async function attempt(does: () => Promise<SharesAnswer | null>): Promise<boolean> {
-    busy.value = true
-    problem.value = null
-    try {
-        told.value = (await does()) ?? (await api.shares(props.of))
-        emit('changed')
-        return true
-    } catch (error) {
-        problem.value = (error as Error).message
-        return false
-    } finally {
-        busy.value = false
-    }
-}
+const attempt = (does: () => Promise<SharesAnswer | null>): Promise<boolean> => tried(async () => {
+    told.value = (await does()) ?? (await api.shares(props.of))
+    emit('changed')
+})
 
 async function letIn(): Promise<void> {
     const to = email.value.trim()

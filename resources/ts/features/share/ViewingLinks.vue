@@ -6,12 +6,12 @@ import type { ViewingLink } from '@/api/wire'
 import { useMap } from '@/stores/map'
 import { topicName } from '@/text/titleMarkdown'
 import { tell } from '@/ui/tell'
+import { useAttempt } from './useAttempt'
 
 /** Ways into the map without an account: made, copied, sent by letter, withdrawn. */
 const map = useMap()
 const links = shallowRef<readonly ViewingLink[]>([])
-const problem = ref<string | null>(null)
-const busy = ref(false)
+const { busy, problem, attempt: tried } = useAttempt()
 const isMaking = ref(false)
 const of = ref<'map' | 'branch'>('map')
 const until = ref('')
@@ -32,19 +32,7 @@ const about = (link: ViewingLink): string => [
     link.views === 0 ? 'not opened yet' : `opened ${link.views === 1 ? 'once' : `${link.views} times`}${link.last === null ? '' : `, last ${time.format(new Date(link.last))}`}`,
 ].filter((part) => part !== '').join(' · ')
 
-async function attempt(does: () => Promise<{ links: readonly ViewingLink[] }>): Promise<boolean> {
-    busy.value = true
-    problem.value = null
-    try {
-        links.value = (await does()).links
-        return true
-    } catch (error) {
-        problem.value = (error as Error).message
-        return false
-    } finally {
-        busy.value = false
-    }
-}
+const attempt = (does: () => Promise<{ links: readonly ViewingLink[] }>): Promise<boolean> => tried(async () => void (links.value = (await does()).links))
 async function make(): Promise<void> {
     const wish = { topic: of.value === 'branch' ? branch.value : null, until: until.value === '' ? null : until.value, password: password.value === '' ? null : password.value, notes: notes.value, files: files.value, copying: copying.value }
     if (await attempt(() => api.makeLink(map.id, wish))) {
@@ -58,14 +46,11 @@ async function copy(text: string, what: string): Promise<void> {
 }
 const frameOf = (link: ViewingLink): string => `<iframe src="${link.url}" width="100%" height="600" style="border:0" title="A map"></iframe>`
 async function send(link: ViewingLink): Promise<void> {
-    busy.value = true
-    problem.value = null
-    await api.sendLink(link.id, to.value.trim(), words.value.trim()).then(() => {
+    if (await tried(async () => void (await api.sendLink(link.id, to.value.trim(), words.value.trim())))) {
         tell.info(`A letter to ${to.value.trim()} is on its way.`)
         sending.value = null
         to.value = words.value = ''
-    }, (error: unknown) => (problem.value = (error as Error).message))
-    busy.value = false
+    }
 }
 async function withdraw(link: ViewingLink): Promise<void> {
     if (await attempt(() => api.withdrawLink(link.id))) {

@@ -52,6 +52,11 @@ it('prints a map on one sheet with a name that is on paper alone, and on nine fo
     taken($browser, 'Size', 1);
     $browser->waitUntil(fn (): bool => str_starts_with(planned($browser), '9 sheets, 3 across and 3 down'), 'nine sheets');
     $browser->waitUntil(fn (): bool => $browser->count('.hand-over .pages img') === 10, 'the plan and nine sheets', 30);
+    // They are drawn one after the other, as the server wants it, those first that are looked at.
+    $browser->script('document.querySelector(".hand-over .pages").scrollTo(0, 99999)');
+    $drawn = fn (): array => (array) $browser->script('return [...document.querySelectorAll(".hand-over .pages img")].filter((one) => one.naturalWidth > 0).map((one) => Number(one.dataset.page))');
+    $browser->waitUntil(fn (): bool => in_array(10, $drawn(), true), 'the last sheet', 30);
+    expect($browser->script('const all = performance.getEntriesByType("resource").filter((one) => /pages\\/\\d+$/.test(one.name)).sort((a, b) => a.startTime - b.startTime); return all.length > 1 && all.every((one, n) => n === 0 || one.startTime >= all[n - 1].responseEnd)'))->toBeTrue();
     $pages = pagesOf(savedFile($browser, fn () => $browser->press('Save the file')));
     expect($pages)->toHaveCount(10)->and($pages[0])->toContain('9 sheets, 3 across and 3 down')->and($pages[9])->toMatch('~9 ?/ ?9~')->toContain('Wren, class 4');
     expect($browser->script('return document.querySelector(".board").innerText'))->not->toContain('Wren, class 4');

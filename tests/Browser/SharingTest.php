@@ -224,7 +224,8 @@ it('shows who is there and where, goes along with them, and stops when they have
     $marked = fn (Browser $browser): array => (array) $browser->script('return [...document.querySelectorAll(".present-mark")].map((one) => one.dataset.name)');
     $tove->waitUntil(fn (): bool => $marked($tove) === ['Ines'] && $tove->has('.outline .here'), 'Ines on the board and in the outline', 20);
     $ines->waitUntil(fn (): bool => $marked($ines) === ['Wren'], 'Wren on the board', 20);
-    expect((string) $tove->script('const r = document.querySelector(".present-mark .around").getBoundingClientRect(); return document.elementFromPoint(r.x + r.width / 2, r.y + r.height / 2).closest("[data-topic]")?.textContent'))->toContain('Ferry');
+    $around = fn (): string => (string) $tove->script('const r = document.querySelector(".present-mark .around").getBoundingClientRect(); return document.elementFromPoint(r.x + r.width / 2, r.y + r.height / 2).closest("[data-topic]")?.textContent ?? ""');
+    $tove->waitUntil(fn (): bool => str_contains($around(), 'Ferry'), 'the mark around the ferry', 20);
     // She goes along with him: what was folded opens.
     $ines->pick('Boats')->keys('Alt+f');
     $tove->pick('Plan');

@@ -11,6 +11,8 @@ use Tests\Support\TestServer;
 /** One server and one browser for all tests of a run, ended with it. */
 final class Studio
 {
+    private const DEMO = 'wren@saltmere.example';
+
     private static ?TestServer $server = null;
 
     private static ?Browser $browser = null;
@@ -36,18 +38,36 @@ final class Studio
     /** A browser in the demo library, as if newly opened. */
     public static function browser(): Browser
     {
+        self::prepared()->enterDemo()->complaints();
+        self::$demo = self::$demo === [] ? array_map(strval(...), self::data()->query('select id from maps')->fetchAll(PDO::FETCH_COLUMN)) : self::$demo;
+
+        return self::$browser;
+    }
+
+    /** A browser that remembers nothing of the tests before, signed in as the person of the demo, on no page of the application. */
+    private static function entered(): Browser
+    {
+        $isSignedIn = self::prepared()->driver->executeAsyncScript('const done = arguments[0]; fetch("/api/me").then((answer) => answer.json()).then(({ person }) => done(person?.email ?? ""))') === self::DEMO;
+        if (! $isSignedIn) {
+            return self::browser();
+        }
+        self::$browser->complaints();
+
+        return self::$browser;
+    }
+
+    private static function prepared(): Browser
+    {
         self::$browser ??= new Browser(self::server()->address);
         self::$browser->size(1280, 800)->visit('/mark.svg');
         self::$browser->script('localStorage.clear(); indexedDB.deleteDatabase("chalk-tree")');
         // What was chosen for the eyes is kept with the person; maps that were made for one test are no other's.
-        $database = new PDO('sqlite:'.self::server()->database());
-        $database->exec('pragma foreign_keys = on; update people set calm = null');
+        $database = self::data();
+        $database->exec('update people set calm = null');
         foreach (self::$copies as $id) {
             $database->prepare('delete from maps where id = ?')->execute([$id]);
         }
         self::$copies = [];
-        self::$browser->enterDemo()->complaints();
-        self::$demo = self::$demo === [] ? array_map(strval(...), $database->query('select id from maps')->fetchAll(PDO::FETCH_COLUMN)) : self::$demo;
 
         return self::$browser;
     }
@@ -56,9 +76,7 @@ final class Studio
     public static function beside(string $name): Browser
     {
         $email = strtolower($name).'@beside.saltmere.example';
-        $database = new PDO('sqlite:'.self::server()->database());
-        $database->exec('pragma busy_timeout = 5000');
-        $database->prepare('insert or ignore into people (name, email, password) values (?, ?, ?)')->execute([$name, $email, password_hash('a long password', PASSWORD_BCRYPT, ['cost' => 4])]);
+        self::data()->prepare('insert or ignore into people (name, email, password) values (?, ?, ?)')->execute([$name, $email, password_hash('a long password', PASSWORD_BCRYPT, ['cost' => 4])]);
         self::$beside ??= new Browser(self::server()->address);
         self::$beside->size(1280, 800)->visit('/mark.svg');
         self::$beside->script('localStorage.clear(); indexedDB.deleteDatabase("chalk-tree")');
@@ -78,9 +96,7 @@ final class Studio
     public static function tidied(): Browser
     {
         self::browser();
-        $database = new PDO('sqlite:'.self::server()->database());
-        $database->exec('pragma foreign_keys = on');
-        $database->prepare('delete from maps where id not in ('.implode(', ', array_fill(0, count(self::$demo), '?')).')')->execute(self::$demo);
+        self::data()->prepare('delete from maps where id not in ('.implode(', ', array_fill(0, count(self::$demo), '?')).')')->execute(self::$demo);
 
         return self::browser();
     }
@@ -102,6 +118,14 @@ final class Studio
         return $browser;
     }
 
+    private static function data(): PDO
+    {
+        $database = new PDO('sqlite:'.self::server()->database());
+        $database->exec('pragma foreign_keys = on; pragma busy_timeout = 5000');
+
+        return $database;
+    }
+
     /** A map made of a text, open. */
     public static function opened(string $text): Browser
     {
@@ -110,13 +134,13 @@ final class Studio
         $id = trim(self::server()->artisan('map:import', $file));
         unlink($file);
 
-        return self::browser()->visit("/maps/{$id}")->ready();
+        return self::entered()->visit("/maps/{$id}")->ready();
     }
 
     /** A map of the demo, made anew and open, so that no other test meets what is done to it. */
     public static function copyOf(string $demo): Browser
     {
-        $browser = self::browser();
+        $browser = self::entered();
         self::$copies[] = $id = trim(self::server()->artisan('map:import', dirname(__DIR__, 2)."/database/demo/{$demo}.json", '--title=Of its own'));
 
         return $browser->visit("/maps/{$id}")->ready();

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useDebounceFn } from '@vueuse/core'
+import { useDebounceFn, useIntersectionObserver } from '@vueuse/core'
 import { NSpin } from 'naive-ui'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { handOverApi, madeAddress, madePageAddress, wishAddress } from '@/api/handOver'
@@ -93,6 +93,32 @@ const look = useDebounceFn(async () => {
     }
 }, 350)
 
+/** Pages are drawn one after the other, those first that are looked at: the server draws one at a time for each person, and turns away whoever waits for long. */
+const frames = ref<HTMLImageElement[]>([])
+const near = new Set<number>()
+const drawn = ref(new Set<number>())
+const asked = ref<number | null>(null)
+function ask(): void {
+    const next = Math.min(...[...near].filter((n) => !drawn.value.has(n)))
+    asked.value ??= Number.isFinite(next) ? next : null
+}
+function come(page: number): void {
+    drawn.value.add(page)
+    asked.value = null
+    ask()
+}
+useIntersectionObserver(frames, (seen) => {
+    for (const { target, isIntersecting } of seen) {
+        near[isIntersecting ? 'add' : 'delete'](Number((target as HTMLElement).dataset.page))
+    }
+    ask()
+}, { rootMargin: '400px' })
+watch(pages, () => {
+    near.clear()
+    drawn.value.clear()
+    asked.value = null
+})
+
 watch([() => handOver.choices, () => (handOver.what === 'map' && handOver.choices.gapTopics !== true ? '' : map.chosen.join()), () => map.tree], () => void look())
 onMounted(() => void look())
 onBeforeUnmount(() => {
@@ -106,7 +132,9 @@ onBeforeUnmount(() => {
         <p v-if="problem !== null" class="words" role="alert">{{ problem }}</p>
         <iframe v-else-if="page !== null" :srcdoc="page" sandbox="" title="Preview" />
         <div v-else-if="pages !== null" class="pages" tabindex="0">
-            <img v-for="n in Math.min(MOST_PAGES, pages.count)" :key="`${pages.id} ${n}`" :src="madePageAddress(pages.id, n)" :alt="`Page ${n} of ${pages.count}`" loading="lazy" />
+            <img
+                v-for="n in Math.min(MOST_PAGES, pages.count)" :key="`${pages.id} ${n}`" ref="frames" :data-page="n" :alt="`Page ${n} of ${pages.count}`"
+                :src="n === asked || drawn.has(n) ? madePageAddress(pages.id, n) : undefined" @load="come(n)" @error="come(n)" />
             <p v-if="pages.count > MOST_PAGES" class="words">{{ pages.count - MOST_PAGES }} more pages are in the file.</p>
         </div>
         <div v-else-if="picture !== null" class="picture"><img :src="picture" alt="The picture as it will be" /></div>

@@ -34,6 +34,9 @@ return [
     // Seconds after which an answer on all maps is given with what was found until then; the browser asks for the rest.
     'patience' => (float) env('CHALK_PATIENCE', 0.08),
 
+    // The socket by which the web server takes what is to be told to open maps; none if empty. bin/serve says so, and has it there.
+    'live' => (string) env('CHALK_LIVE', file_exists(storage_path('server/live.sock')) ? storage_path('server/live.sock') : ''),
+
     // Where the web server notes down which published pages it sent; none if empty. bin/serve says so.
     'page_notes' => (string) env('CHALK_PAGE_NOTES', ''),
 

@@ -123,6 +123,8 @@ Route::prefix('api')->group(function (): void {
         Route::middleware('can:read,map')->group(function (): void {
             Route::get('maps/{map}', [MapController::class, 'show']);
             Route::get('maps/{map}/edits', [MapController::class, 'news']);
+            Route::get('maps/{map}/stream', [MapController::class, 'stream']);
+            Route::delete('maps/{map}/here', [MapController::class, 'leave']);
             Route::put('maps/{map}/view', [MapController::class, 'look']);
             Route::put('maps/{map}/place', [MapController::class, 'place']);
             Route::post('maps/{map}/find', [FindController::class, 'inMap'])->middleware('alone:search');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Comments;
 
+use App\Live\PeopleHere;
 use App\Models\Comment;
 use App\Models\MapRecord;
 use App\Models\Notice;
@@ -19,13 +20,15 @@ use ChalkTree\HandOver\NothingLeaves;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Collection;
 
+use function Illuminate\Support\defer;
+
 /** What people say to each other about the topics of a map, and who is told of it. */
 final readonly class Comments
 {
     /** Of one map. */
     private const MOST = 5000;
 
-    public function __construct(private Connection $database, private Access $access, private Sight $sight)
+    public function __construct(private Connection $database, private Access $access, private Sight $sight, private PeopleHere $people)
     {
     }
 
@@ -179,6 +182,7 @@ final readonly class Comments
     {
         MapRecord::query()->whereKey($map->id)->increment('talk');
         $map->refresh();
+        $this->database->afterCommit(fn () => defer(fn () => $this->people->tell($map)));
     }
 
     public static function time(int $seconds): string

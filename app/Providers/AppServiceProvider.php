@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Http\WholeSessions;
+use App\Live\Hub;
+use App\Live\Streams;
 use App\Mail\OutboxTransport;
 use App\Models\Block;
 use App\Models\Comment;
@@ -30,6 +32,7 @@ use App\Store\MapStates;
 use App\Store\PartedCache;
 use App\Store\Sqlite\ImmediateConnector;
 use ChalkTree\Picture\DrawingBox;
+use Closure;
 use Illuminate\Auth\Notifications\ResetPassword;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Cache\Repository;
@@ -46,6 +49,8 @@ use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Session;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
+
+use function Illuminate\Support\defer;
 
 /** Wires the few things that Laravel cannot guess. */
 final class AppServiceProvider extends ServiceProvider
@@ -73,6 +78,7 @@ final class AppServiceProvider extends ServiceProvider
         Session::extend('file', fn (): WholeSessions => new WholeSessions(File::getFacadeRoot(), Config::string('session.files'), Config::integer('session.lifetime')));
         // A page shows its map as it is: what is kept of it goes as soon as the map is another.
         MapRecord::saved(fn (MapRecord $map) => DB::afterCommit(fn () => app(PageFiles::class)->forgetMap($map->id)));
+        $this->tellOpenMaps();
         Mail::extend('outbox', fn (): OutboxTransport => new OutboxTransport);
         // Not from the request's host, which whoever asks can make up.
         ResetPassword::createUrlUsing(fn (Person $person, string $token): string => rtrim((string) config('app.url'), '/').'/reset-password?'.http_build_query(['token' => $token, 'email' => $person->email]));
@@ -90,6 +96,17 @@ final class AppServiceProvider extends ServiceProvider
         RateLimiter::for('speech', fn (Request $request): Limit => self::limit(200, 'speech '.$request->user()?->getAuthIdentifier()));
         RateLimiter::for('letters', fn (Request $request): Limit => config('chalk.limits') === true ? Limit::perHour(40)->by('letters '.$request->user()?->getAuthIdentifier()) : Limit::none());
         RateLimiter::for('heavy', fn (Request $request): Limit => self::limit(120, 'heavy '.$request->user()?->getAuthIdentifier()));
+    }
+
+    /** Whoever has a map open is told what is new in it, and no longer told once somebody's rights are others; when nobody waits any more. */
+    private function tellOpenMaps(): void
+    {
+        $later = fn (string $name, Closure $tell) => app(Hub::class)->isThere() ? DB::afterCommit(fn () => defer($tell, $name)) : null;
+        MapRecord::saved(fn (MapRecord $map) => $later("tell {$map->id}", fn () => app(Streams::class)->tell($map->id)));
+        foreach (['saved', 'deleted'] as $when) {
+            Share::$when(fn (Share $share) => $later("tell of {$share->owner_id}", fn () => app(Streams::class)->tellOf($share->owner_id)));
+            Folder::$when(fn (Folder $folder) => $later("tell of {$folder->person_id}", fn () => app(Streams::class)->tellOf($folder->person_id)));
+        }
     }
 
     private static function limit(int $perMinute, string $by): Limit

@@ -35,6 +35,15 @@ final readonly class Access
         return $this->reaching($map, $shares)->isNotEmpty();
     }
 
+    /** Who may do what with a map, in a few letters: others as soon as anybody's rights are. */
+    public function fingerprint(MapRecord $map): string
+    {
+        $shares = Share::query()->where('owner_id', $map->person_id)->where(fn ($query) => $query->where('map_id', $map->id)->orWhereNotNull('folder_id'))->get();
+        $reaching = $this->reaching($map, $shares)->sortBy('id')->map(fn (Share $share): string => "{$share->id} {$share->email} {$share->role->value}")->all();
+
+        return hash('xxh128', implode("\n", [$map->person_id, $map->trashed_at === null ? 'there' : 'in the trash', ...$reaching]));
+    }
+
     /**
      * Those of its owner's shares that reach a map, by itself or by a folder.
      *

@@ -7,25 +7,47 @@ namespace App\Sharing;
 use App\Models\MapRecord;
 use App\Models\Person;
 use Carbon\CarbonImmutable;
+use Illuminate\Cache\Lock;
+use Illuminate\Contracts\Cache\LockProvider;
+use Illuminate\Contracts\Cache\LockTimeoutException;
 use Illuminate\Contracts\Cache\Repository;
 
-/** Who has a shared map open now, and where they are in it. Kept for as long as they go on asking for news, and nowhere else. */
+/** Who has a shared map open now, and where they are in it. Kept for as long as they go on saying so, and nowhere else. */
 final readonly class Presence
 {
     /** Seconds after which whoever asks every two seconds has gone. */
-    private const GONE = 8;
+    public const ASKING = 8;
+
+    /** The same for whoever listens, and says so twice a minute. */
+    public const LISTENING = 75;
 
     /** Others that are told of. */
     private const MOST = 50;
+
+    /** Seconds that one waits to say so while others do. */
+    private const PATIENCE = 2;
+
+    /** Milliseconds between two looks whether it is one's turn. */
+    private const OFTEN = 5;
 
     public function __construct(private Repository $cache)
     {
     }
 
-    /** @param  string|null  $at  the topic that they have chosen */
-    public function note(MapRecord $map, Person $person, ?string $at): void
+    /**
+     * @param  string|null  $at  the topic that they have chosen
+     * @param  int  $for  seconds after which they have gone, where they say nothing more
+     * @return bool whether that is news to anybody
+     */
+    public function note(MapRecord $map, Person $person, ?string $at, int $for = self::ASKING): bool
     {
-        $this->cache->put(self::key($map), [$person->id => ['name' => $person->name, 'at' => $at, 'seen' => self::now()]] + $this->there($map), self::GONE);
+        return $this->change($map, fn (array $there): array => [$person->id => ['name' => $person->name, 'at' => $at, 'until' => self::now() + $for]] + $there);
+    }
+
+    /** @return bool whether that is news to anybody */
+    public function leave(MapRecord $map, Person $person): bool
+    {
+        return $this->change($map, fn (array $there): array => array_diff_key($there, [$person->id => true]));
     }
 
     /**
@@ -34,24 +56,53 @@ final readonly class Presence
      */
     public function others(MapRecord $map, Person $person, bool $hasPlaces): array
     {
-        $there = $this->there($map);
-        unset($there[$person->id]);
-        ksort($there);
-        $others = [];
-        foreach (array_slice($there, 0, self::MOST, true) as $id => ['name' => $name, 'at' => $at]) {
-            $others[] = ['id' => $id, 'name' => $name, 'at' => $hasPlaces ? $at : null];
-        }
-
-        return $others;
+        return array_values(array_filter($this->all($map, $hasPlaces), fn (array $one): bool => $one['id'] !== $person->id));
     }
 
-    /** @return array<int, array{name: string, at: string|null, seen: int}> */
+    /** @return list<array{id: int, name: string, at: string|null}> all who are there */
+    public function all(MapRecord $map, bool $hasPlaces): array
+    {
+        $all = [];
+        foreach (array_slice($this->there($map), 0, self::MOST, true) as $id => ['name' => $name, 'at' => $at]) {
+            $all[] = ['id' => $id, 'name' => $name, 'at' => $hasPlaces ? $at : null];
+        }
+
+        return $all;
+    }
+
+    /**
+     * One after the other, so that nobody is lost while two say something at once.
+     *
+     * @param  callable(array<int, array{name: string, at: string|null, until: int}>): array<int, array{name: string, at: string|null, until: int}>  $how
+     */
+    private function change(MapRecord $map, callable $how): bool
+    {
+        $work = function () use ($map, $how): bool {
+            $before = $this->there($map);
+            $after = $how($before);
+            $this->cache->put(self::key($map), $after, self::LISTENING);
+            $told = fn (array $there): array => array_map(fn (array $one): array => [$one['name'], $one['at']], $there);
+
+            return $told($before) != $told($after);
+        };
+        $store = $this->cache->getStore();
+        $lock = $store instanceof LockProvider ? $store->lock(self::key($map).' is said', self::PATIENCE) : null;
+        try {
+            return (bool) ($lock instanceof Lock ? $lock->betweenBlockedAttemptsSleepFor(self::OFTEN)->block(self::PATIENCE, $work) : $work());
+        } catch (LockTimeoutException) {
+            return false;
+        }
+    }
+
+    /** @return array<int, array{name: string, at: string|null, until: int}> in a lasting order */
     private function there(MapRecord $map): array
     {
-        /** @var array<int, array{name: string, at: string|null, seen: int}> $kept */
+        /** @var array<int, array{name: string, at: string|null, until: int}> $kept */
         $kept = (array) $this->cache->get(self::key($map), []);
+        $there = array_filter($kept, fn (array $one): bool => ($one['until'] ?? 0) > self::now());
+        ksort($there);
 
-        return array_filter($kept, fn (array $one): bool => $one['seen'] > self::now() - self::GONE);
+        return $there;
     }
 
     private static function now(): int

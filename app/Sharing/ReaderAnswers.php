@@ -11,6 +11,7 @@ use App\Store\Narrowing;
 use App\Store\RowData;
 use App\Store\SceneBoard;
 use App\Store\ViewStore;
+use ChalkTree\Arrange\View;
 use ChalkTree\HandOver\NothingLeaves;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Number\Numbers;
@@ -48,8 +49,9 @@ final readonly class ReaderAnswers
             'view' => ['filter' => $look['filter'] === null ? null : array_diff_key($look['filter'], ['kept' => true])] + $look,
             'place' => $this->views->place($record, $person, $pane),
             'missed' => null,
+            'me' => $person->id,
             ...$this->standing->told($record, $person),
-        ], $this->whole($record, $person, $look, $map));
+        ], $this->whole($record, $look, ViewStore::view($look, $person), $map));
     }
 
     /**
@@ -72,18 +74,21 @@ final readonly class ReaderAnswers
             $this->views->save($record, $person, $look, $pane);
         }
 
-        return self::joined($own, $this->whole($record, $person, $look ?? ['showing' => false] + $this->views->of($record, $person, $pane)));
+        $look ??= ['showing' => false] + $this->views->of($record, $person, $pane);
+
+        return self::joined($own, $this->whole($record, $look, ViewStore::view($look, $person)));
     }
 
     /**
-     * What is the same for all who see it in one way on one day.
+     * What is the same for all who see it in one way on one day, as JSON.
      *
      * @param  Look  $look
      * @param  TopicMap|null  $map  as it may leave, where it is read already
+     *
+     * @throws NothingLeaves
      */
-    private function whole(MapRecord $record, Person $person, array $look, ?TopicMap $map = null): string
+    public function whole(MapRecord $record, array $look, View $view, ?TopicMap $map = null): string
     {
-        $view = ViewStore::view($look, $person);
         sort($look['folded']);
         $way = [$look['folded'], $look['scope'], $look['showing'], $look['filter'], $view->today, $view->face?->value];
 

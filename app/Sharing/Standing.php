@@ -32,7 +32,7 @@ final readonly class Standing
     /**
      * The same to who opens it, with what others did since they had it open last.
      *
-     * @return array{role: string, isShared: bool, talk: int, others: list<array{id: int, name: string, at: string|null}>, missed: array{seq: int, edits: int, by: list<string>, last: string}|null}
+     * @return array{role: string, isShared: bool, talk: int, others: list<array{id: int, name: string, at: string|null}>, missed: array{seq: int, edits: int, by: list<string>, last: string}|null, me: int}
      */
     public function opened(MapRecord $map, Person $person): array
     {
@@ -40,7 +40,7 @@ final readonly class Standing
         // Before this visit is noted.
         $missed = $isShared && $role->isAtLeast(Role::Edit) ? $this->visits->missed($map, $person) : null;
 
-        return [...$this->told($map, $person), 'missed' => $missed];
+        return [...$this->told($map, $person), 'missed' => $missed, 'me' => $person->id];
     }
 
     /** @return array{Role, bool} */

@@ -7,6 +7,7 @@ namespace App\Store;
 use ChalkTree\Edit\Edit;
 use ChalkTree\Edit\Edits;
 use ChalkTree\Edit\InvalidEdit;
+use ChalkTree\Edit\MergesText;
 use ChalkTree\Edit\PreparedEdit;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\TopicMap;
@@ -30,6 +31,12 @@ final class EditBody
     public function edit(): Edit
     {
         return $this->edit ??= Edits::read($this->name, $this->arguments);
+    }
+
+    /** Whether what somebody else wrote at the same time stands beside what this one wrote. */
+    public function keptBoth(): bool
+    {
+        return $this->edit instanceof MergesText && $this->edit->isBoth();
     }
 
     /** Does what the edit has to do before anybody waits for the map. */

@@ -57,7 +57,7 @@ final readonly class Filters
         return new Moment(
             $map,
             $person->today(),
-            fn (): RollUps => new RollUps($map, $this->memories->of($record, $person, 'first', $this->views->board($record, $person))),
+            fn (): RollUps => new RollUps($map, $this->memories->of($record, LayoutMemories::whose($person, 'first'), $this->views->board($record, $person))),
             keeper: fn (string $name, Closure $reckon): array => $this->kept($record, $name, $reckon),
         );
     }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\MapRecord;
-use App\Models\Person;
 use ChalkTree\Arrange\Memory;
 use ChalkTree\Arrange\View;
 use ChalkTree\Edit\Changes;
@@ -28,15 +27,17 @@ final class HeldMap
 
     private string $memoryKey = '';
 
-    /** @param  bool  $isFromTables  whether it is read from the tables whatever else there is */
+    /**
+     * @param  string  $whose  view of it is told, as LayoutMemories names them
+     * @param  bool  $isFromTables  whether it is read from the tables whatever else there is
+     */
     public function __construct(
         private readonly Snapshots $snapshots,
         private readonly LayoutMemories $memories,
         private readonly MapStates $states,
         MapStore $store,
         private readonly MapRecord $record,
-        private readonly Person $person,
-        private readonly string $pane,
+        private readonly string $whose,
         private readonly bool $isFromTables,
     ) {
         $this->state = $this->states->of($record);
@@ -45,15 +46,19 @@ final class HeldMap
         $this->map = $snapshot ?? $store->load($record);
     }
 
-    /** What is remembered of its layout in a view, if that is known. */
-    public function memory(View $view): ?Memory
+    /**
+     * What is remembered of its layout in a view, if that is known.
+     *
+     * @param  MapRecord|null  $then  as it was at that state; left out where it is as it was taken
+     */
+    public function memory(View $view, ?MapRecord $then = null): ?Memory
     {
         if ($this->isFromTables) {
             return null;
         }
-        $this->memoryKey = $this->memories->key($this->record, $view);
+        $this->memoryKey = $this->memories->key($then ?? $this->record, $view);
 
-        return $this->memory = $this->memories->of($this->record, $this->person, $this->pane, $view);
+        return $this->memory = $this->memories->of($then ?? $this->record, $this->whose, $view);
     }
 
     /**
@@ -65,11 +70,7 @@ final class HeldMap
     public function keep(array $made, View $view, ?Memory $memory): void
     {
         try {
-            if ($memory !== null && $memory === $this->memory) {
-                $this->memories->follow($this->record, $this->person, $this->pane, $this->memoryKey, $view, $memory);
-            } else {
-                $this->memories->keep($this->record, $this->person, $this->pane, $view, $memory);
-            }
+            $this->keepMemory($view, $memory);
             if ($this->isOfSnapshot) {
                 $this->snapshots->follow($this->record, $this->state, $this->map, $made);
             } elseif ($made !== []) {
@@ -78,6 +79,26 @@ final class HeldMap
             }
         } catch (PartLost) {
             // Nothing is kept then; the next one reads the tables.
+        }
+    }
+
+    /** The same where no edits were made. */
+    public function remember(View $view, ?Memory $memory): void
+    {
+        try {
+            $this->keepMemory($view, $memory);
+        } catch (PartLost) {
+            // It is laid out anew the next time.
+        }
+    }
+
+    /** @throws PartLost */
+    private function keepMemory(View $view, ?Memory $memory): void
+    {
+        if ($memory !== null && $memory === $this->memory) {
+            $this->memories->follow($this->record, $this->whose, $this->memoryKey, $view, $memory);
+        } else {
+            $this->memories->keep($this->record, $this->whose, $view, $memory);
         }
     }
 }

@@ -11,7 +11,7 @@ use ChalkTree\Arrange\View;
 
 /**
  * Keeps what layouts found between requests, so that an edit of a large map lays out only what it touches. One memory a
- * person and view; it is good only for the very state of the map and the view that it was made of, and can be lost at
+ * person and view, or for all who are told of a map in one view; it is good only for the very state of the map and the view that it was made of, and can be lost at
  * any time.
  */
 final readonly class LayoutMemories
@@ -23,32 +23,32 @@ final readonly class LayoutMemories
     {
     }
 
-    public function of(MapRecord $map, Person $person, string $pane, View $view): ?Memory
+    public function of(MapRecord $map, string $whose, View $view): ?Memory
     {
-        $parts = $this->cache->of($this->name($map, $person, $pane), $this->key($map, $view));
+        $parts = $this->cache->of($this->name($map, $whose), $this->key($map, $view));
 
         return $parts === null ? null : Memory::lent($parts->get(...));
     }
 
-    public function has(MapRecord $map, Person $person, string $pane, View $view): bool
+    public function has(MapRecord $map, string $whose, View $view): bool
     {
-        return $this->cache->of($this->name($map, $person, $pane), $this->key($map, $view)) !== null;
+        return $this->cache->of($this->name($map, $whose), $this->key($map, $view)) !== null;
     }
 
     /** @param  Memory|null  $memory  of a whole layout; null where nothing is known any more */
-    public function keep(MapRecord $map, Person $person, string $pane, View $view, ?Memory $memory): void
+    public function keep(MapRecord $map, string $whose, View $view, ?Memory $memory): void
     {
         if ($memory === null) {
-            $this->cache->forget($this->name($map, $person, $pane));
+            $this->cache->forget($this->name($map, $whose));
         } else {
-            $this->keepRecords($map, $person, $pane, $view, $memory->changed());
+            $this->keepRecords($map, $whose, $view, $memory->changed());
         }
     }
 
     /** @param  array<string, string|null>  $records  all there are, as Memory::changed() gave them */
-    public function keepRecords(MapRecord $map, Person $person, string $pane, View $view, array $records): void
+    public function keepRecords(MapRecord $map, string $whose, View $view, array $records): void
     {
-        $this->cache->keep($this->name($map, $person, $pane), $this->key($map, $view), array_filter($records, is_string(...)));
+        $this->cache->keep($this->name($map, $whose), $this->key($map, $view), array_filter($records, is_string(...)));
     }
 
     /**
@@ -58,17 +58,23 @@ final readonly class LayoutMemories
      *
      * @throws PartLost
      */
-    public function follow(MapRecord $map, Person $person, string $pane, string $before, View $view, Memory $memory): void
+    public function follow(MapRecord $map, string $whose, string $before, View $view, Memory $memory): void
     {
-        $parts = $this->cache->of($this->name($map, $person, $pane), $before);
+        $parts = $this->cache->of($this->name($map, $whose), $before);
         if ($parts !== null) {
-            $this->cache->change($this->name($map, $person, $pane), $this->key($map, $view), $parts, $memory->changed());
+            $this->cache->change($this->name($map, $whose), $this->key($map, $view), $parts, $memory->changed());
         }
     }
 
-    private function name(MapRecord $map, Person $person, string $pane): string
+    /** Whose view of a map it is: a person's, in one of their two. */
+    public static function whose(Person $person, string $pane): string
     {
-        return "layout {$map->id} {$person->id} {$pane}";
+        return "{$person->id} {$pane}";
+    }
+
+    private function name(MapRecord $map, string $whose): string
+    {
+        return "layout {$map->id} {$whose}";
     }
 
     /** Names a state of a map and a view of it. */

@@ -54,8 +54,8 @@ final readonly class MapAnswers
         }
         $view = ViewStore::view($look, $person);
         $drawn = $this->drawn->of($record, $view) ?? self::withoutCollecting(fn (): array => $this->draw($record, $view));
-        if (! $this->memories->has($record, $person, $pane, $view)) {
-            defer(fn () => $this->memories->keepRecords($record, $person, $pane, $view, DrawnMaps::records($drawn)));
+        if (! $this->memories->has($record, $whose = LayoutMemories::whose($person, $pane), $view)) {
+            defer(fn () => $this->memories->keepRecords($record, $whose, $view, DrawnMaps::records($drawn)));
         }
         defer(fn () => $this->snapshots->prepare($record, $this->store));
         $own = [
@@ -148,7 +148,7 @@ final readonly class MapAnswers
     {
         [$answer, $keep] = $this->database->transaction(function () use ($record, $person, $since, $edits, $all, $look, $pane, $isFromTables): array {
             $record = $this->locked($record);
-            $held = new HeldMap($this->snapshots, $this->memories, $this->states, $this->store, $record, $person, $pane, $isFromTables);
+            $held = new HeldMap($this->snapshots, $this->memories, $this->states, $this->store, $record, LayoutMemories::whose($person, $pane), $isFromTables);
             $map = $held->map;
             $before = $this->views->of($record, $person, $pane);
             $view = ViewStore::view($before, $person);
@@ -197,6 +197,53 @@ final readonly class MapAnswers
         $keep === null ?: $keep();
 
         return $answer;
+    }
+
+    /**
+     * What is new since a number to all who see a map in one view, whoever they are.
+     *
+     * @param  string  $whose  as LayoutMemories names what is remembered of it
+     * @return array<string, mixed> "MapNews" in the wire schema
+     */
+    public function told(MapRecord $record, View $view, string $whose, int $since): array
+    {
+        $tell = fn (bool $isFromTables): array => self::withoutCollecting(fn (): array => $this->toldFrom($record, $view, $whose, $since, $isFromTables));
+        try {
+            return $tell(false);
+        } catch (PartLost) {
+            return $tell(true);
+        }
+    }
+
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws PartLost
+     */
+    private function toldFrom(MapRecord $record, View $view, string $whose, int $since, bool $isFromTables): array
+    {
+        [$news, $keep] = $this->database->transaction(function () use ($record, $view, $whose, $since, $isFromTables): array {
+            $record = $this->locked($record);
+            $then = (clone $record)->forceFill(['seq' => $since]);
+            $held = new HeldMap($this->snapshots, $this->memories, $this->states, $this->store, $record, $whose, $isFromTables);
+            $missed = $this->missed($record, $since);
+            $seen = $missed === null ? null : $this->asOf($held->map, $missed);
+            $missed = $seen === null ? null : $missed;
+            $numbers = $seen === null || $view->showing ? null : Numbers::of($seen);
+            $board = new SceneBoard($seen, $view, $missed === null ? null : $held->memory($view, $then));
+            $scene = $board->news($held->map, $missed ?? []);
+
+            return [[
+                'since' => $since,
+                'seq' => $record->seq,
+                'rows' => $missed === null ? RowData::all($held->map) : RowData::changed($held->map, $missed),
+                'scene' => $scene,
+                'numbers' => ($now = Numbers::of($board->shown($held->map))) === $numbers ? null : (object) $now,
+            ], fn () => $held->remember($view, $board->memory())];
+        });
+        $keep();
+
+        return $news;
     }
 
     /**
@@ -270,7 +317,7 @@ final readonly class MapAnswers
             }
             $changes = $this->editing->make($record, $map, $person, $edit);
 
-            return [['id' => $edit->id, 'status' => $changes === null ? 'repeated' : 'done'], $changes];
+            return [['id' => $edit->id, 'status' => $changes === null ? 'repeated' : 'done'] + ($edit->keptBoth() ? ['both' => true] : []), $changes];
         } catch (Refusal $refusal) {
             if ($all) {
                 throw $refusal;

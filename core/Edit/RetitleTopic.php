@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace ChalkTree\Edit;
 
+use ChalkTree\Map\Bounds;
 use ChalkTree\Map\TopicMap;
 
 /** Gives a topic another title. */
-final readonly class RetitleTopic implements Edit
+final class RetitleTopic implements Edit, MergesText
 {
-    private function __construct(private string $topic, private string $title)
+    use WrittenOver;
+
+    private function __construct(private readonly string $topic, private readonly string $title, private readonly ?string $was)
     {
     }
 
@@ -20,12 +23,13 @@ final readonly class RetitleTopic implements Edit
 
     public static function read(Arguments $arguments): self
     {
-        return new self($arguments->id('topic'), $arguments->title());
+        return new self($arguments->id('topic'), $arguments->title(), $arguments->has('was') ? $arguments->title('was') : null);
     }
 
     public function apply(TopicMap $map, Recorder $recorder): void
     {
-        $recorder->put($map->topic($this->topic)->with(['title' => $this->title]));
+        $topic = $map->topic($this->topic);
+        $recorder->put($topic->with(['title' => $this->over($this->was, $topic->title, $this->title, mb_strlen(...), Bounds::LONGEST_TITLE)]));
     }
 
     public function sentence(TopicMap $map): string

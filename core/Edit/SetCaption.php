@@ -4,13 +4,16 @@ declare(strict_types=1);
 
 namespace ChalkTree\Edit;
 
+use ChalkTree\Map\Bounds;
 use ChalkTree\Map\TopicMap;
 
 /** Sets the caption of topics; empty takes it away. */
-final readonly class SetCaption implements Edit
+final class SetCaption implements Edit, MergesText
 {
+    use WrittenOver;
+
     /** @param  non-empty-list<string>  $topics */
-    private function __construct(private array $topics, private string $caption)
+    private function __construct(private readonly array $topics, private readonly string $caption, private readonly ?string $was)
     {
     }
 
@@ -21,13 +24,14 @@ final readonly class SetCaption implements Edit
 
     public static function read(Arguments $arguments): self
     {
-        return new self($arguments->ids('topics'), $arguments->caption());
+        return new self($arguments->ids('topics'), $arguments->caption(), $arguments->has('was') ? $arguments->caption('was') : null);
     }
 
     public function apply(TopicMap $map, Recorder $recorder): void
     {
         foreach ($this->topics as $id) {
-            $recorder->put($map->topic($id, 'topics')->with(['caption' => $this->caption]));
+            $topic = $map->topic($id, 'topics');
+            $recorder->put($topic->with(['caption' => $this->over($this->was, $topic->caption, $this->caption, mb_strlen(...), Bounds::LONGEST_CAPTION)]));
         }
     }
 

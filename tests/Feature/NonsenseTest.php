@@ -30,7 +30,7 @@ const FIELDS_OF_ALL = [
     'since', 'edits', 'all', 'pane', 'folded', 'outlineFolded', 'chosen', 'scope', 'outlineScope', 'x', 'y', 'scale', 'title', 'starter', 'folder', 'favourite', 'name',
     'format', 'to', 'board', 'as', 'width', 'topic', 'parent', 'text', 'html', 'source', 'headings', 'before', 'show', 'words', 'map', 'fields', 'find', 'with', 'hits',
     'keys', 'email', 'token', 'password', 'id', 'edit', 'topics', 'lines', 'alone', 'hash', 'size', 'address', 'again', 'bytes', 'for', 'upload',
-    'choices', 'preset', 'depth', 'what', 'order', 'numbered', 'paper', 'showing', 'way', 'at', 'deck', 'per', 'when', 'zone', 'filter', 'after', 'trail', 'table', 'branch', 'known', 'only', 'from', 'among', 'rows', 'by', 'mark', 'changed', 'drawn', 'role', 'resolved', 'until', 'notes', 'files', 'copying',
+    'choices', 'preset', 'depth', 'what', 'order', 'numbered', 'paper', 'showing', 'way', 'at', 'deck', 'per', 'when', 'zone', 'filter', 'after', 'trail', 'table', 'branch', 'known', 'only', 'from', 'among', 'rows', 'by', 'mark', 'changed', 'drawn', 'role', 'resolved', 'until', 'notes', 'files', 'copying', 'listening', 'was',
 ];
 
 /** @return array{string, string} the ids of a deck and of a slide in it */

@@ -368,3 +368,28 @@ it('tells who else has it open and, to who edits, where they are, for as long as
     $this->travel(9)->seconds();
     expect($ask($this->tove, $boats))->toBe([]);
 });
+
+it('keeps what two write into one text at the same time, says where both wrote over the same words, and lets each take back their own', function () {
+    app(Shares::class)->give($this->tove, $this->map, $this->ines->email, Role::Edit);
+    $boats = $this->id($this->map, 'Boats');
+    $write = fn (Person $who, string $note, string $was) => [($this->be)($who), $this->sendEdits($this->map, [['name' => 'topic.note', 'topics' => [$boats], 'note' => $note, 'was' => $was]], $this->map->fresh()->seq)][1];
+    $note = fn (): string => $this->topics($this->map)->topic($boats)->note;
+    $write($this->tove, 'Three boats come.', '')->assertJsonPath('edits.0.status', 'done')->assertJsonMissing(['both' => true]);
+    $write($this->ines, 'Three red boats come.', 'Three boats come.');
+    $answer = $write($this->tove, 'Three boats come at dusk.', 'Three boats come.')->assertJsonMissing(['both' => true]);
+    // Whoever wrote is told what stands there now.
+    expect($note())->toBe('Three red boats come at dusk.')->and((string) json_encode($answer->json('rows')))->toContain('Three red boats come at dusk.');
+    $answer = $write($this->ines, 'Four red boats come at dusk.', $note());
+    $answer = $write($this->tove, 'Nine red boats come at dusk.', 'Three red boats come at dusk.')->assertJsonPath('edits.0.both', true);
+    expectShape('EditsAnswer', json_decode($answer->getContent()));
+    expect($note())->toBe('Four / Nine red boats come at dusk.');
+    // Who wrote last takes back their own words; who wrote before is told that something was written since.
+    ($this->be)($this->ines);
+    $this->sendEdits($this->map, [['name' => 'undo']], $this->map->fresh()->seq)->assertJsonPath('edits.0.refusal.code', 'changed_since');
+    ($this->be)($this->tove);
+    $this->sendEdits($this->map, [['name' => 'undo']], $this->map->fresh()->seq)->assertJsonPath('edits.0.status', 'done');
+    expect($note())->toBe('Four red boats come at dusk.');
+    $write($this->tove, 'x', "a\0b")->assertJsonPath('edits.0.status', 'done');
+    ($this->be)($this->tove);
+    $this->sendEdits($this->map, [['name' => 'topic.note', 'topics' => [$boats], 'note' => 'x', 'was' => ['no' => 'text']]], $this->map->fresh()->seq)->assertJsonPath('edits.0.status', 'refused');
+});

@@ -35,7 +35,10 @@ final class SoakedBrowser
 
     public int $lost = 0;
 
-    private int $seq = 0;
+    /** How often what a stream told could be taken as it was. */
+    public int $heard = 0;
+
+    public int $seq = 0;
 
     public function __construct(private readonly Client $client, private readonly string $map, private readonly Chance $chance)
     {
@@ -79,6 +82,22 @@ final class SoakedBrowser
         }
         $this->waiting = array_values(array_filter($this->waiting, fn (array $edit): bool => ! isset($named[$edit['id']])));
         $this->take($answer);
+    }
+
+    /**
+     * Takes what a stream tells where it goes on from what is known, and asks for it where it does not.
+     *
+     * @param  array<string, mixed>  $message  "LiveMessage" in the wire schema
+     */
+    public function hear(array $message): void
+    {
+        $news = $message['news'] ?? null;
+        if (is_array($news) && $news['since'] === $this->seq) {
+            $this->take($news);
+            $this->heard++;
+        } elseif (($news['seq'] ?? $message['asks'] ?? 0) > $this->seq) {
+            $this->send(0);
+        }
     }
 
     /** @param  array<string, mixed>  $answer */

@@ -137,6 +137,7 @@ final class TestServer
             'APP_URL' => $this->address ?? 'http://127.0.0.1',
             'CHALK_DEMO' => '1',
             'CHALK_LOOPBACK' => '1',
+            'CHALK_LIVE' => "{$this->folder}/server/live.sock",
             'DB_CONNECTION' => 'sqlite',
             'DB_DATABASE' => "{$this->folder}/test.sqlite",
             'LARAVEL_STORAGE_PATH' => "{$this->folder}/storage",

@@ -13,6 +13,8 @@ use App\Http\Requests\MapRequest;
 use App\Http\Requests\SendEdits;
 use App\Http\Requests\TryEdits;
 use App\Limits\Alone;
+use App\Live\PeopleHere;
+use App\Live\Streams;
 use App\Models\MapRecord;
 use App\Models\Person;
 use App\Sharing\Presence;
@@ -27,6 +29,7 @@ use App\Store\ViewStore;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 
 /** A map that is open: its contents, the edits made on it, how it is looked at. */
 final readonly class MapController
@@ -54,15 +57,33 @@ final readonly class MapController
         return new PlainJson($this->answers->edit($map, $person, $request->integer('since'), $request->edits(), $request->boolean('all'), pane: $request->pane()));
     }
 
-    public function news(AskNews $request, MapRecord $map, Presence $presence, #[CurrentUser] Person $person): JsonResponse
+    public function news(AskNews $request, MapRecord $map, Presence $presence, PeopleHere $people, #[CurrentUser] Person $person): JsonResponse
     {
-        if ($request->has('at')) {
-            $presence->note($map, $person, $request->at());
+        if ($request->has('at') && $presence->note($map, $person, $request->at(), $request->boolean('listening') ? Presence::LISTENING : Presence::ASKING)) {
+            defer(fn () => $people->tell($map));
         }
 
         return $this->sight->isWhole($person, $map)
             ? new PlainJson($this->answers->news($map, $person, $request->integer('since'), $request->pane()))
             : new JsonResponse($this->reading->news($map, $person, $request->integer('since'), $request->pane()), json: true);
+    }
+
+    /** Hands whoever has the map open on to where they hear what is new in it; without an answer where there is no such place. */
+    public function stream(MapRequest $request, MapRecord $map, Streams $streams, #[CurrentUser] Person $person): Response
+    {
+        $channels = $streams->open($map, $person, $request->pane());
+
+        return $channels === null ? new Response('', 204) : new Response('', 200, ['X-Accel-Redirect' => '/-live/'.implode('/', $channels), 'Content-Type' => 'text/event-stream', 'Cache-Control' => 'no-store']);
+    }
+
+    /** Somebody has the map open no more. */
+    public function leave(MapRecord $map, Presence $presence, PeopleHere $people, #[CurrentUser] Person $person): Response
+    {
+        if ($presence->leave($map, $person)) {
+            defer(fn () => $people->tell($map));
+        }
+
+        return new Response('', 204);
     }
 
     /** Keeps what is folded and chosen, and answers with what that changes in the scene. */

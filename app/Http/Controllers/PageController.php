@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Http\BoardFrame;
 use App\Http\Loopback;
+use App\Live\Hub;
 use App\Mail\Outbox;
 use App\Models\MapRecord;
 use App\Models\Person;
@@ -22,7 +23,7 @@ final class PageController
     /** Pictures a minute that are drawn for a person while a page waits. */
     private const MOST_DRAWN = 40;
 
-    public function __construct(private readonly FirstPicture $pictures)
+    public function __construct(private readonly FirstPicture $pictures, private readonly Hub $hub)
     {
     }
 
@@ -30,7 +31,7 @@ final class PageController
     {
         $frame = BoardFrame::of($request);
 
-        return view('app', ['frame' => $frame, 'picture' => $frame === null ? null : $this->picture($request, $frame), 'colours' => StyleSheet::css(), 'bounds' => json_encode(Bounds::forBrowser(), JSON_THROW_ON_ERROR)]);
+        return view('app', ['frame' => $frame, 'picture' => $frame === null ? null : $this->picture($request, $frame), 'colours' => StyleSheet::css(), 'bounds' => json_encode(['live' => $this->hub->isThere()] + Bounds::forBrowser(), JSON_THROW_ON_ERROR)]);
     }
 
     /** What the board will show, where the page is that of a map; the map itself is asked for by the page. */

@@ -14,6 +14,7 @@ final class AskNews extends MapRequest
             ...parent::rules(),
             'since' => ['required', 'integer', 'min:0'],
             'at' => ['sometimes', 'nullable', 'string', 'regex:/\A[0-9a-z]{26}\z/'],
+            'listening' => ['sometimes', 'boolean'],
         ];
     }
 

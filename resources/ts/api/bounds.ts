@@ -1,5 +1,7 @@
 /** How much of anything a map takes; the server says it in the page, so that it is decided in one place. */
 interface Bounds {
+    /** Whether the server tells of itself what is new. */
+    live: boolean
     caption: number
     file: number
     picture: number

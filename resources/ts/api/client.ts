@@ -82,7 +82,7 @@ export const api = {
     open: (map: string) => request<OpenAnswer>('GET', `maps/${map}?pane=${pane}`),
     edit: (map: string, since: number, edits: Edit[]) => request<EditsAnswer>('POST', `maps/${map}/edits?pane=${pane}`, { since, edits }),
     /** Where others may see one, "at" says where one is; undefined where nobody can. */
-    news: (map: string, since: number, at?: string) => request<EditsAnswer>('GET', `maps/${map}/edits?since=${since}&pane=${pane}${at === undefined ? '' : `&at=${at}`}`),
+    news: (map: string, since: number, at?: string, listening = false) => request<EditsAnswer>('GET', `maps/${map}/edits?since=${since}&pane=${pane}${at === undefined ? '' : `&at=${at}`}${listening ? '&listening=1' : ''}`),
     look: (map: string, since: number, view: View) => request<EditsAnswer>('PUT', `maps/${map}/view?pane=${pane}`, { since, ...view }),
     tries: (map: string, tries: readonly (readonly Edit[])[], board = false, branch: string | null = null) => request<TriesAnswer>('POST', `maps/${map}/tries?pane=${pane}`, { tries, board, branch }),
     why: (map: string, topic: string) => request<LookReasonsAnswer>('GET', `maps/${map}/topics/${topic}/look`),
@@ -182,6 +182,11 @@ export function leaveView(map: string, since: number, view: View): void {
 /** Keeps where the board is left, even as the page goes away. Nobody waits for that, and nothing is lost if it fails. */
 export function leavePlace(map: string, place: Place): void {
     sendLast(`maps/${map}/place?pane=${pane}`, place, 'PUT')
+}
+
+/** Says that one has a map open no more. */
+export function leaveHere(map: string): void {
+    sendLast(`maps/${map}/here`, {}, 'DELETE')
 }
 
 let early: { map: string; answer: Promise<OpenAnswer> } | null = null

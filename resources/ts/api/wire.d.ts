@@ -103,6 +103,29 @@ export type FeatureRow =
  */
 export type Role = "view" | "comment" | "edit" | "owner";
 /**
+ * What whoever listens to a map is told: what is new, that they should ask for it, or who is there.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "LiveMessage".
+ */
+export type LiveMessage =
+  | {
+      news: MapNews;
+    }
+  | {
+      /**
+       * The number of the latest edit.
+       */
+      asks: number;
+    }
+  | {
+      /**
+       * All who have it open, oneself among them.
+       */
+      others: Present[];
+      talk?: number;
+    };
+/**
  * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "Edit".
  */
@@ -260,6 +283,7 @@ export interface Wire {
   voices?: SpeechVoices;
   open?: OpenAnswer;
   edits?: EditsAnswer;
+  live?: LiveMessage;
   history?: HistoryAnswer;
   trash?: TrashAnswer;
   error?: ErrorAnswer;
@@ -1018,6 +1042,10 @@ export interface OpenAnswer {
    * What others did since this person had it open last.
    */
   missed: Missed | null;
+  /**
+   * Which of those who have it open one is.
+   */
+  me: number;
 }
 /**
  * One row of the map, or those of its fields that changed; no fields at all where it is gone.
@@ -2697,6 +2725,10 @@ export interface EditsAnswer {
 export interface Outcome {
   id: string | null;
   status: "done" | "repeated" | "refused";
+  /**
+   * Somebody else wrote something else over the same words: both stand there now.
+   */
+  both?: true;
   refusal?: ErrorAnswer;
 }
 /**
@@ -2707,6 +2739,22 @@ export interface ErrorAnswer {
   code: string;
   message: string;
   field: string | null;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "MapNews".
+ */
+export interface MapNews {
+  /**
+   * It goes on from this number; whoever is elsewhere asks instead.
+   */
+  since: number;
+  seq: number;
+  rows: (Row | FeatureRow)[];
+  scene: SceneNews;
+  numbers: {
+    [k: string]: string;
+  } | null;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -2904,6 +2952,10 @@ export interface RetitleTopic {
   name: "topic.retitle";
   topic: string;
   title: string;
+  /**
+   * The text over which it was written. What somebody else has written there since is kept with it.
+   */
+  was?: string;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -2921,6 +2973,10 @@ export interface SetCaption {
   name: "topic.caption";
   topics: string[];
   caption: string;
+  /**
+   * The text over which it was written. What somebody else has written there since is kept with it.
+   */
+  was?: string;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -2938,6 +2994,10 @@ export interface SetNote {
   name: "topic.note";
   topics: string[];
   note: string;
+  /**
+   * The text over which it was written. What somebody else has written there since is kept with it.
+   */
+  was?: string;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema

@@ -10,6 +10,7 @@ import { useDrafts } from '@/stores/drafts'
 import { newId, useMap } from '@/stores/map'
 import { noteExtensions } from '@/text/noteExtensions'
 import { changeTable, insertTable, type TableChange } from '@/text/noteTable'
+import { layNote } from '@/text/layNote'
 import { canKeep, noteDocument, noteMarkdown } from '@/text/noteMarkdown'
 import { tell } from '@/ui/tell'
 import { useUi } from '@/ui/uiStore'
@@ -28,6 +29,8 @@ const asMarkdown = ref(!canKeep(schema, props.note))
 const source = ref(props.note)
 let step = newId()
 let filling: ReturnType<typeof setTimeout> | undefined
+/** The topic of which the note stands there, or will. */
+let shown = props.topic
 
 const editor = useEditor({
     extensions: noteExtensions,
@@ -51,8 +54,14 @@ watch(
         } else if (note === source.value || drafts.has(topic, 'note')) {
             return
         }
+        const its = filling === undefined && !asMarkdown.value && topic === shown ? editor.value : undefined
         source.value = note
         asMarkdown.value = !canKeep(schema, note)
+        if (its !== undefined && !asMarkdown.value) {
+            layNote(its, note)
+            return
+        }
+        shown = topic
         // While the choice runs along the board, only the note where it rests is set.
         clearTimeout(filling)
         filling = setTimeout(settle, 60)
@@ -76,8 +85,9 @@ function fill(markdown: string): void {
 }
 
 function change(text: string): void {
+    const before = source.value
     source.value = text
-    drafts.type(own.value, 'note', text, step)
+    drafts.type(own.value, 'note', text, step, before)
 }
 
 function swap(): void {

@@ -8,6 +8,8 @@ interface Draft {
     topic: string
     field: DraftField
     text: string
+    /** The text over which it is written, as whoever writes sees it. */
+    was: string
     step: string
     begun: number
     timer: ReturnType<typeof setTimeout>
@@ -26,14 +28,17 @@ export const useDrafts = defineStore('drafts', () => {
     const drafts = new Map<string, Draft>()
     const keyOf = (topic: string, field: DraftField): string => `${field} ${topic}`
 
-    /** @param step groups the edits of one stretch of typing, so that they are undone as one */
-    function type(topic: string, field: DraftField, text: string, step = newId()): void {
+    /**
+     * @param step groups the edits of one stretch of typing, so that they are undone as one
+     * @param was over what it is written, where that is not what the map says now
+     */
+    function type(topic: string, field: DraftField, text: string, step = newId(), was = map.tree.topics.get(topic)?.[field] ?? ''): void {
         const key = keyOf(topic, field)
         const before = drafts.get(key)
         clearTimeout(before?.timer)
         const begun = before?.begun ?? performance.now()
         const rest = Math.max(0, Math.min(PAUSE, begun + LONGEST - performance.now()))
-        drafts.set(key, { topic, field, text, step, begun, timer: setTimeout(() => flush(topic, field), rest) })
+        drafts.set(key, { topic, field, text, was: before?.was ?? was, step, begun, timer: setTimeout(() => flush(topic, field), rest) })
     }
 
     function has(topic: string, field: DraftField): boolean {
@@ -53,11 +58,8 @@ export const useDrafts = defineStore('drafts', () => {
         if (there === undefined || there[field] === draft.text) {
             return
         }
-        if (field === 'note') {
-            map.edit({ name: 'topic.note', step: draft.step, topics: [topic], note: draft.text })
-        } else {
-            map.edit({ name: 'topic.caption', step: draft.step, topics: [topic], caption: draft.text })
-        }
+        const { step, was, text } = draft
+        map.edit(field === 'note' ? { name: 'topic.note', step, topics: [topic], note: text, was } : { name: 'topic.caption', step, topics: [topic], caption: text, was })
     }
 
     function flushAll(): void {

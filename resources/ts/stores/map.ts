@@ -1,9 +1,10 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { bounds } from '@/api/bounds'
 import { openMap } from '@/api/client'
 import { newId } from '@/api/ids'
 import { latest } from '@/api/latest'
-import type { Edit, EditsAnswer, Mark, Missed, Narrowed, Place, Present, Role, SceneNews, Slip, View, ViewFilter } from '@/api/wire'
+import type { Edit, EditsAnswer, MapNews, Mark, Missed, Narrowed, Place, Present, Role, SceneNews, Slip, View, ViewFilter } from '@/api/wire'
 import { learnChalks } from '@/board/chalkSheet'
 import { learnLooks } from '@/board/looks'
 import { tell } from '@/ui/tell'
@@ -73,7 +74,15 @@ export const useMap = defineStore('map', () => {
     const mayEdit = computed(() => role.value === 'edit' || role.value === 'owner')
     const mayComment = computed(() => role.value !== 'view')
     /** Who only looks types nothing. */
-    const editing = computed<Editing | null>({ get: () => typed.value, set: (now) => (typed.value = mayEdit.value ? now : null) })
+    const editing = computed<Editing | null>({
+        get: () => typed.value,
+        set: (now) => {
+            over = now === null || now.id === typed.value?.id ? over : (tree.value.topics.get(now.id)?.title ?? '')
+            typed.value = mayEdit.value ? now : null
+        },
+    })
+    /** The title over which one types, so that what somebody else makes of it meanwhile is not written over. */
+    let over = ''
     const isOwner = computed(() => role.value === 'owner')
     /** Whether anybody else may open it, so that there may be news at any time. */
     const isShared = ref(false)
@@ -81,6 +90,10 @@ export const useMap = defineStore('map', () => {
     const talk = ref(0)
     /** Who else has it open now. */
     const others = shallowRef<readonly Present[]>([])
+    /** Which of them one is. */
+    const me = ref(0)
+    /** Whether one is told what is new without asking. */
+    const listens = ref(false)
     /** Whom one follows, from topic to topic. */
     const followed = ref<number | null>(null)
     /** What others did since this person had it open last. */
@@ -98,6 +111,7 @@ export const useMap = defineStore('map', () => {
     const opening = latest()
     const leaving = new Set<() => void>()
     const hiding = new Set<() => void>()
+    const resting = new Set<() => void>()
     const outcomes = new Map<string, (refusal: string | null) => void>()
     /** The day for which the scene is drawn. */
     const today = ref('')
@@ -138,6 +152,7 @@ export const useMap = defineStore('map', () => {
         role.value = answer.role
         isShared.value = answer.isShared
         talk.value = answer.talk
+        me.value = answer.me
         takeOthers(answer.others)
         missed.value = answer.missed ?? null
         takeScene(answer.scene)
@@ -145,7 +160,7 @@ export const useMap = defineStore('map', () => {
         seq.value = answer.seq
         undoLabel.value = answer.undo
         redoLabel.value = answer.redo
-        queue.value = createQueue(map, { seq: () => seq.value, at: () => (isShared.value ? (current.value ?? '') : undefined), answered, refused, ended: (message) => (ended.value = message) })
+        queue.value = createQueue(map, { seq: () => seq.value, at: () => (isShared.value ? (current.value ?? '') : undefined), listens: () => listens.value, rested: () => resting.forEach((run) => run()), answered, refused, ended: (message) => (ended.value = message) })
         queue.value.resume(left)
         const last = choiceLeft(map) ?? answer.view.chosen
         chosen.value = [last !== null && tree.value.topics.has(last) ? last : tree.value.root]
@@ -177,19 +192,10 @@ export const useMap = defineStore('map', () => {
     }
 
     function answered(answer: EditsAnswer): void {
-        tried.value = null
-        if (answer.rows.length > 0) {
-            base.value = merged(answer.scene.reset ? emptyTreeLike(answer) : base.value, answer.rows)
-        }
-        takeScene(answer.scene)
+        takeNews(answer)
         if (answer.narrowed !== undefined) {
             takeNarrowed(answer.narrowed)
         }
-        numbers.value = answer.numbers ?? numbers.value
-        if (answer.seq !== seq.value) {
-            channel.postMessage({ map: id.value, seq: answer.seq })
-        }
-        seq.value = answer.seq
         undoLabel.value = answer.undo
         redoLabel.value = answer.redo
         for (const outcome of answer.edits) {
@@ -198,9 +204,11 @@ export const useMap = defineStore('map', () => {
             if (outcome.refusal !== undefined && waiter === undefined) {
                 tell.warning(outcome.refusal.message)
             }
+            if (outcome.both) {
+                tell.info('Somebody else wrote over the same words at the same time. Both stand there now.')
+            }
             waiter?.(outcome.refusal?.message ?? null)
         }
-        keepChoiceValid()
         isShared.value = answer.isShared
         talk.value = answer.talk
         takeOthers(answer.others)
@@ -212,8 +220,24 @@ export const useMap = defineStore('map', () => {
         }
     }
 
+    /** What is new in the map, to be taken only while nothing else is on its way. */
+    function takeNews(news: Pick<MapNews, 'rows' | 'scene' | 'numbers' | 'seq'>): void {
+        tried.value = null
+        if (news.rows.length > 0) {
+            base.value = merged(news.scene.reset ? emptyTreeLike(news) : base.value, news.rows)
+        }
+        takeScene(news.scene)
+        numbers.value = news.numbers ?? numbers.value
+        if (news.seq !== seq.value) {
+            channel.postMessage({ map: id.value, seq: news.seq })
+        }
+        seq.value = news.seq
+        keepChoiceValid()
+    }
+
     /** The same as before changes nothing that is drawn. */
-    function takeOthers(now: readonly Present[]): void {
+    function takeOthers(all: readonly Present[]): void {
+        const now = all.filter((one) => one.id !== me.value)
         if (JSON.stringify(now) !== JSON.stringify(others.value)) {
             others.value = now
             followed.value = now.some(({ id: one }) => one === followed.value) ? followed.value : null
@@ -241,7 +265,7 @@ export const useMap = defineStore('map', () => {
     }
 
     /** A reset brings every row when the browser was too far behind, and only some when the arrangement changed. */
-    function emptyTreeLike(answer: EditsAnswer): Tree {
+    function emptyTreeLike(answer: Pick<EditsAnswer, 'rows'>): Tree {
         const whole = answer.rows.some((row) => row.type === 'map' && row.fields?.root !== undefined)
         return whole ? emptyTree : base.value
     }
@@ -332,6 +356,14 @@ export const useMap = defineStore('map', () => {
         queue.value?.push(...edits.map((one) => ({ ...one, id: one.id ?? newId() })))
     }
 
+    /** Keeps a title as it was typed. */
+    function retitle({ id: topic, step }: Editing, title: string): void {
+        if (title !== over) {
+            edit({ name: 'topic.retitle', step, topic, title, was: over })
+            over = title
+        }
+    }
+
     /** Sends an edit and waits for what becomes of it; whoever asks says what there is to say of a refusal. */
     async function outcomeOf(one: Edit): Promise<boolean> {
         return (await refusalOf(one)) === null
@@ -366,10 +398,13 @@ export const useMap = defineStore('map', () => {
     let turn = 0
     setInterval(() => {
         turn++
-        if (id.value !== '' && (isShared.value || turn % SELDOM === 0) && ended.value === null && document.visibilityState === 'visible' && savedState.value === 'saved') {
+        if (id.value !== '' && ((isShared.value && !listens.value) || turn % SELDOM === 0) && ended.value === null && document.visibilityState === 'visible' && savedState.value === 'saved') {
             queue.value?.askForNews(true)
         }
     }, OFTEN)
+
+    // What listens is fetched once there is anybody else.
+    watch(() => isShared.value && bounds.live, (is) => is && void import('./live').then(({ useLive }) => useLive()))
 
     /** Another view of the same map, beside this one or in another window, has heard of something new. */
     const channel = new BroadcastChannel('chalk-tree')
@@ -492,15 +527,15 @@ export const useMap = defineStore('map', () => {
         queue.value?.keepView(view)
     }
 
-    function askForNews(): void {
-        queue.value?.askForNews()
+    function askForNews(quiet = false): void {
+        queue.value?.askForNews(quiet)
     }
 
     return {
-        id, told: base, tree, slips, tried, showTried, marks, place, role, mayEdit, mayComment, isOwner, isShared, talk, others, followed, missed, ended, waiting, savedState, savedProblem, undoLabel, redoLabel,
+        id, told: base, tree, slips, tried, showTried, marks, place, role, mayEdit, mayComment, isOwner, isShared, talk, others, takeOthers, me, listens, takeNews, isResting: (): boolean => queue.value?.isResting() ?? false, whenResting: resting, followed, missed, ended, waiting, savedState, savedProblem, undoLabel, redoLabel,
         chosen, current, currentTopic, region, editing, folded, outlineFolded,
         scope, outlineScope, showing, setShowing, filter, narrowed, setFilter, numbers, seq, today,
-        open, close, beforeLeaving, beforeHiding, edit, outcomeOf, refusalOf, choose, setFolded, refold, uncover, stepInto, afterAnswer, goOnAfterAnswer, askForNews,
+        open, close, beforeLeaving, beforeHiding, edit, retitle, outcomeOf, refusalOf, choose, setFolded, refold, uncover, stepInto, afterAnswer, goOnAfterAnswer, askForNews,
         tryAgain: (): void => queue.value?.tryAgain(),
         giveUp: async (): Promise<void> => {
             await queue.value?.giveUp()

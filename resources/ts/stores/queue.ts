@@ -12,6 +12,10 @@ interface Listener {
     seq(): number
     /** Where one is, for others to see. */
     at?(): string | undefined
+    /** Whether one is told what is new without asking. */
+    listens?(): boolean
+    /** Nothing is on its way any more. */
+    rested?(): void
     answered(answer: EditsAnswer): void
     /** A change of the view, or a question, was refused. */
     refused(message: string): void
@@ -102,6 +106,7 @@ export function createQueue(map: string, listener: Listener) {
             later(error)
         } finally {
             running = false
+            listener.rested?.()
         }
     }
 
@@ -140,7 +145,7 @@ export function createQueue(map: string, listener: Listener) {
 
     async function sendQuestion(): Promise<void> {
         wantsNews = false
-        const answer = await api.news(map, listener.seq(), listener.at?.())
+        const answer = await api.news(map, listener.seq(), listener.at?.(), listener.listens?.())
         if (!closed) {
             listener.answered(answer)
         }
@@ -232,6 +237,7 @@ export function createQueue(map: string, listener: Listener) {
         resume,
         keepView,
         askForNews,
+        isResting: (): boolean => !running,
         idle,
         tryAgain,
         giveUp,

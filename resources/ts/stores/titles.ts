@@ -52,7 +52,7 @@ export function useTitles() {
             map.choose(next)
             void takeBack(typing)
         } else if (kept !== topic.title) {
-            map.edit({ name: 'topic.retitle', step: typing.step, topic: typing.id, title: kept })
+            map.retitle(typing, kept)
         }
     }
 

@@ -33,7 +33,7 @@ export const useTyping = defineStore('typing', () => {
         const typing = map.editing
         const title = reader?.() ?? ''
         if (typing !== null && title !== '' && title !== map.tree.topics.get(typing.id)?.title) {
-            map.edit({ name: 'topic.retitle', step: typing.step, topic: typing.id, title })
+            map.retitle(typing, title)
         }
     }
 

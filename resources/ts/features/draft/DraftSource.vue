@@ -16,8 +16,9 @@ let step = newId()
 watch(() => props.note, (note) => (text.value = drafts.has(props.topic, 'note') ? text.value : note))
 function type(now: string): void {
     step = drafts.has(props.topic, 'note') ? step : newId()
+    const before = text.value
     text.value = now
-    drafts.type(props.topic, 'note', now, step)
+    drafts.type(props.topic, 'note', now, step, before)
 }
 const area = (): HTMLTextAreaElement | null => field.value?.textareaElRef ?? null
 const hand = {

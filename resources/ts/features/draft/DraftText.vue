@@ -7,8 +7,9 @@ import { EditorContent, useEditor } from '@tiptap/vue-3'
 import { onBeforeUnmount, onMounted, watch } from 'vue'
 import { followNote } from '@/desk/followNote'
 import { useDrafts } from '@/stores/drafts'
-import { newId } from '@/stores/map'
+import { newId, useMap } from '@/stores/map'
 import { noteExtensions } from '@/text/noteExtensions'
+import { layNote } from '@/text/layNote'
 import { noteDocument, noteMarkdown } from '@/text/noteMarkdown'
 import { quoteTyping } from '@/text/quoteTyping'
 import { useDraft, type Caret } from './draftStore'
@@ -23,6 +24,7 @@ const atHand = useHand()
 const extensions = [...noteExtensions.filter(({ name }) => name !== 'undoRedo'), quoteTyping(() => draft.quotation)]
 const schema = getSchema(extensions)
 const drafts = useDrafts()
+const map = useMap()
 /** The text as it was typed or taken last. */
 let source = props.note
 let step = newId()
@@ -45,8 +47,9 @@ const editor = useEditor({
         if (text !== source) {
             // After a pause another step begins, so that what is taken back is words and not the whole.
             step = given ?? (drafts.has(props.topic, 'note') ? step : newId())
+            const before = source
             source = text
-            drafts.type(props.topic, 'note', text, step)
+            drafts.type(props.topic, 'note', text, step, before)
         }
     },
     onSelectionUpdate: ({ editor: its }) => {
@@ -75,19 +78,7 @@ watch(() => props.note, (note) => {
         return
     }
     source = note
-    const [was, is] = [its.state.doc, noteDocument(its.schema, note)]
-    const start = was.content.findDiffStart(is.content)
-    const end = was.content.findDiffEnd(is.content)
-    if (start === null || end === null) {
-        return
-    }
-    const over = Math.max(0, start - Math.min(end.a, end.b))
-    its.view.dispatch(its.state.tr.replace(start, end.a + over, is.slice(start, end.b + over)).setMeta('preventUpdate', true))
-    if (!its.state.doc.eq(is)) {
-        its.commands.setContent(is.toJSON(), { emitUpdate: false })
-    }
-    const at = Math.min(its.state.doc.content.size, end.b + over)
-    its.view.dispatch(its.state.tr.setSelection(TextSelection.near(its.state.doc.resolve(at), -1)))
+    layNote(its, note, map.others.length === 0)
     tell()
 })
 

@@ -1,0 +1,168 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ChalkTree\Text;
+
+/**
+ * Brings together what two people made of one text at the same time, letter by letter: each wrote over the same wording
+ * and knew nothing of the other. Whatever either of them wrote is in what comes out.
+ *
+ * A hunk says what stands there in place of what stood between two places of the text before.
+ *
+ * @phpstan-type Hunk array{from: int, to: int, text: string}
+ */
+final readonly class TextMerge
+{
+    /** @param  bool  $isBoth  whether both wrote something else over the same words, so that one wording stands behind the other */
+    private function __construct(public string $text, public bool $isBoth)
+    {
+    }
+
+    /** @param  string  $was  over which both wrote; of what one of them took out and the other wrote in, what was written stays */
+    public static function of(string $was, string $theirs, string $mine): self
+    {
+        if ($mine === $was || $mine === $theirs) {
+            return new self($theirs, false);
+        }
+        if ($theirs === $was) {
+            return new self($mine, false);
+        }
+        [$left, $right] = [self::hunks($was, $theirs), self::hunks($was, $mine)];
+        $text = '';
+        $at = 0;
+        $isBoth = false;
+        while ($left !== [] || $right !== []) {
+            [$of, $from, $to] = self::group($left, $right);
+            $text .= substr($was, $at, $from - $at);
+            $made = self::brought(substr($was, $from, $to - $from), self::within($was, $from, $to, $of[0]), self::within($was, $from, $to, $of[1]));
+            $text .= $made->text;
+            $isBoth = $isBoth || $made->isBoth;
+            $at = $to;
+        }
+
+        return new self($text.substr($was, $at), $isBoth);
+    }
+
+    /**
+     * Takes from both sides those that come first and lie in each other's way.
+     *
+     * @param  list<Hunk>  $left
+     * @param  list<Hunk>  $right
+     * @return array{array{list<Hunk>, list<Hunk>}, int, int} the hunks of either side, and from where to where they reach
+     */
+    private static function group(array &$left, array &$right): array
+    {
+        $sides = [&$left, &$right];
+        $first = fn (int $side): array => [$sides[$side][0]['from'] ?? PHP_INT_MAX, $sides[$side][0]['to'] ?? PHP_INT_MAX];
+        $side = $first(0) <= $first(1) ? 0 : 1;
+        $hunk = array_shift($sides[$side]) ?? ['from' => 0, 'to' => 0, 'text' => ''];
+        [$of, $from, $to] = [[[], []], $hunk['from'], $hunk['to']];
+        $of[$side][] = $hunk;
+        do {
+            $found = false;
+            foreach ([0, 1] as $side) {
+                $next = $sides[$side][0] ?? null;
+                if ($next !== null && ($next['from'] < $to || ($next['from'] === $from && $next['to'] === $to))) {
+                    array_shift($sides[$side]);
+                    $of[$side][] = $next;
+                    $to = max($to, $next['to']);
+                    $found = true;
+                }
+            }
+        } while ($found);
+
+        return [$of, $from, $to];
+    }
+
+    /** What two people made of one passage. */
+    private static function brought(string $was, string $theirs, string $mine): self
+    {
+        if ($mine === $was || $mine === $theirs) {
+            return new self($theirs, false);
+        }
+        if ($theirs === $was) {
+            return new self($mine, false);
+        }
+        // Each wrote at another place of it: at the end of a word, and at its beginning.
+        [$before, $left, $right] = [self::clusters($was), self::splice($was, $theirs), self::splice($was, $mine)];
+        [$first, $last] = $left['to'] <= $right['from'] ? [$left, $right] : [$right, $left];
+        $part = fn (int $from, int $to): string => implode('', array_slice($before, $from, $to - $from));
+        if ($first['to'] <= $last['from']) {
+            return new self($part(0, $first['from']).$first['text'].$part($first['to'], $last['from']).$last['text'].$part($last['to'], count($before)), false);
+        }
+        if ($left['text'] === '' && $right['text'] === '') {
+            return new self($part(0, min($left['from'], $right['from'])).$part(max($left['to'], $right['to']), count($before)), false);
+        }
+        if (trim($theirs) === '' || trim($mine) === '') {
+            return new self(trim($mine) === '' ? $theirs : $mine, false);
+        }
+
+        return new self($theirs.(str_contains($theirs.$mine, "\n") ? "\n\n" : ' / ').$mine, true);
+    }
+
+    /**
+     * The one place at which a passage was changed, counted in clusters of letters.
+     *
+     * @return Hunk
+     */
+    private static function splice(string $was, string $is): array
+    {
+        [$before, $after] = [self::clusters($was), self::clusters($is)];
+        $most = min(count($before), count($after));
+        for ($start = 0; $start < $most && $before[$start] === $after[$start]; $start++);
+        for ($end = 0; $end < $most - $start && $before[count($before) - 1 - $end] === $after[count($after) - 1 - $end]; $end++);
+
+        return ['from' => $start, 'to' => count($before) - $end, 'text' => implode('', array_slice($after, $start, count($after) - $end - $start))];
+    }
+
+    /** @return list<string> */
+    private static function clusters(string $text): array
+    {
+        return preg_match_all('/\X/u', $text, $m) === false ? [$text] : $m[0];
+    }
+
+    /**
+     * A passage as one side made it.
+     *
+     * @param  list<Hunk>  $hunks
+     */
+    private static function within(string $was, int $from, int $to, array $hunks): string
+    {
+        $text = '';
+        foreach ($hunks as $hunk) {
+            $text .= substr($was, $from, $hunk['from'] - $from).$hunk['text'];
+            $from = $hunk['to'];
+        }
+
+        return $text.substr($was, $from, $to - $from);
+    }
+
+    /** @return list<Hunk> in their order, with something between any two */
+    private static function hunks(string $was, string $is): array
+    {
+        $hunks = [];
+        $at = 0;
+        $open = null;
+        foreach ([...WordComparison::of($was, $is), ['what' => 'same', 'text' => '']] as ['what' => $what, 'text' => $text]) {
+            if ($what === 'same') {
+                if ($open !== null) {
+                    $hunks[] = $open;
+                }
+                $open = null;
+                $at += strlen($text);
+
+                continue;
+            }
+            $open ??= ['from' => $at, 'to' => $at, 'text' => ''];
+            if ($what === 'gone') {
+                $at += strlen($text);
+                $open['to'] = $at;
+            } else {
+                $open['text'] .= $text;
+            }
+        }
+
+        return $hunks;
+    }
+}

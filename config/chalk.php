@@ -28,6 +28,9 @@ return [
 
     'demo_email' => 'wren@saltmere.example',
 
+    // Whether browsers keep what is opened, so that it opens without a network. Not where many people share one device.
+    'offline' => (bool) env('CHALK_OFFLINE', true),
+
     // Bounds on how often somebody may ask; off for measuring and for tests that ask very often.
     'limits' => (bool) env('CHALK_LIMITS', true),
 

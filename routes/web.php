@@ -124,6 +124,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('maps/{map}', [MapController::class, 'show']);
             Route::get('maps/{map}/edits', [MapController::class, 'news']);
             Route::get('maps/{map}/stream', [MapController::class, 'stream']);
+            Route::put('maps/{map}/here', [MapController::class, 'here']);
             Route::delete('maps/{map}/here', [MapController::class, 'leave']);
             Route::put('maps/{map}/view', [MapController::class, 'look']);
             Route::put('maps/{map}/place', [MapController::class, 'place']);

@@ -9,10 +9,12 @@ use App\Models\MapRecord;
 use App\Models\Person;
 use App\Sharing\Access;
 use App\Sharing\Role;
-use App\Store\MapAnswers;
+use App\Store\LayoutMemories;
+use App\Store\ViewNews;
 use App\Store\ViewStore;
 use Illuminate\Contracts\Cache\LockProvider;
 use Illuminate\Contracts\Cache\Repository;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\Config;
 
 /**
@@ -29,9 +31,18 @@ final readonly class Streams
     private const LONGEST = 400_000;
 
     /** Seconds after which telling that never ended, because its process did, counts as over. */
-    private const STUCK = 20;
+    private const STUCK = 30;
 
-    public function __construct(private Hub $hub, private Access $access, private ViewStore $views, private MapAnswers $answers, private ReaderNews $readers, private Repository $cache)
+    /** Seconds after which whoever tells has told enough, and the next one goes on. */
+    private const ENOUGH = 10;
+
+    /** So many times as long as it took to tell those who only look, they are not told again. */
+    private const RESTS = 1.5;
+
+    /** Microseconds between two looks while they are not. */
+    private const PAUSE = 10_000;
+
+    public function __construct(private Hub $hub, private Access $access, private ViewStore $views, private ViewNews $news, private Repository $cache)
     {
     }
 
@@ -62,9 +73,6 @@ final readonly class Streams
         }
         if ($channel === null) {
             $channel = new LiveChannel(['name' => $name, 'map_id' => $map->id, 'kind' => $kind, 'look' => $look, 'face' => $face, 'today' => $today, 'seq' => $map->seq]);
-            if ($kind === ChannelKind::Cut) {
-                $this->readers->begin($channel, $map);
-            }
         }
         $channel->fill(['access' => $access, 'opened' => time()]);
         // Somebody else may have begun to listen in the same view just now.
@@ -110,27 +118,62 @@ final readonly class Streams
             ->where(fn ($channels) => $channels->where('seq', '<', $record->seq)->orWhere('access', '<>', $this->access->fingerprint($record)))->exists();
     }
 
+    /**
+     * Tells all until nothing is new. What may leave a large map takes a while to tell; in between those are told who work
+     * in it.
+     */
     private function tellAll(string $map): void
     {
-        $channels = LiveChannel::query()->where('map_id', $map)->get();
-        $record = $channels->isEmpty() ? null : MapRecord::query()->find($map);
-        $access = $record === null ? '' : $this->access->fingerprint($record);
-        foreach ($channels as $channel) {
-            if ($record === null || $channel->access !== $access) {
-                $this->end($channel);
-            } elseif ($channel->seq < $record->seq) {
-                $this->tellOne($channel, $record);
+        $end = microtime(true) + self::ENOUGH;
+        $rests = 0.0;
+        do {
+            $isLast = microtime(true) > $end;
+            $record = $this->endUnwelcome($map);
+            if ($record === null) {
+                return;
             }
+            $behind = fn (bool $isCut): Collection => LiveChannel::query()->where('map_id', $map)->where('kind', $isCut ? '=' : '<>', ChannelKind::Cut)->where('seq', '<', $record->seq)->get();
+            $this->tellThese($record, $behind(false));
+            $cut = $behind(true);
+            if ($cut->isNotEmpty() && ($isLast || microtime(true) >= $rests)) {
+                $begun = microtime(true);
+                $this->tellThese($record, $cut);
+                $rests = microtime(true) + self::RESTS * (microtime(true) - $begun);
+            } elseif ($cut->isNotEmpty()) {
+                usleep(self::PAUSE);
+            }
+        } while (! $isLast && $this->isBehind($map));
+    }
+
+    /** Ends the streams among whose listeners somebody may be who no longer may, and gives the map as it is. */
+    private function endUnwelcome(string $map): ?MapRecord
+    {
+        $record = MapRecord::query()->find($map);
+        $access = $record === null ? '' : $this->access->fingerprint($record);
+        LiveChannel::query()->where('map_id', $map)->where('access', '<>', $access)->get()->each($this->end(...));
+
+        return $record;
+    }
+
+    /** @param  Collection<int, LiveChannel>  $channels  all of those who only look, or none of them */
+    private function tellThese(MapRecord $record, Collection $channels): void
+    {
+        $asked = [];
+        foreach ($channels as $channel) {
+            if ($channel->kind !== ChannelKind::Asks) {
+                $isCut = $channel->kind === ChannelKind::Cut;
+                $asked[$channel->name] = ['view' => $channel->view(), 'whose' => LayoutMemories::ofAll($channel->view(), $isCut), 'since' => $channel->seq, 'isCut' => $isCut];
+            }
+        }
+        $news = $asked === [] ? [] : $this->news->of($record, $asked);
+        foreach ($channels as $channel) {
+            $this->tellOne($channel, $record, $news[$channel->name] ?? null);
         }
     }
 
-    private function tellOne(LiveChannel $channel, MapRecord $record): void
+    /** @param  array<string, mixed>|null  $news  null where they have to ask */
+    private function tellOne(LiveChannel $channel, MapRecord $record, ?array $news): void
     {
-        $news = match ($channel->kind) {
-            ChannelKind::Whole => $this->answers->told($record, $channel->view(), "live {$channel->name}", $channel->seq),
-            ChannelKind::Cut => $this->readers->of($channel, $record),
-            ChannelKind::Asks => null,
-        };
         $seq = is_int($news['seq'] ?? null) ? $news['seq'] : $record->seq;
         $message = $news === null ? '' : json_encode(['news' => $news], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR, 4096);
         if ($news === null || strlen($message) > self::LONGEST) {

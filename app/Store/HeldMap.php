@@ -27,6 +27,9 @@ final class HeldMap
 
     private string $memoryKey = '';
 
+    /** Whether what is remembered is that of all who see the map alike. */
+    private bool $isLent = false;
+
     /**
      * @param  string  $whose  view of it is told, as LayoutMemories names them
      * @param  bool  $isFromTables  whether it is read from the tables whatever else there is
@@ -47,18 +50,21 @@ final class HeldMap
     }
 
     /**
-     * What is remembered of its layout in a view, if that is known.
+     * What is remembered of its layout in a view, if that is known: of this person's, or of what all were told who see it alike.
      *
-     * @param  MapRecord|null  $then  as it was at that state; left out where it is as it was taken
+     * @param  int  $since  the number of the state that is meant
      */
-    public function memory(View $view, ?MapRecord $then = null): ?Memory
+    public function memory(View $view, int $since): ?Memory
     {
         if ($this->isFromTables) {
             return null;
         }
-        $this->memoryKey = $this->memories->key($then ?? $this->record, $view);
+        $then = $since === $this->record->seq ? $this->record : (clone $this->record)->forceFill(['seq' => $since]);
+        $this->memoryKey = $this->memories->key($then, $view);
+        $this->memory = $this->memories->of($then, $this->whose, $view);
+        $this->isLent = $this->memory === null && $since !== $this->record->seq && ($this->memory = $this->memories->of($then, LayoutMemories::ofAll($view), $view)) !== null;
 
-        return $this->memory = $this->memories->of($then ?? $this->record, $this->whose, $view);
+        return $this->memory;
     }
 
     /**
@@ -70,7 +76,13 @@ final class HeldMap
     public function keep(array $made, View $view, ?Memory $memory): void
     {
         try {
-            $this->keepMemory($view, $memory);
+            if ($memory !== null && $memory === $this->memory && $this->isLent) {
+                // It stays with those who keep it.
+            } elseif ($memory !== null && $memory === $this->memory) {
+                $this->memories->follow($this->record, $this->whose, $this->memoryKey, $view, $memory);
+            } else {
+                $this->memories->keep($this->record, $this->whose, $view, $memory);
+            }
             if ($this->isOfSnapshot) {
                 $this->snapshots->follow($this->record, $this->state, $this->map, $made);
             } elseif ($made !== []) {
@@ -79,26 +91,6 @@ final class HeldMap
             }
         } catch (PartLost) {
             // Nothing is kept then; the next one reads the tables.
-        }
-    }
-
-    /** The same where no edits were made. */
-    public function remember(View $view, ?Memory $memory): void
-    {
-        try {
-            $this->keepMemory($view, $memory);
-        } catch (PartLost) {
-            // It is laid out anew the next time.
-        }
-    }
-
-    /** @throws PartLost */
-    private function keepMemory(View $view, ?Memory $memory): void
-    {
-        if ($memory !== null && $memory === $this->memory) {
-            $this->memories->follow($this->record, $this->whose, $this->memoryKey, $view, $memory);
-        } else {
-            $this->memories->keep($this->record, $this->whose, $view, $memory);
         }
     }
 }

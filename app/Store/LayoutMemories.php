@@ -72,6 +72,21 @@ final readonly class LayoutMemories
         return "{$person->id} {$pane}";
     }
 
+    /** The view of all who see a map alike, and are told together what is new. */
+    public static function ofAll(View $view, bool $isCut = false): string
+    {
+        return 'all '.hash('xxh128', implode(' ', [$isCut ? 'cut' : 'whole', $view->showing ? 'shown' : '', (string) $view->scope, (string) $view->face?->value, ...self::folded($view)]));
+    }
+
+    /** @return list<string> */
+    private static function folded(View $view): array
+    {
+        $folded = array_map(strval(...), array_keys($view->folded));
+        sort($folded);
+
+        return $folded;
+    }
+
     private function name(MapRecord $map, string $whose): string
     {
         return "layout {$map->id} {$whose}";
@@ -80,9 +95,6 @@ final readonly class LayoutMemories
     /** Names a state of a map and a view of it. */
     public function key(MapRecord $map, View $view): string
     {
-        $folded = array_keys($view->folded);
-        sort($folded);
-
-        return hash('xxh128', implode(' ', [self::VERSION, $this->states->of($map), $map->arrangement, (string) $view->scope, (string) $view->face?->value, $view->today, ...$folded]));
+        return hash('xxh128', implode(' ', [self::VERSION, $this->states->of($map), $map->arrangement, (string) $view->scope, (string) $view->face?->value, $view->today, ...self::folded($view)]));
     }
 }

@@ -10,7 +10,6 @@ use App\Models\Person;
 use App\Sharing\Standing;
 use ChalkTree\Arrange\View;
 use ChalkTree\Edit\Changes;
-use ChalkTree\Edit\Recorder;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Number\Numbers;
 use ChalkTree\Refusal;
@@ -26,9 +25,6 @@ use function Illuminate\Support\defer;
  */
 final readonly class MapAnswers
 {
-    /** A browser that is further behind than this gets the whole map again. */
-    private const FARTHEST_BEHIND = 300;
-
     public function __construct(
         private Connection $database,
         private MapStore $store,
@@ -41,6 +37,7 @@ final readonly class MapAnswers
         private DrawnMaps $drawn,
         private Alone $alone,
         private Standing $standing,
+        private Behind $behind,
     ) {
     }
 
@@ -53,7 +50,7 @@ final readonly class MapAnswers
             $this->views->save($record, $person, $look = ['showing' => false] + $look, $pane);
         }
         $view = ViewStore::view($look, $person);
-        $drawn = $this->drawn->of($record, $view) ?? self::withoutCollecting(fn (): array => $this->draw($record, $view));
+        $drawn = $this->drawn->of($record, $view) ?? Collecting::without(fn (): array => $this->draw($record, $view));
         if (! $this->memories->has($record, $whose = LayoutMemories::whose($person, $pane), $view)) {
             defer(fn () => $this->memories->keepRecords($record, $whose, $view, DrawnMaps::records($drawn)));
         }
@@ -62,7 +59,7 @@ final readonly class MapAnswers
             'id' => $record->id,
             'seq' => $record->seq,
             'view' => ['filter' => $look['filter'] === null ? null : array_diff_key($look['filter'], ['kept' => true])] + $look,
-            'narrowed' => $look['filter'] === null ? null : self::withoutCollecting(fn (): ?array => Narrowing::of($map = $this->store->load($record), $look, $view->today)->told($map, $view)),
+            'narrowed' => $look['filter'] === null ? null : Collecting::without(fn (): ?array => Narrowing::of($map = $this->store->load($record), $look, $view->today)->told($map, $view)),
             'today' => $view->today,
             'place' => $this->views->place($record, $person, $pane),
             ...$this->standing->opened($record, $person),
@@ -129,7 +126,7 @@ final readonly class MapAnswers
     {
         $edits = $this->prepared($record, $person, $bodies, $all);
 
-        $make = fn (bool $isFromTables): array => self::withoutCollecting(fn (): array => $this->made($record, $person, $since, $edits, $all, $look, $pane, $isFromTables));
+        $make = fn (bool $isFromTables): array => Collecting::without(fn (): array => $this->made($record, $person, $since, $edits, $all, $look, $pane, $isFromTables));
         try {
             return $make(false);
         } catch (PartLost) {
@@ -152,11 +149,11 @@ final readonly class MapAnswers
             $map = $held->map;
             $before = $this->views->of($record, $person, $pane);
             $view = ViewStore::view($before, $person);
-            $missed = $since === $record->seq ? [] : $this->missed($record, $since);
-            $seen = $missed === null ? null : ($missed === [] ? clone $map : $this->asOf($map, $missed));
+            $missed = $since === $record->seq ? [] : $this->behind->missed($record, $since);
+            $seen = $missed === null ? null : ($missed === [] ? clone $map : Behind::asOf($map, $missed));
             $missed = $seen === null ? null : $missed;
             $numbers = $seen === null || $view->showing ? null : Numbers::of($seen);
-            $board = new SceneBoard($seen, $view, $missed === [] ? $held->memory($view) : null);
+            $board = new SceneBoard($seen, $view, $missed === null ? null : $held->memory($view, $since));
             $changes = $missed ?? [];
             $made = [];
             $outcomes = [];
@@ -197,75 +194,6 @@ final readonly class MapAnswers
         $keep === null ?: $keep();
 
         return $answer;
-    }
-
-    /**
-     * What is new since a number to all who see a map in one view, whoever they are.
-     *
-     * @param  string  $whose  as LayoutMemories names what is remembered of it
-     * @return array<string, mixed> "MapNews" in the wire schema
-     */
-    public function told(MapRecord $record, View $view, string $whose, int $since): array
-    {
-        $tell = fn (bool $isFromTables): array => self::withoutCollecting(fn (): array => $this->toldFrom($record, $view, $whose, $since, $isFromTables));
-        try {
-            return $tell(false);
-        } catch (PartLost) {
-            return $tell(true);
-        }
-    }
-
-    /**
-     * @return array<string, mixed>
-     *
-     * @throws PartLost
-     */
-    private function toldFrom(MapRecord $record, View $view, string $whose, int $since, bool $isFromTables): array
-    {
-        [$news, $keep] = $this->database->transaction(function () use ($record, $view, $whose, $since, $isFromTables): array {
-            $record = $this->locked($record);
-            $then = (clone $record)->forceFill(['seq' => $since]);
-            $held = new HeldMap($this->snapshots, $this->memories, $this->states, $this->store, $record, $whose, $isFromTables);
-            $missed = $this->missed($record, $since);
-            $seen = $missed === null ? null : $this->asOf($held->map, $missed);
-            $missed = $seen === null ? null : $missed;
-            $numbers = $seen === null || $view->showing ? null : Numbers::of($seen);
-            $board = new SceneBoard($seen, $view, $missed === null ? null : $held->memory($view, $then));
-            $scene = $board->news($held->map, $missed ?? []);
-
-            return [[
-                'since' => $since,
-                'seq' => $record->seq,
-                'rows' => $missed === null ? RowData::all($held->map) : RowData::changed($held->map, $missed),
-                'scene' => $scene,
-                'numbers' => ($now = Numbers::of($board->shown($held->map))) === $numbers ? null : (object) $now,
-            ], fn () => $held->remember($view, $board->memory())];
-        });
-        $keep();
-
-        return $news;
-    }
-
-    /**
-     * Runs without looking for cycles: a large map makes many small objects and no cycles among them; looking for some
-     * takes a fifth of the time.
-     *
-     * @template T
-     *
-     * @param  callable(): T  $work
-     * @return T
-     */
-    private static function withoutCollecting(callable $work): mixed
-    {
-        $collects = gc_enabled();
-        gc_disable();
-        try {
-            return $work();
-        } finally {
-            if ($collects) {
-                gc_enable();
-            }
-        }
     }
 
     /**
@@ -326,32 +254,5 @@ final readonly class MapAnswers
 
             return [['id' => $id, 'status' => 'refused', 'refusal' => $why], null];
         }
-    }
-
-    /** @return list<Changes>|null what a browser at this number has not seen; null if that is too much or unknown */
-    private function missed(MapRecord $record, int $since): ?array
-    {
-        return $since > $record->seq || $since < $record->seq - self::FARTHEST_BEHIND || $this->log->isWithinOne($record, $since) ? null : $this->log->since($record, $since);
-    }
-
-    /**
-     * The map as it was before these changes; null where that can no longer be told, because what they took out has
-     * been cleared from the trash since.
-     *
-     * @param  list<Changes>  $changes
-     */
-    private function asOf(TopicMap $map, array $changes): ?TopicMap
-    {
-        $before = clone $map;
-        $recorder = new Recorder($before);
-        try {
-            foreach (array_reverse($changes) as $record) {
-                $record->reversed()->applyTo($before, $recorder);
-            }
-        } catch (Refusal) {
-            return null;
-        }
-
-        return $before;
     }
 }

@@ -1,5 +1,6 @@
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
+import { bounds } from './api/bounds'
 import { askEarly } from './api/client'
 import App from './App.vue'
 import './main.css'
@@ -12,6 +13,11 @@ const map = /^\/maps\/([0-9a-z]{26})(?:\/topics\/[0-9a-z]{26})?$/.exec(location.
 if (map !== undefined) {
     askEarly(map)
     void import('@/board/MapPage.vue')
+}
+
+// Nobody waits for what lets the application open without a network.
+if (bounds.offline && 'serviceWorker' in navigator) {
+    setTimeout(() => void import('@/stores/kept').then(({ useKept }) => useKept().begin()).catch(() => undefined), 4_000)
 }
 
 createApp(App).use(createPinia()).use(router).mount('#app')

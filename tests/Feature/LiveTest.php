@@ -133,19 +133,20 @@ it('tells who is there and where, to each as much as they may know, and when the
     [[, $own], [, $looks], [, $comments]] = [($this->listen)($this->tove), ($this->listen)($this->bram), ($this->listen)($this->marit)];
     $boats = $this->id($this->map, 'Boats');
     ($this->be)($this->ines);
-    $this->getJson("/api/maps/{$this->map->id}/edits?since=0&at={$boats}&listening=1")->assertOk();
+    $this->putJson("/api/maps/{$this->map->id}/here", ['at' => $boats])->assertNoContent();
     $here = ['id' => $this->ines->id, 'name' => 'Ines', 'at' => $boats];
     expect($this->hub->take($own))->toBe([['others' => [$here], 'talk' => 0]])
         ->and($this->hub->take($looks))->toEqual([['others' => [['at' => null] + $here]]])
         ->and($this->hub->take($comments))->toEqual([['others' => [['at' => null] + $here], 'talk' => 0]]);
     // The same again is news to nobody.
-    $this->getJson("/api/maps/{$this->map->id}/edits?since=0&at={$boats}&listening=1")->assertOk();
+    $this->putJson("/api/maps/{$this->map->id}/here", ['at' => $boats])->assertNoContent();
     expect($this->hub->said)->toBe([]);
     // Whoever listens says so twice a minute, whoever asks every two seconds.
     $this->travel(20)->seconds();
     ($this->be)($this->tove);
     expect($this->getJson("/api/maps/{$this->map->id}/edits?since=0")->json('others'))->toBe([$here]);
     ($this->be)($this->ines);
+    $this->putJson("/api/maps/{$this->map->id}/here", ['at' => 'nowhere'])->assertUnprocessable();
     $this->deleteJson("/api/maps/{$this->map->id}/here")->assertNoContent();
     expect($this->hub->take($own))->toBe([['others' => [], 'talk' => 0]]);
 });

@@ -24,7 +24,7 @@ use Tests\Support\Sends;
 /** What a route is for: who has at least this role of the map in its address. */
 const ROUTES_OF_MAPS = [
     'view' => [
-        'GET maps/{map}', 'GET maps/{map}/edits', 'GET maps/{map}/stream', 'DELETE maps/{map}/here', 'PUT maps/{map}/view', 'PUT maps/{map}/place', 'GET maps/{map}/card', 'GET maps/{map}/topics/{topic}/card', 'POST maps/{map}/find', 'POST maps/{map}/filter', 'POST maps/{map}/filter/among', 'POST maps/{map}/copy', 'GET maps/{map}/legend', 'GET maps/{map}/sentences.{format}',
+        'GET maps/{map}', 'GET maps/{map}/edits', 'GET maps/{map}/stream', 'PUT maps/{map}/here', 'DELETE maps/{map}/here', 'PUT maps/{map}/view', 'PUT maps/{map}/place', 'GET maps/{map}/card', 'GET maps/{map}/topics/{topic}/card', 'POST maps/{map}/find', 'POST maps/{map}/filter', 'POST maps/{map}/filter/among', 'POST maps/{map}/copy', 'GET maps/{map}/legend', 'GET maps/{map}/sentences.{format}',
         'GET maps/{map}/pictures/{hash}/{size}', 'GET maps/{map}/files/{hash}', 'GET maps/{map}/files/{hash}/preview', 'POST maps/{map}/duplicate', 'POST maps/{map}/handovers', 'GET maps/{map}/plan', 'GET maps/{map}/export',
         'GET maps/{map}/decks/{deck}', 'GET maps/{map}/decks/{deck}/slides/{slide}', 'GET maps/{map}/decks/{deck}/slides/{slide}/afar', 'GET maps/{map}/decks/{deck}/slides/{slide}/picture', 'GET maps/{map}/picture', 'GET maps/{map}/shares', 'POST maps/{map}/take',
     ],
@@ -108,6 +108,7 @@ beforeEach(function () {
         'POST maps/{map}/comments' => ['id' => $said, 'topic' => $topic, 'parent' => null, 'text' => 'Paper or willow?'],
         'PUT maps/{map}/offer' => ['email' => $this->edit->email],
         'PATCH maps/{map}' => ['folder' => null],
+        'PUT maps/{map}/here' => ['at' => null],
     ][$route] ?? [];
     /** Asks as somebody, and takes back what it did. */
     $this->as = function (?Person $who, string $route, array $body = []): int {

@@ -137,6 +137,8 @@ final class TestServer
             'APP_URL' => $this->address ?? 'http://127.0.0.1',
             'CHALK_DEMO' => '1',
             'CHALK_LOOPBACK' => '1',
+            // What a worker asks for goes by the conditions of the network that tests set.
+            'CHALK_OFFLINE' => '0',
             'CHALK_LIVE' => "{$this->folder}/server/live.sock",
             'DB_CONNECTION' => 'sqlite',
             'DB_DATABASE' => "{$this->folder}/test.sqlite",

@@ -10,6 +10,7 @@ use App\Http\Requests\AskNews;
 use App\Http\Requests\KeepPlace;
 use App\Http\Requests\KeepView;
 use App\Http\Requests\MapRequest;
+use App\Http\Requests\SayWhere;
 use App\Http\Requests\SendEdits;
 use App\Http\Requests\TryEdits;
 use App\Limits\Alone;
@@ -74,6 +75,16 @@ final readonly class MapController
         $channels = $streams->open($map, $person, $request->pane());
 
         return $channels === null ? new Response('', 204) : new Response('', 200, ['X-Accel-Redirect' => '/-live/'.implode('/', $channels), 'Content-Type' => 'text/event-stream', 'Cache-Control' => 'no-store']);
+    }
+
+    /** Somebody has the map open, and is told what is new in it without asking. */
+    public function here(SayWhere $request, MapRecord $map, Presence $presence, PeopleHere $people, #[CurrentUser] Person $person): Response
+    {
+        if ($presence->note($map, $person, $request->at(), Presence::LISTENING)) {
+            defer(fn () => $people->tell($map));
+        }
+
+        return new Response('', 204);
     }
 
     /** Somebody has the map open no more. */

@@ -31,7 +31,7 @@ final class PageController
     {
         $frame = BoardFrame::of($request);
 
-        return view('app', ['frame' => $frame, 'picture' => $frame === null ? null : $this->picture($request, $frame), 'colours' => StyleSheet::css(), 'bounds' => json_encode(['live' => $this->hub->isThere()] + Bounds::forBrowser(), JSON_THROW_ON_ERROR)]);
+        return view('app', ['frame' => $frame, 'picture' => $frame === null ? null : $this->picture($request, $frame), 'colours' => StyleSheet::css(), 'bounds' => json_encode(['live' => $this->hub->isThere(), 'offline' => (bool) config('chalk.offline')] + Bounds::forBrowser(), JSON_THROW_ON_ERROR)]);
     }
 
     /** What the board will show, where the page is that of a map; the map itself is asked for by the page. */

@@ -2,6 +2,8 @@
 interface Bounds {
     /** Whether the server tells of itself what is new. */
     live: boolean
+    /** Whether what is opened is kept on the device, so that it opens without a network. */
+    offline: boolean
     caption: number
     file: number
     picture: number

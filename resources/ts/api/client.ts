@@ -184,6 +184,11 @@ export function leavePlace(map: string, place: Place): void {
     sendLast(`maps/${map}/place?pane=${pane}`, place, 'PUT')
 }
 
+/** Says where one is in a map, for others to see; nobody waits for that. */
+export function sayWhere(map: string, at: string | null): void {
+    sendLast(`maps/${map}/here`, { at }, 'PUT')
+}
+
 /** Says that one has a map open no more. */
 export function leaveHere(map: string): void {
     sendLast(`maps/${map}/here`, {}, 'DELETE')

@@ -40,7 +40,9 @@ export function onSignedOut(run: () => void): void {
 export async function request<T>(method: string, path: string, body?: unknown, within = body instanceof Blob ? UPLOAD_TIMEOUT : TIMEOUT): Promise<T> {
     const answer = await send(method, path, body, within)
     try {
-        return (await answer.json()) as T
+        const told = (await answer.json()) as T
+        // Without a network: what was answered last, from this device.
+        return answer.headers.has('X-Kept') ? { ...told, isKept: true } : told
     } catch {
         throw foreign()
     }

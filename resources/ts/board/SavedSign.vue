@@ -9,8 +9,7 @@ defineProps<{ narrow: boolean }>()
 const map = useMap()
 const isKept = ref(false)
 
-const edits = computed(() => (map.waiting.length === 1 ? '1 edit' : `${map.waiting.length} edits`))
-const kept = computed(() => (map.waiting.length > 0 ? `, ${edits.value} kept here` : ''))
+const kept = computed(() => (map.waiting.length > 0 ? `, ${map.waiting.length} kept` : ''))
 const said = computed(() => {
     if (!map.mayEdit && ['saved', 'saving'].includes(map.savedState)) {
         return { text: 'Looking', more: 'You may look at this map. What others change in it appears here.', tone: 'calm' }
@@ -21,7 +20,7 @@ const said = computed(() => {
         case 'saving':
             return { text: 'Saving', more: 'Sending what you changed.', tone: 'calm' }
         case 'waiting':
-            return { text: `Waiting for the network${kept.value}`, more: 'Your edits are kept in this browser, over a reload too, and sent as soon as the server can be reached.', tone: 'wait' }
+            return { text: `No network${kept.value}`, more: 'Your edits are kept in this browser, over a reload too, and sent as soon as the server can be reached.', tone: 'wait' }
         case 'busy':
             return { text: `The server is busy${kept.value}`, more: 'Your edits are kept in this browser and sent again in a moment.', tone: 'wait' }
         case 'foreign':

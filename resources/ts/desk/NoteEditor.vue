@@ -10,7 +10,7 @@ import { useDrafts } from '@/stores/drafts'
 import { newId, useMap } from '@/stores/map'
 import { noteExtensions } from '@/text/noteExtensions'
 import { changeTable, insertTable, type TableChange } from '@/text/noteTable'
-import { layNote } from '@/text/layNote'
+import { layNote, readTyped } from '@/text/layNote'
 import { canKeep, noteDocument, noteMarkdown } from '@/text/noteMarkdown'
 import { tell } from '@/ui/tell'
 import { useUi } from '@/ui/uiStore'
@@ -47,6 +47,9 @@ const keep = (): void => drafts.flush(own.value, 'note')
 watch(
     [() => props.topic, () => props.note] as const,
     ([topic, note]) => {
+        if (topic === own.value && editor.value?.isFocused === true) {
+            readTyped(editor.value)
+        }
         if (topic !== own.value) {
             keep()
             own.value = topic

@@ -154,7 +154,8 @@ onBeforeUnmount(leftovers.stop)
                 <NButton quaternary>{{ session.person?.name }}</NButton>
             </NDropdown>
         </header>
-        <p v-if="leftovers.count > 0" class="left" role="status">{{ leftovers.count === 1 ? '1 edit waits' : `${leftovers.count} edits wait` }} here to be sent.{{ leftovers.problem === null ? '' : ` ${leftovers.problem}` }} <NButton text type="primary" @click="leftovers.tryAgain">Try again</NButton></p>
+        <p v-if="library.isKept" class="left" role="status">There is no network. What was opened on this device in the last month opens all the same, and can be changed. <NButton text type="primary" @click="library.fetch()">Try again</NButton></p>
+        <p v-if="leftovers.count > 0" class="left" role="status">{{ leftovers.count === 1 ? '1 edit waits' : `${leftovers.count} edits wait` }} here to be sent.{{ leftovers.problem === null ? '' : ` ${leftovers.problem}` }} <NButton v-if="!library.isKept" text type="primary" @click="leftovers.tryAgain">Try again</NButton></p>
         <div v-if="library.maps === null && library.problem !== null" class="empty"><p role="alert">{{ library.problem }}</p><NButton type="primary" @click="library.fetch">Try again</NButton></div>
         <NSpin v-else-if="library.maps === null" class="wait" />
         <LibraryTold v-if="library.maps !== null" />

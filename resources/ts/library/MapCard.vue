@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import { api, pictureAddress } from '@/api/client'
 import type { LibraryEntry } from '@/api/wire'
 import { newId } from '@/stores/map'
+import { hide } from '@/ui/hide'
 import { usePreferences } from '@/stores/preferences'
 import MenuAt from '@/ui/MenuAt.vue'
 import { tell } from '@/ui/tell'
@@ -92,7 +93,7 @@ function endNaming(keep: boolean): void {
 <template>
     <li class="card" :class="{ line }" :draggable="!entry.trashed && naming === null" @dragstart="start($event, 'map', entry.id)" @contextmenu="menu?.open($event)">
         <component :is="entry.trashed ? 'div' : 'RouterLink'" :to="`/maps/${entry.id}`" class="picture" draggable="false" :aria-label="`Open ${entry.title}`">
-            <img draggable="false" :src="pictureAddress(entry.id, entry.seq, preferences.board)" alt="" loading="lazy" />
+            <img draggable="false" :src="pictureAddress(entry.id, entry.seq, preferences.board)" alt="" loading="lazy" @error="hide" />
         </component>
         <div class="foot">
             <NInput v-if="naming !== null" ref="name" v-model:value="naming" size="small" :maxlength="200" :input-props="{ 'aria-label': 'Name of the map' }" @blur="endNaming(true)" @keydown.enter="endNaming(true)" @keydown.escape.stop="endNaming(false)" />

@@ -4,6 +4,7 @@ import { onMounted, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, pictureAddress } from '@/api/client'
 import type { BlocksAnswer, SharedEntry } from '@/api/wire'
+import { hide } from '@/ui/hide'
 import { usePreferences } from '@/stores/preferences'
 import { newId } from '@/stores/map'
 import { tell } from '@/ui/tell'
@@ -46,7 +47,7 @@ onMounted(async () => (blocks.value = (await api.blocks().catch(() => ({ blocks:
         <p v-if="library.shared.length === 0" class="none">What others share with you stands here. Whoever keeps a map shares it with your address.</p>
         <ul v-else>
             <li v-for="one in library.shared" :key="one.id">
-                <RouterLink :to="`/maps/${one.id}`" class="picture" :aria-label="`Open ${one.title}`"><img :src="pictureAddress(one.id, one.seq, preferences.board)" alt="" loading="lazy" /></RouterLink>
+                <RouterLink :to="`/maps/${one.id}`" class="picture" :aria-label="`Open ${one.title}`"><img :src="pictureAddress(one.id, one.seq, preferences.board)" alt="" loading="lazy" @error="hide" /></RouterLink>
                 <div class="words">
                     <strong :title="one.title"><RouterLink :to="`/maps/${one.id}`">{{ one.title }}</RouterLink></strong>
                     <small>{{ about(one) }}</small>

@@ -64,6 +64,8 @@ export const useLibrary = defineStore('library', () => {
     const countIn = (id: string): number => (maps.value ?? []).filter((map) => map.folder === id).length + folders.value.filter((one) => one.parent === id).length
 
     const fetching = latest()
+    /** Whether it is what this device had of it last, as there is no network. */
+    const isKept = ref(false)
     /** Why the library could not be fetched, while nothing of it is there. */
     const problem = ref<string | null>(null)
 
@@ -91,6 +93,7 @@ export const useLibrary = defineStore('library', () => {
             trash.value = answer.trash
             folders.value = answer.folders
             shared.value = answer.shared
+            isKept.value = 'isKept' in answer
             if (folder.value !== null && !answer.folders.some((one) => one.id === folder.value)) {
                 folder.value = null
             }
@@ -156,5 +159,5 @@ export const useLibrary = defineStore('library', () => {
         await fetch()
     }
 
-    return { maps, trash, folders, shared, folder, busy, problem, arrivals, trail, here, shown, sorted, isWithin, countIn, attempt, fetch, change, rename, put, bringIn }
+    return { maps, trash, folders, shared, folder, busy, problem, isKept, arrivals, trail, here, shown, sorted, isWithin, countIn, attempt, fetch, change, rename, put, bringIn }
 })

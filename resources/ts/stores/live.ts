@@ -1,7 +1,7 @@
 import { useDebounceFn, useDocumentVisibility } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, watch } from 'vue'
-import { leaveHere, pane } from '@/api/client'
+import { leaveHere, pane, sayWhere } from '@/api/client'
 import type { LiveMessage, MapNews } from '@/api/wire'
 import { useMap } from './map'
 
@@ -104,7 +104,11 @@ export const useLive = defineStore('live', () => {
 
     watch([isWanted, view], begin, { immediate: true })
     watch(() => (isWanted.value ? map.id : ''), (_now, before) => before !== '' && leaveHere(before))
-    const tellWhere = useDebounceFn(() => map.listens && map.askForNews(true), RESTS)
+    const tellWhere = useDebounceFn(() => {
+        if (map.listens) {
+            sayWhere(map.id, map.current)
+        }
+    }, RESTS)
     watch(() => map.current, () => void tellWhere())
     window.addEventListener('pagehide', () => isWanted.value && leaveHere(map.id))
 

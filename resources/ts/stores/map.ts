@@ -112,6 +112,8 @@ export const useMap = defineStore('map', () => {
     const leaving = new Set<() => void>()
     const hiding = new Set<() => void>()
     const resting = new Set<() => void>()
+    const news = new Set<(news: Pick<MapNews, 'rows' | 'scene' | 'numbers' | 'seq'>) => void>()
+    const opened = new Set<(map: string) => void>()
     const outcomes = new Map<string, (refusal: string | null) => void>()
     /** The day for which the scene is drawn. */
     const today = ref('')
@@ -160,10 +162,39 @@ export const useMap = defineStore('map', () => {
         seq.value = answer.seq
         undoLabel.value = answer.undo
         redoLabel.value = answer.redo
+        if ('isKept' in answer && !(await takeKept(map, isWanted))) {
+            return false
+        }
         queue.value = createQueue(map, { seq: () => seq.value, at: () => (isShared.value ? (current.value ?? '') : undefined), listens: () => listens.value, rested: () => resting.forEach((run) => run()), answered, refused, ended: (message) => (ended.value = message) })
         queue.value.resume(left)
+        if ('isKept' in answer) {
+            askForNews()
+        } else {
+            opened.forEach((run) => run(map))
+        }
         const last = choiceLeft(map) ?? answer.view.chosen
         chosen.value = [last !== null && tree.value.topics.has(last) ? last : tree.value.root]
+        return true
+    }
+
+    /** The map comes from what is kept on this device: what was new in it since goes on top. */
+    async function takeKept(map: string, isWanted: () => boolean): Promise<boolean> {
+        const { useKept } = await import('./kept')
+        const all = await useKept().since(map)
+        if (!isWanted()) {
+            return false
+        }
+        for (const since of all) {
+            takeNews(since.news)
+            folded.value = new Set(since.folded)
+            outlineFolded.value = new Set(since.outlineFolded)
+            scope.value = since.scope
+            outlineScope.value = since.outlineScope
+            undoLabel.value = since.undo
+            redoLabel.value = since.redo
+        }
+        filter.value = narrowed.value = narrowedScene.value = null
+        tell.info('There is no network. This is the map as it was on this device last; what you change is kept here and sent as soon as there is one.')
         return true
     }
 
@@ -221,18 +252,19 @@ export const useMap = defineStore('map', () => {
     }
 
     /** What is new in the map, to be taken only while nothing else is on its way. */
-    function takeNews(news: Pick<MapNews, 'rows' | 'scene' | 'numbers' | 'seq'>): void {
+    function takeNews(taken: Pick<MapNews, 'rows' | 'scene' | 'numbers' | 'seq'>): void {
         tried.value = null
-        if (news.rows.length > 0) {
-            base.value = merged(news.scene.reset ? emptyTreeLike(news) : base.value, news.rows)
+        if (taken.rows.length > 0) {
+            base.value = merged(taken.scene.reset ? emptyTreeLike(taken) : base.value, taken.rows)
         }
-        takeScene(news.scene)
-        numbers.value = news.numbers ?? numbers.value
-        if (news.seq !== seq.value) {
-            channel.postMessage({ map: id.value, seq: news.seq })
+        takeScene(taken.scene)
+        numbers.value = taken.numbers ?? numbers.value
+        if (taken.seq !== seq.value) {
+            channel.postMessage({ map: id.value, seq: taken.seq })
         }
-        seq.value = news.seq
+        seq.value = taken.seq
         keepChoiceValid()
+        news.forEach((run) => run(taken))
     }
 
     /** The same as before changes nothing that is drawn. */
@@ -532,7 +564,7 @@ export const useMap = defineStore('map', () => {
     }
 
     return {
-        id, told: base, tree, slips, tried, showTried, marks, place, role, mayEdit, mayComment, isOwner, isShared, talk, others, takeOthers, me, listens, takeNews, isResting: (): boolean => queue.value?.isResting() ?? false, whenResting: resting, followed, missed, ended, waiting, savedState, savedProblem, undoLabel, redoLabel,
+        id, told: base, tree, slips, tried, showTried, marks, place, role, mayEdit, mayComment, isOwner, isShared, talk, others, takeOthers, me, listens, takeNews, isResting: (): boolean => queue.value?.isResting() ?? false, whenResting: resting, whenNews: news, whenOpened: opened, followed, missed, ended, waiting, savedState, savedProblem, undoLabel, redoLabel,
         chosen, current, currentTopic, region, editing, folded, outlineFolded,
         scope, outlineScope, showing, setShowing, filter, narrowed, setFilter, numbers, seq, today,
         open, close, beforeLeaving, beforeHiding, edit, retitle, outcomeOf, refusalOf, choose, setFolded, refold, uncover, stepInto, afterAnswer, goOnAfterAnswer, askForNews,

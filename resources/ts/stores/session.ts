@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { watchDebounced } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
+import { bounds } from '@/api/bounds'
 import { api } from '@/api/client'
 import type { Calm, Person } from '@/api/wire'
 import { pendingEdits } from './pending'
@@ -64,6 +65,9 @@ export const useSession = defineStore('session', () => {
     /** Leaves by a page of its own, so that nothing of this person's stays in the window's memory. */
     async function leave(): Promise<void> {
         await api.signOut()
+        if (bounds.offline) {
+            await (await import('./kept')).forgetAll().catch(() => undefined)
+        }
         person.value = null
         preferences.belongTo('')
         location.assign('/sign-in')

@@ -3,8 +3,16 @@ import { h } from 'vue'
 
 let messages: MessageApi | null = null
 
+/** In the colours of the board, whichever that is by then. */
+const [paper, ink] = ['var(--slip)', 'var(--ink)']
+const Message = {
+    iconColorInfo: 'var(--tide)', iconColorWarning: 'var(--ember)', iconColorError: 'var(--ember)',
+    colorInfo: paper, colorWarning: paper, colorError: paper, textColorInfo: ink, textColorWarning: ink, textColorError: ink,
+    closeIconColorInfo: ink, closeIconColorWarning: ink, closeIconColorError: ink,
+}
+
 function api(): MessageApi {
-    messages ??= createDiscreteApi(['message'], { messageProviderProps: { placement: 'bottom', duration: 6000, keepAliveOnHover: true, closable: true } }).message
+    messages ??= createDiscreteApi(['message'], { configProviderProps: { themeOverrides: { Message } }, messageProviderProps: { placement: 'bottom', duration: 6000, keepAliveOnHover: true, closable: true } }).message
     return messages
 }
 

@@ -9,7 +9,7 @@ import { followNote } from '@/desk/followNote'
 import { useDrafts } from '@/stores/drafts'
 import { newId, useMap } from '@/stores/map'
 import { noteExtensions } from '@/text/noteExtensions'
-import { layNote } from '@/text/layNote'
+import { layNote, readTyped } from '@/text/layNote'
 import { noteDocument, noteMarkdown } from '@/text/noteMarkdown'
 import { quoteTyping } from '@/text/quoteTyping'
 import { useDraft, type Caret } from './draftStore'
@@ -37,7 +37,10 @@ let last = 0
 const editor = useEditor({
     extensions,
     content: noteDocument(schema, props.note).toJSON(),
-    editorProps: { handleClick: (_view, _at, event) => followNote(event, () => drafts.flush(props.topic, 'note'), (there) => atHand.see(there)), handleKeyDown: (_view, event) => leaves(event), attributes: { class: 'note-text', 'aria-label': 'Text of the section', role: 'textbox', 'aria-multiline': 'true', dir: 'auto', spellcheck: 'true' } },
+    editorProps: { handleClick: (_view, _at, event) => followNote(event, () => drafts.flush(props.topic, 'note'), (there) => atHand.see(there)), handleKeyDown: (view, event) => {
+        catchUp(view, event)
+        return leaves(event)
+    }, attributes: { class: 'note-text', 'aria-label': 'Text of the section', role: 'textbox', 'aria-multiline': 'true', dir: 'auto', spellcheck: 'true' } },
     onCreate: () => {
         isMade = true
         take()
@@ -74,6 +77,9 @@ function tell(): void {
 /** Somebody else's change, or an undo: only what is otherwise is put there, so that the caret stays. */
 watch(() => props.note, (note) => {
     const its = editor.value
+    if (its !== undefined && isMade) {
+        readTyped(its)
+    }
     if (its === undefined || note === source || drafts.has(props.topic, 'note')) {
         return
     }
@@ -81,6 +87,19 @@ watch(() => props.note, (note) => {
     layNote(its, note, map.others.length === 0)
     tell()
 })
+
+/** The editor learns of keys that move the caret a little later; what is done at the caret is done where it stands by now. */
+function catchUp(view: EditorView, event: KeyboardEvent): void {
+    const { anchorNode, anchorOffset, focusNode, focusOffset } = getSelection() ?? {}
+    if (!['Enter', 'Backspace', 'Delete'].includes(event.key) || event.isComposing || anchorNode == null || focusNode == null || !view.dom.contains(anchorNode) || !view.dom.contains(focusNode)) {
+        return
+    }
+    const [anchor, at] = [view.posAtDOM(anchorNode, anchorOffset ?? 0), view.posAtDOM(focusNode, focusOffset ?? 0)]
+    const { doc, selection } = view.state
+    if (selection instanceof TextSelection && (anchor !== selection.anchor || at !== selection.head)) {
+        view.dispatch(view.state.tr.setSelection(TextSelection.between(doc.resolve(anchor), doc.resolve(at))))
+    }
+}
 
 /** At its edges the arrows lead on to the sections beside it. */
 function leaves(event: KeyboardEvent): boolean {

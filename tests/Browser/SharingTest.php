@@ -105,7 +105,7 @@ it('takes up who asks, by mouse on both sides', function () {
     outlineBecomes($tove, ['Plan', '  Boats', '    Ferry']);
     // She leaves by herself.
     $ines->press('Shared')->press('Leave this map')->waitFor('.library');
-    $tove->press('Close')->press('Shared')->waitUntil(fn (): bool => sharers($tove) === ['Wren'], 'her to have left');
+    $tove->press('Close')->press('Share')->waitUntil(fn (): bool => sharers($tove) === ['Wren'], 'her to have left');
     expect($tove->complaints())->toBe([]);
 });
 

@@ -20,7 +20,6 @@ import { useUi, type Side } from '@/ui/uiStore'
 import { useRouter } from 'vue-router'
 import { useCamera } from './cameraStore'
 import { endFirstPicture, keepFrame } from './firstPicture'
-import ScopeTrail from './ScopeTrail.vue'
 import BoardView from './BoardView.vue'
 import PanelEdge from './PanelEdge.vue'
 import FileDrop from './FileDrop.vue'
@@ -33,6 +32,7 @@ import TopBar from './TopBar.vue'
 /** A map that is open: outline, board and desk beside each other, or one at a time where it is narrow. */
 const ChangeDialog = defineAsyncComponent(() => import('@/ui/ChangeDialog.vue'))
 const MoveBelow = defineAsyncComponent(() => import('@/ui/MoveBelow.vue'))
+const ScopeTrail = defineAsyncComponent(() => import('./ScopeTrail.vue'))
 const PhoneSwitch = defineAsyncComponent(() => import('./PhoneSwitch.vue'))
 const FindPanel = defineAsyncComponent(() => import('@/find/FindPanel.vue'))
 const ParkingLot = defineAsyncComponent(() => import('@/desk/ParkingLot.vue'))
@@ -202,10 +202,10 @@ onBeforeUnmount(() => {
             <aside v-if="walk.at === null && narrow && ownWay?.left !== undefined" class="left"><component :is="ownWay.left" with-desk /></aside>
             <template v-else-if="walk.at === null && (narrow ? ui.phoneView === 'outline' : (preferences.outlineOpen || isListed || ownWay?.left !== undefined) && !inFrame)">
                 <aside v-if="ownWay?.left !== undefined" class="left" :style="{ width: `${preferences.outlineWidth}px` }"><component :is="ownWay.left" /></aside>
-                <aside v-else class="left" :class="{ alone: isListed }" :style="narrow || isListed ? {} : { width: `${preferences.outlineWidth}px` }"><ScopeTrail where="outline" /><OutlineTree /><FirstDoor v-if="isListed || narrow" /></aside>
+                <aside v-else class="left" :class="{ alone: isListed }" :style="narrow || isListed ? {} : { width: `${preferences.outlineWidth}px` }"><ScopeTrail v-if="map.outlineScope !== null" where="outline" /><OutlineTree /><FirstDoor v-if="isListed || narrow" /></aside>
                 <PanelEdge v-if="!narrow && !isListed" />
             </template>
-            <div v-if="walk.at !== null || hasBoard" class="middle"><ScopeTrail v-if="walk.at === null" where="board" /><BoardView /><Tray v-if="walk.at === null && !inFrame && map.mayEdit && trayPages.length > 0" /></div>
+            <div v-if="walk.at !== null || hasBoard" class="middle"><ScopeTrail v-if="walk.at === null && map.scope !== null" where="board" /><BoardView /><Tray v-if="walk.at === null && !inFrame && map.mayEdit && trayPages.length > 0" /></div>
             <div v-else-if="ownWay?.middle !== undefined" class="middle"><component :is="ownWay.middle" /></div>
             <SecondView v-if="walk.at === null && !narrow && pane === 'first' && preferences.second !== null" />
             <aside v-if="walk.at === null && ui.side !== null" class="right wide">

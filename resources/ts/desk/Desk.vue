@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NInput, NModal, NRadioButton, NRadioGroup } from 'naive-ui'
+import { NButton, NInput, NRadioButton, NRadioGroup } from 'naive-ui'
 import { computed, defineAsyncComponent, nextTick, onMounted, ref, watch } from 'vue'
 import { bounds } from '@/api/bounds'
 import { useActions } from '@/actions/useActions'
@@ -16,11 +16,12 @@ import { useTyping } from '@/text/typing'
 import { useUi } from '@/ui/uiStore'
 import { features } from '@/features'
 import { deskSections } from '@/features/feature'
-import ChoiceSummary from './ChoiceSummary.vue'
 import DeskSection from './DeskSection.vue'
 import { afterFrame } from '@/ui/afterFrame'
 
 /** What is chosen, and the ways to change it. */
+const ChoiceSummary = defineAsyncComponent(() => import('./ChoiceSummary.vue'))
+const LargeNote = defineAsyncComponent(() => import('./LargeNote.vue'))
 const NoteEditor = defineAsyncComponent(() => import('./NoteEditor.vue'))
 
 /** The note's editor is large; it comes with the first note that there is to read or to write. */
@@ -113,13 +114,6 @@ watch(
 )
 
 /** The caret goes to the end of the note, and back to the map when it closes. */
-function focusLarge(): void {
-    setTimeout(() => document.querySelector<HTMLElement>('.large-note .note-text, .large-note textarea')?.focus(), 120)
-}
-function closeNote(): void {
-    ui.isNoteLarge = false
-    ui.focusRegion(map.region)
-}
 watch(() => topic.value?.id, () => (ui.isNoteLarge = false))
 </script>
 
@@ -150,9 +144,7 @@ watch(() => topic.value?.id, () => (ui.isNoteLarge = false))
                 <div v-if="!isNoteElsewhere || ui.isNoteLarge" class="field note">
                     <NoteEditor v-if="!ui.isNoteLarge && (hasEditor || topic.note !== '')" ref="note" :topic="topic.id" :note="topic.note" @large="ui.isNoteLarge = true" @vue:mounted="hasEditor = true" />
                     <NButton v-else-if="!ui.isNoteLarge" size="small" secondary block @click="ui.focusDesk('note')">Write a note</NButton>
-                    <NModal :show="ui.isNoteLarge" preset="card" class="large-note" :title="title === '' ? 'Untitled topic' : title" :style="{ width: 'min(820px, calc(100vw - 32px))' }" role="dialog" aria-label="Note" @update:show="closeNote">
-                        <NoteEditor :topic="topic.id" :note="topic.note" large @vue:mounted="focusLarge" />
-                    </NModal>
+                    <LargeNote v-if="ui.isNoteLarge" :topic="topic.id" :note="topic.note" :title="title" />
                 </div>
             </DeskSection>
         </template>

@@ -27,15 +27,25 @@ final readonly class Hub
         return Config::string('chalk.live') !== '';
     }
 
-    /** @return int|null how many listen; null where that is not known, because it could not be handed on */
-    public function publish(string $name, string $message): ?int
+    /** Hands something on to all who listen; where that cannot be, they find out when they ask. */
+    public function publish(string $name, string $message): void
     {
         try {
-            $answer = $this->asking()->withBody($message, 'application/json')->post("http://live/{$name}");
+            $this->asking()->withBody($message, 'application/json')->post("http://live/{$name}");
+        } catch (ConnectionException) {
+            return;
+        }
+    }
+
+    /** How many listen; null where that is not known. */
+    public function listening(string $name): ?int
+    {
+        try {
+            $answer = $this->asking()->get("http://live/{$name}");
         } catch (ConnectionException) {
             return null;
         }
-        $listening = $answer->successful() ? $answer->json('subscribers') : null;
+        $listening = $answer->status() === 404 ? 0 : $answer->json('subscribers');
 
         return is_int($listening) ? $listening : null;
     }

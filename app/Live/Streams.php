@@ -27,6 +27,9 @@ final readonly class Streams
     /** Seconds after which a channel that nobody listens to is no more; whoever has just begun is not counted yet. */
     private const ALONE = 30;
 
+    /** Views of one map that are computed; whoever sees it in yet another one asks. */
+    private const MOST = 40;
+
     /** Bytes; whoever would be told more asks for it. */
     private const LONGEST = 400_000;
 
@@ -58,7 +61,8 @@ final readonly class Streams
             return null;
         }
         $look = $this->views->of($map, $person, $pane);
-        $kind = $look['filter'] !== null ? ChannelKind::Asks : ($role->isAtLeast(Role::Edit) ? ChannelKind::Whole : ChannelKind::Cut);
+        $isAsking = $look['filter'] !== null || $this->isFull($map);
+        $kind = $isAsking ? ChannelKind::Asks : ($role->isAtLeast(Role::Edit) ? ChannelKind::Whole : ChannelKind::Cut);
         sort($look['folded']);
         $look = ['folded' => $look['folded'], 'outlineFolded' => [], 'chosen' => null, 'scope' => $look['scope'], 'outlineScope' => null, 'showing' => $look['showing'] && $kind === ChannelKind::Whole, 'filter' => null];
         [$face, $today] = $kind === ChannelKind::Asks ? [null, ''] : [$person->face?->value, $person->today()];
@@ -81,11 +85,17 @@ final readonly class Streams
         return [$name, self::people($map, $role)];
     }
 
+    /** Whether there are as many views of a map as are computed. */
+    private function isFull(MapRecord $map): bool
+    {
+        return LiveChannel::query()->where('map_id', $map->id)->where('kind', '<>', ChannelKind::Asks)->count() >= self::MOST;
+    }
+
     /** Tells what is new in a map, and ends the streams of which somebody may no longer listen. */
     public function tell(string $map): void
     {
         $store = $this->cache->getStore();
-        if (! $this->hub->isThere() || ! $store instanceof LockProvider) {
+        if (! $this->hub->isThere() || ! $store instanceof LockProvider || LiveChannel::query()->where('map_id', $map)->doesntExist()) {
             return;
         }
         do {
@@ -158,6 +168,7 @@ final readonly class Streams
     /** @param  Collection<int, LiveChannel>  $channels  all of those who only look, or none of them */
     private function tellThese(MapRecord $record, Collection $channels): void
     {
+        $channels = $channels->filter(fn (LiveChannel $channel): bool => $this->isHeard($channel, $record));
         $asked = [];
         foreach ($channels as $channel) {
             if ($channel->kind !== ChannelKind::Asks) {
@@ -171,6 +182,21 @@ final readonly class Streams
         }
     }
 
+    /** Whether somebody listens; what nobody hears is not computed, and whoever comes asks for what was before. */
+    private function isHeard(LiveChannel $channel, MapRecord $record): bool
+    {
+        if ($this->hub->listening($channel->name) !== 0) {
+            return true;
+        }
+        if ($channel->opened < time() - self::ALONE) {
+            $this->end($channel);
+        } else {
+            LiveChannel::query()->whereKey($channel->name)->update(['seq' => $record->seq]);
+        }
+
+        return false;
+    }
+
     /** @param  array<string, mixed>|null  $news  null where they have to ask */
     private function tellOne(LiveChannel $channel, MapRecord $record, ?array $news): void
     {
@@ -179,12 +205,8 @@ final readonly class Streams
         if ($news === null || strlen($message) > self::LONGEST) {
             $message = json_encode(['asks' => $seq], JSON_THROW_ON_ERROR);
         }
-        $listening = $this->hub->publish($channel->name, $message);
-        if ($listening === 0 && $channel->opened < time() - self::ALONE) {
-            $this->end($channel);
-        } else {
-            LiveChannel::query()->whereKey($channel->name)->update(['seq' => $seq]);
-        }
+        $this->hub->publish($channel->name, $message);
+        LiveChannel::query()->whereKey($channel->name)->update(['seq' => $seq]);
     }
 
     private function end(LiveChannel $channel): void

@@ -123,7 +123,9 @@ it('forgets channels that nobody listens to, but not those of whoever has just b
     [$own] = ($this->listen)($this->tove);
     $this->hub->listening[$own] = 0;
     ($this->retitle)($this->tove, 'Feast');
-    expect(LiveChannel::query()->count())->toBe(1);
+    expect(LiveChannel::query()->count())->toBe(1)->and($this->hub->said)->toBe([])
+        // What nobody hears counts as told: whoever comes asks for what was before.
+        ->and(LiveChannel::query()->value('seq'))->toBe(1);
     LiveChannel::query()->update(['opened' => time() - 60]);
     ($this->retitle)($this->tove, 'Feasts');
     expect(LiveChannel::query()->count())->toBe(0)->and($this->hub->ended)->toBe([$own]);
@@ -209,3 +211,15 @@ it('brings all who listen to what those see who open the map anew, and never tel
     }
     expect($all[0][1]->heard)->toBeGreaterThan(15)->and($all[1][1]->heard)->toBeGreaterThan(10)->and($looked)->toBeGreaterThan(10);
 })->with([21, 22, 23, 24]);
+
+it('computes so many views of a map, and lets whoever sees it in yet another one ask', function () {
+    $own = ($this->listen)($this->tove)[0];
+    foreach (range(1, 39) as $n) {
+        LiveChannel::query()->insert(['name' => str_pad((string) $n, 32, '0', STR_PAD_LEFT)] + LiveChannel::query()->find($own)->getAttributes());
+    }
+    ($this->be)($this->ines);
+    $this->putJson("/api/maps/{$this->map->id}/view", ['since' => 0, 'folded' => [$this->id($this->map, 'Lanterns')], 'outlineFolded' => [], 'chosen' => null, 'scope' => null, 'outlineScope' => null, 'showing' => false, 'filter' => null])->assertOk();
+    $asks = ($this->listen)($this->ines)[0];
+    ($this->retitle)($this->tove, 'Feast');
+    expect($this->hub->take($asks))->toBe([['asks' => 1]])->and($this->hub->take($own)[0])->toHaveKey('news');
+});

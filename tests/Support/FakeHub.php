@@ -30,6 +30,9 @@ final class FakeHub
 
                 return Http::response('{}');
             }
+            if ($request->method() === 'GET') {
+                return Http::response(['subscribers' => $hub->listening[$name] ?? 1]);
+            }
             expectShape('LiveMessage', json_decode($request->body(), false, 4096));
             $hub->said[$name][] = json_decode($request->body(), true, 4096);
 

@@ -142,9 +142,11 @@ final readonly class TextMerge
     private static function hunks(string $was, string $is): array
     {
         $hunks = [];
-        $at = 0;
+        // While one types in a long text, nearly all of it is as it was.
+        [$at, $end] = self::alike($was, $is);
         $open = null;
-        foreach ([...WordComparison::of($was, $is), ['what' => 'same', 'text' => '']] as ['what' => $what, 'text' => $text]) {
+        $middle = fn (string $text): string => substr($text, $at, strlen($text) - $at - $end);
+        foreach ([...WordComparison::of($middle($was), $middle($is)), ['what' => 'same', 'text' => '']] as ['what' => $what, 'text' => $text]) {
             if ($what === 'same') {
                 if ($open !== null) {
                     $hunks[] = $open;
@@ -164,5 +166,24 @@ final readonly class TextMerge
         }
 
         return $hunks;
+    }
+
+    /**
+     * How much two texts have alike at their beginning and at their end, up to a blank: words are laid beside each other as wholes.
+     *
+     * @return array{int, int} bytes
+     */
+    private static function alike(string $was, string $is): array
+    {
+        $most = min(strlen($was), strlen($is));
+        // The exclusive or of what is alike is nothing but zeros.
+        $start = strspn(substr($was, 0, $most) ^ substr($is, 0, $most), "\0");
+        $end = strspn(strrev(substr($was, strlen($was) - $most) ^ substr($is, strlen($is) - $most)), "\0");
+        $blank = strrpos(strtr(substr($was, 0, $start), "\n", ' '), ' ');
+        $start = $blank === false ? 0 : $blank;
+        $end = min($end, $most - $start);
+        $tail = substr($was, strlen($was) - $end);
+
+        return [$start, $end - min($end, strcspn($tail, " \n"))];
     }
 }

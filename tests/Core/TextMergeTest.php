@@ -75,6 +75,37 @@ it('loses nothing that either wrote, brings nothing back, and is the same from b
         ->and(count_chars(TextMerge::of($was, $right, $left)->text, 3))->toBe(count_chars($merged, 3));
 })->with(range(1, 40));
 
+it('brings together letter by letter what was written in different words, wherever and in whatever script', function (int $seed) {
+    $chance = new Chance($seed);
+    $letters = ['a', 'b', 'ß', 'é', 'ж', '潮', 'ש', '👩‍🚒', "e\u{301}"];
+    $word = fn (int $most): string => implode('', array_map(fn (int $n): string => $chance->pick($letters), range(1, $chance->int(1, $most))));
+    $words = array_map(fn (int $n): string => $word(6), range(0, $chance->int(4, 60)));
+    $gaps = array_map(fn (string $word): string => $chance->pick([' ', ' ', "\n", "\n\n"]), $words);
+    $text = fn (array $words): string => implode('', array_map(fn (string $word, string $gap): string => $word.$gap, $words, $gaps));
+    [$first, $second] = [$chance->int(0, count($words) - 3), count($words) - 1];
+    $second = $chance->int($first + 2, $second);
+    $change = function (string $before) use ($chance, $word): string {
+        preg_match_all('/\X/u', $before, $m);
+        $at = $chance->int(0, count($m[0]));
+
+        return implode('', [...array_slice($m[0], 0, $at), $word(4), ...array_slice($m[0], $at + ($chance->yes(40) ? 1 : 0))]);
+    };
+    $left = [$first => $change($words[$first])] + $words;
+    $right = [$second => $change($words[$second])] + $words;
+    ksort($left);
+    ksort($right);
+    $both = array_replace($left, [$second => $right[$second]]);
+    $merged = TextMerge::of($text($words), $text($left), $text($right));
+    expect($merged->text)->toBe($text($both))->and($merged->isBoth)->toBeFalse()->and(TextMerge::of($text($words), $text($right), $text($left))->text)->toBe($text($both));
+})->with(range(101, 140));
+
+it('brings long texts together as soon as somebody types in them', function () {
+    $long = implode("\n\n", array_map(fn (int $n): string => "Paragraph {$n} of a log that many keep, with some words in it.", range(1, 12_000)));
+    $left = str_replace('Paragraph 5 of', 'Paragraph 5, the damp one, of', $long);
+    $right = str_replace('Paragraph 11000 of', 'Paragraph 11000, told by Ines, of', $long);
+    expect(TextMerge::of($long, $left, $right)->text)->toBe(str_replace('Paragraph 11000 of', 'Paragraph 11000, told by Ines, of', $left));
+});
+
 it('merges titles, captions and notes as edits, and only where it is told over what was written', function () {
     $map = Outline::map("Plan\n\tBoats\n");
     $boats = Outline::id($map, 'Boats');

@@ -14,7 +14,7 @@ function keptPaths(Browser $browser): array
 }
 
 /** The topics that stand on the board. */
-function onBoard(Browser $browser): array
+function drawnTitles(Browser $browser): array
 {
     return (array) $browser->script('return [...document.querySelectorAll(".slip text")].map((one) => one.textContent)');
 }
@@ -42,21 +42,21 @@ it('opens maps without a network as they were seen last, keeps what is written, 
     $browser->driver->navigate()->refresh();
     $browser->ready()->waitFor('.n-message');
     expect((string) $browser->script('return document.querySelector(".n-message").innerText'))->toContain('There is no network.')
-        ->and(onBoard($browser))->toContain('Kept afterwards')->not->toContain('Last call for volunteers');
+        ->and(drawnTitles($browser))->toContain('Kept afterwards')->not->toContain('Last call for volunteers');
     $browser->waitUntil(fn (): bool => $browser->script('return document.querySelector(".saved").dataset.state') === 'waiting', 'the sign to say so');
     $browser->pick('Kept afterwards')->keys('Enter')->type('Written on the train')->keys('Enter', 'Escape');
     // Over a reload, and by way of the library.
     $browser->visit('/')->waitFor('.card');
     expect((string) $browser->script('return document.querySelector(".left").innerText'))->toContain('There is no network.');
     $browser->openMap('Festival week');
-    $browser->ready()->waitUntil(fn (): bool => in_array('Written on the train', onBoard($browser), true), 'what was written');
+    $browser->ready()->waitUntil(fn (): bool => in_array('Written on the train', drawnTitles($browser), true), 'what was written');
     $this->server->start();
     $browser->script('window.dispatchEvent(new Event("online"))');
     $browser->saved();
     expect($this->server->artisan('map:show', $this->id))->toContain('Written on the train')->toContain('Kept afterwards');
     $browser->driver->navigate()->refresh();
     $browser->ready();
-    expect(onBoard($browser))->toContain('Written on the train', 'Kept afterwards')->and($browser->has('.n-message'))->toBeFalse();
+    expect(drawnTitles($browser))->toContain('Written on the train', 'Kept afterwards')->and($browser->has('.n-message'))->toBeFalse();
 });
 
 it('keeps nothing of anybody on the device once they have signed out', function () {

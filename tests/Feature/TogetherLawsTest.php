@@ -94,6 +94,46 @@ it('brings five who work in one map to the same, whatever they lose, repeat and 
         ->and(TreeCheck::problems(($this->now)()))->toBe([]);
 })->with([1, 2, 3, 4, 5, 6]);
 
+it('keeps every word that five write into one note at once, whatever they lose, repeat and miss, and shows all of them the same in the end', function (int $seed) {
+    $chance = new Chance($seed);
+    $this->map = app(MapStore::class)->create($this->owner, RandomMaps::map($chance, 3));
+    $root = $this->map->root;
+    $all = $text = $words = [];
+    foreach (['tove', 'ines', 'bram', 'marit', 'oskar'] as $n => $name) {
+        $all[] = ($this->join)($name, $n === 0 ? null : Role::Edit, $chance);
+        $text[] = (string) ($all[$n]->browser->contents()[0]["topic {$root}"]['note'] ?? '');
+    }
+    foreach (range(1, 60) as $turn) {
+        $n = $chance->int(0, 4);
+        $one = $all[$n];
+        foreach (range(1, $chance->int(1, 4)) as $_) {
+            // A word of its own, somewhere between the others; now and then a new line.
+            $words[] = $word = "w{$n}x".count($words).'x';
+            $parts = preg_split('/(?<=\s)/', $text[$n], -1, PREG_SPLIT_NO_EMPTY) ?: [];
+            array_splice($parts, $chance->int(0, count($parts)), 0, [$word.$chance->pick([' ', ' ', "\n"])]);
+            $now = trim(implode('', $parts));
+            $one->browser->edit([['name' => 'topic.note', 'topics' => [$root], 'note' => $now, 'was' => $text[$n]]]);
+            $text[$n] = $now;
+        }
+        if ($chance->yes(70)) {
+            $one->browser->send(25);
+        }
+        // Whoever has nothing on its way sees what the others wrote.
+        $text[$n] = $one->browser->waiting === [] ? (string) ($one->browser->contents()[0]["topic {$root}"]['note'] ?? '') : $text[$n];
+    }
+    for ($i = 0; $i < 40 && ($i < 2 || array_filter($all, fn (Participant $one): bool => $one->browser->waiting !== []) !== []); $i++) {
+        array_walk($all, fn (Participant $one) => $one->browser->send(0));
+    }
+    $note = ($this->now)()->root()->note;
+    foreach ($words as $word) {
+        expect(substr_count($note, $word))->toBe(1, "{$word} in {$note}");
+    }
+    expect(count($words))->toBeGreaterThan(60)->and(array_sum(array_map(fn (Participant $one): int => $one->browser->lost, $all)))->toBeGreaterThan(3);
+    foreach ($all as $one) {
+        expect($one->browser->refused)->toBe([])->and($one->browser->contents()[0]["topic {$root}"]['note'])->toBe($note);
+    }
+})->with([31, 32, 33, 34, 35, 36]);
+
 it('shows those who only look what may leave the map and nothing else, whatever is done in it and whoever comes and goes', function (int $seed) {
     $chance = new Chance($seed);
     $this->map = app(MapStore::class)->create($this->owner, RandomMaps::map($chance, $chance->int(6, 24), notes: true));

@@ -11,6 +11,8 @@ use App\Store\MapStore;
 use ChalkTree\HandOver\NothingLeaves;
 use ChalkTree\HandOver\Outgoing;
 use ChalkTree\Map\TopicMap;
+use Illuminate\Http\Client\Factory;
+use Illuminate\Support\Facades\Http;
 use Tests\Support\AsPerson;
 use Tests\Support\Chance;
 use Tests\Support\FakeHub;
@@ -222,4 +224,53 @@ it('computes so many views of a map, and lets whoever sees it in yet another one
     $asks = ($this->listen)($this->ines)[0];
     ($this->retitle)($this->tove, 'Feast');
     expect($this->hub->take($asks))->toBe([['asks' => 1]])->and($this->hub->take($own)[0])->toHaveKey('news');
+});
+
+it('loses no edit and keeps nobody waiting where the web server cannot be reached, or answers something else', function (callable $answer) {
+    Http::swap(new Factory);
+    if ($answer() !== null) {
+        Http::fake(fn () => $answer());
+    }
+    ($this->listen)($this->tove);
+    ($this->retitle)($this->ines, 'Feast');
+    ($this->be)($this->ines);
+    $this->putJson("/api/maps/{$this->map->id}/here", ['at' => null])->assertNoContent();
+    expect($this->topics($this->map)->root()->title)->toBe('Feast')
+        // It counts as told: whoever listens asks when they begin anew.
+        ->and(LiveChannel::query()->value('seq'))->toBe(1);
+})->with([
+    'nobody there' => [fn () => null],
+    'a failure' => [fn () => Http::response('no room', 500)],
+    'something else' => [fn () => Http::response('<html>hello</html>')],
+    'an odd number' => [fn () => Http::response(['subscribers' => 'many'])],
+]);
+
+it('says in the page whether the server tells of itself, and whether what is opened is kept on the device', function (bool $live, bool $offline) {
+    config(['chalk.live' => $live ? '/nowhere/live.sock' : '', 'chalk.offline' => $offline]);
+    $page = (string) $this->get('/')->assertOk()->getContent();
+    expect(preg_match('~id="bounds">(.*?)</script>~s', $page, $m))->toBe(1)->and(json_decode($m[1], true))->toMatchArray(['live' => $live, 'offline' => $offline])
+        // Nothing about where it is told.
+        ->and($page)->not->toContain('nowhere');
+})->with([[true, true], [true, false], [false, true]]);
+
+it('has one channel for each view, however it is said, and another for anything that is seen otherwise', function () {
+    [$lanterns, $boats] = [$this->id($this->map, 'Lanterns'), $this->id($this->map, 'Boats')];
+    $in = function (array $view): string {
+        ($this->be)($this->ines);
+        $this->putJson("/api/maps/{$this->map->id}/view", $view + ['since' => 0, 'folded' => [], 'outlineFolded' => [], 'chosen' => null, 'scope' => null, 'outlineScope' => null, 'showing' => false, 'filter' => null])->assertOk();
+
+        return ($this->listen)($this->ines)[0];
+    };
+    $whole = $in([]);
+    $both = $in(['folded' => [$lanterns, $boats]]);
+    expect($in(['folded' => [$boats, $lanterns]]))->toBe($both)
+        // What is only in the outline, or only chosen, is seen nowhere on the board.
+        ->and($in(['outlineFolded' => [$boats], 'outlineScope' => $boats, 'chosen' => $lanterns]))->toBe($whole);
+    $others = [$whole, $both, $in(['scope' => $lanterns]), $in(['showing' => true]), $in(['filter' => ['text' => 'text Boats', 'shows' => 'dim']])];
+    expect(count(array_unique($others)))->toBe(5);
+    $this->putJson('/api/me/face', ['face' => 'dyslexic'])->assertStatus(422);
+    $this->putJson('/api/me/face', ['face' => ChalkTree\Text\TypeFace::cases()[1]->value])->assertOk();
+    expect($others)->not->toContain($in([]));
+    $this->travel(1)->days();
+    expect([...$others, ($this->listen)($this->tove)[0]])->toHaveCount(6)->and($others)->not->toContain(($this->listen)($this->tove)[0]);
 });

@@ -193,6 +193,8 @@ it('replaces only what belongs to the question that is shown, and tells how much
     expect($browser->script('return [...document.querySelectorAll("button")].find(b => b.innerText.startsWith("Replace")).disabled'))->toBeTrue();
     letThrough($browser);
     $browser->waitUntil(fn (): bool => $browser->script('return document.querySelector(".hit mark")?.innerText') === 'ship', 'the hits of the new question');
+    // Nothing is heard of it here before that.
+    intercept($browser, 'GET .*/edits', 'off');
     editElsewhere($id, [['name' => 'topic.retitle', 'topic' => onServer($id)['root'], 'title' => 'boat only']]);
     $browser->press('Replace 1');
     $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.body.innerText'), 'nothing was replaced'), 'what became of it');

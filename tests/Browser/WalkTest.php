@@ -256,7 +256,7 @@ it('is walked by one finger on a screen of 1920, from a branch that was stepped 
         isWalkedTo($other, 'Mole');
         $swipe = fn (int $dx, int $dy) => finger($other, [960, 200], [960 + $dx, 200 + $dy]);
         foreach ([[-160, 0, 'Lamp'], [0, -110, 'Wick'], [-200, 20, 'Bell'], [170, 10, 'Wick'], [170, 0, 'Lamp'], [0, 110, 'Bell']] as [$dx, $dy, $title]) {
-            usleep(450_000);
+            usleep(800_000);
             $swipe($dx, $dy);
             isWalkedTo($other, $title);
         }

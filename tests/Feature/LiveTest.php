@@ -36,7 +36,7 @@ beforeEach(function () {
     /** The two channels on which somebody listens. */
     $this->listen = function (Person $who, string $pane = 'first'): array {
         ($this->be)($who);
-        $answer = $this->get("/api/maps/{$this->map->id}/stream?pane={$pane}")->assertOk()->assertHeader('Content-Type', 'text/event-stream; charset=utf-8');
+        $answer = $this->get("/api/maps/{$this->map->id}/stream?pane={$pane}", ['Accept' => 'text/event-stream'])->assertOk()->assertHeader('Content-Type', 'text/event-stream; charset=utf-8');
         expect(preg_match('~^/-live/([0-9a-f]{32})/([0-9a-f]{32})$~D', (string) $answer->headers->get('X-Accel-Redirect'), $m))->toBe(1);
 
         return [$m[1], $m[2]];
@@ -62,9 +62,11 @@ it('hands whoever may open a map on to one channel for all who see it alike, and
     auth()->forgetUser();
     $this->flushSession();
     $this->getJson("/api/maps/{$this->map->id}/stream")->assertUnauthorized();
-    config(['chalk.live' => '']);
     ($this->be)($this->tove);
-    $this->get("/api/maps/{$this->map->id}/stream")->assertNoContent()->assertHeaderMissing('X-Accel-Redirect');
+    // Whoever takes no events is handed on to none.
+    $this->getJson("/api/maps/{$this->map->id}/stream")->assertNoContent()->assertHeaderMissing('X-Accel-Redirect');
+    config(['chalk.live' => '']);
+    $this->get("/api/maps/{$this->map->id}/stream", ['Accept' => 'text/event-stream'])->assertNoContent()->assertHeaderMissing('X-Accel-Redirect');
 });
 
 it('tells all who listen what changed, once for each view, in the shape of the wire', function () {

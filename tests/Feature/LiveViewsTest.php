@@ -45,7 +45,7 @@ beforeEach(function () {
         }
         $this->flushSession();
         $this->actingAs($who->fresh());
-        $way = (string) $this->get("/api/maps/{$this->map->id}/stream")->assertOk()->headers->get('X-Accel-Redirect');
+        $way = (string) $this->get("/api/maps/{$this->map->id}/stream", ['Accept' => 'text/event-stream'])->assertOk()->headers->get('X-Accel-Redirect');
 
         return explode('/', $way)[2];
     };

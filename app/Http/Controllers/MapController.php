@@ -72,7 +72,8 @@ final readonly class MapController
     /** Hands whoever has the map open on to where they hear what is new in it; without an answer where there is no such place. */
     public function stream(MapRequest $request, MapRecord $map, Streams $streams, #[CurrentUser] Person $person): Response
     {
-        $channels = $streams->open($map, $person, $request->pane());
+        // The web server sends nobody else away in words.
+        $channels = str_contains((string) $request->header('Accept'), 'text/event-stream') ? $streams->open($map, $person, $request->pane()) : null;
 
         return $channels === null ? new Response('', 204) : new Response('', 200, ['X-Accel-Redirect' => '/-live/'.implode('/', $channels), 'Content-Type' => 'text/event-stream', 'Cache-Control' => 'no-store']);
     }

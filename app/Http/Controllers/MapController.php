@@ -73,7 +73,7 @@ final readonly class MapController
     public function stream(MapRequest $request, MapRecord $map, Streams $streams, #[CurrentUser] Person $person): Response
     {
         // The web server sends nobody else away in words.
-        $channels = str_contains((string) $request->header('Accept'), 'text/event-stream') ? $streams->open($map, $person, $request->pane()) : null;
+        $channels = str_contains((string) $request->headers->get('Accept'), 'text/event-stream') ? $streams->open($map, $person, $request->pane()) : null;
 
         return $channels === null ? new Response('', 204) : new Response('', 200, ['X-Accel-Redirect' => '/-live/'.implode('/', $channels), 'Content-Type' => 'text/event-stream', 'Cache-Control' => 'no-store']);
     }

@@ -66,6 +66,20 @@ it('is told what others do, without asking', function () {
         ->and($tove->complaints())->toBe([])->and($ines->complaints())->toBe([]);
 });
 
+it('is told by every stream that it begins, in whichever process of the web server that is', function () {
+    [$tove, $ines] = together("Plan\n\tBoats\n\t\tFerry\n\tMusic\n");
+    foreach (range(1, 10) as $round) {
+        // Each is another view, and so another stream.
+        $ines->keys('Alt+f')->saved();
+        $ines->driver->executeAsyncScript('setTimeout(arguments[0], 400)');
+        $tove->pick('Music')->keys('F2')->type("Music {$round}")->keys('Mod+Enter')->saved();
+        // Asking now and then would bring it too, half a minute later.
+        $ines->waitUntil(fn (): bool => in_array("  Music {$round}", $ines->outline(), true), "what is new in round {$round}", 5);
+        $tove->keys('F2')->type('Music')->keys('Mod+Enter')->saved();
+    }
+    expect($tove->complaints())->toBe([])->and($ines->complaints())->toBe([]);
+});
+
 it('keeps every letter that two type into one note, and each sees those of the other', function () {
     [$tove, $ines, $id] = together();
     intoNote($tove)->type('Boats come in.')->saved();

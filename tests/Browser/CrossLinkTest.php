@@ -85,6 +85,21 @@ it('draws, says, turns and removes a cross-link by keys alone', function () {
     expect($browser->complaints())->toBe([]);
 });
 
+it('has no grip over titles that are drawn large from afar', function () {
+    $browser = festivalBoard();
+    $browser->pick('Dusk')->waitFor('.tie-grip');
+    for ($step = 0; $step < 12 && ! $browser->has('.far-label[data-topic].chosen'); $step++) {
+        $browser->press('Farther');
+        usleep(300_000);
+    }
+    expect($browser->has('.far-label.chosen'))->toBeTrue()->and($browser->has('.tie-grip'))->toBeFalse();
+    for ($step = 0; $step < 12 && $browser->has('.far-label.chosen'); $step++) {
+        $browser->press('Closer');
+        usleep(300_000);
+    }
+    $browser->waitFor('.tie-grip');
+});
+
 it('draws one with the mouse from the edge of a topic, and unties by dropping again', function () {
     $browser = festivalBoard();
     $browser->pick('Dusk')->waitFor('.tie-grip');

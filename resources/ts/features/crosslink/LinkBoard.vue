@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useCamera } from '@/board/cameraStore'
+import { isReadable } from '@/board/farLabels'
 import type { Box } from '@/board/geometry'
 import { useHandleDrag } from '@/board/useHandleDrag'
 import { useDrag } from '@/stores/drag'
@@ -65,8 +66,10 @@ const source = computed(() => (map.chosen.length === 1 && map.editing === null &
 /** Around the middle of the grip, pixels of the screen. */
 const REACH = 9
 const grip = computed(() => {
-    const box = source.value === null ? undefined : camera.boxes.get(source.value)
-    if (box === undefined || box.h * camera.scale < 12) {
+    const slip = source.value === null ? undefined : camera.drawn.get(source.value)
+    const box = slip === undefined ? undefined : camera.boxes.get(slip.id)
+    // From afar a title lies over its slip, and wherever it has room.
+    if (slip === undefined || box === undefined || !isReadable(slip, camera.scale)) {
         return null
     }
     const away = 10 * unit.value

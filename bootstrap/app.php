@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\BoardFrame;
 use App\Http\ErrorAnswer;
 use App\Http\Middleware\OneAtATime;
+use App\Http\Middleware\OwnAccount;
 use App\Http\Middleware\ReadBody;
 use App\Http\Middleware\SafetyHeaders;
 use App\Http\Middleware\TokenInHeader;
@@ -34,7 +35,7 @@ return Application::configure(basePath: dirname(__DIR__))
         // These read the body of a request before it is known whether its sender has any rights here.
         $middleware->remove([TrimStrings::class, ConvertEmptyStringsToNull::class]);
         $middleware->web(replace: [ValidateCsrfToken::class => TokenInHeader::class]);
-        $middleware->alias(['body' => ReadBody::class, 'alone' => OneAtATime::class]);
+        $middleware->alias(['body' => ReadBody::class, 'alone' => OneAtATime::class, 'account' => OwnAccount::class]);
         $middleware->appendToPriorityList(Authorize::class, ReadBody::class);
         $middleware->appendToPriorityList(ReadBody::class, OneAtATime::class);
         // A new password ends the sessions that were begun with the old one.

@@ -15,6 +15,7 @@ use ChalkTree\Filter\FilterFeature;
 use ChalkTree\HandOver\HandOverFeature;
 use ChalkTree\Kind\KindFeature;
 use ChalkTree\Link\LinkFeature;
+use ChalkTree\Lock\LockFeature;
 use ChalkTree\Look\LookFeature;
 use ChalkTree\Number\NumberFeature;
 use ChalkTree\Picture\PictureFeature;
@@ -46,6 +47,7 @@ final class Features
         HandOverFeature::class,
         KindFeature::class,
         LinkFeature::class,
+        LockFeature::class,
         LookFeature::class,
         NumberFeature::class,
         PictureFeature::class,

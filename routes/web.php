@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\CalendarController;
+use App\Http\Controllers\ClassController;
 use App\Http\Controllers\ClipboardController;
 use App\Http\Controllers\CommentController;
 use App\Http\Controllers\CompareController;
@@ -13,8 +14,10 @@ use App\Http\Controllers\FileController;
 use App\Http\Controllers\FilterController;
 use App\Http\Controllers\FindController;
 use App\Http\Controllers\FolderController;
+use App\Http\Controllers\HandOutController;
 use App\Http\Controllers\HandOverController;
 use App\Http\Controllers\HistoryController;
+use App\Http\Controllers\IdeaController;
 use App\Http\Controllers\LibraryController;
 use App\Http\Controllers\LinkController;
 use App\Http\Controllers\LookController;
@@ -22,6 +25,7 @@ use App\Http\Controllers\MapController;
 use App\Http\Controllers\PageController;
 use App\Http\Controllers\PictureController;
 use App\Http\Controllers\PublishedController;
+use App\Http\Controllers\PupilController;
 use App\Http\Controllers\SentenceController;
 use App\Http\Controllers\ShareController;
 use App\Http\Controllers\ShowController;
@@ -36,6 +40,10 @@ Route::prefix('api')->group(function (): void {
     Route::get('me', [AccountController::class, 'show']);
     Route::get('calendars/{address}.ics', [CalendarController::class, 'read'])->where('address', '[0-9a-f]{48}')->middleware('throttle:published');
 
+    // Ideas from any phone that has the code: no account.
+    Route::get('ideas/{code}', [IdeaController::class, 'ask'])->where('code', '[0-9a-zA-Z-]{1,40}')->middleware('throttle:published');
+    Route::post('ideas/{code}', [IdeaController::class, 'send'])->where('code', '[0-9a-zA-Z-]{1,40}')->middleware(['body:small', 'throttle:published']);
+
     Route::middleware(['body:small', 'throttle:account'])->group(function (): void {
         Route::post('register', [AccountController::class, 'register']);
         Route::post('register/finish', [AccountController::class, 'finish']);
@@ -44,10 +52,11 @@ Route::prefix('api')->group(function (): void {
         Route::post('sign-out', [AccountController::class, 'signOut']);
         Route::post('forgot-password', [AccountController::class, 'forgot']);
         Route::post('reset-password', [AccountController::class, 'reset']);
+        Route::post('join', [PupilController::class, 'join']);
     });
 
     Route::middleware(['auth', 'throttle:work'])->group(function (): void {
-        Route::post('maps/import', [LibraryController::class, 'import'])->middleware(['body:file', 'throttle:heavy', 'alone:files']);
+        Route::post('maps/import', [LibraryController::class, 'import'])->middleware(['account', 'body:file', 'throttle:heavy', 'alone:files']);
     });
 
     Route::post('maps/{map}/pictures', [PictureController::class, 'store'])->middleware(['auth', 'throttle:work', 'can:work,map', 'body:file', 'alone:files']);
@@ -66,7 +75,7 @@ Route::prefix('api')->group(function (): void {
         Route::put('me/zone', [AccountController::class, 'zone']);
         Route::put('me/calm', [AccountController::class, 'calm']);
         Route::get('maps', [LibraryController::class, 'index']);
-        Route::post('maps', [LibraryController::class, 'store']);
+        Route::post('maps', [LibraryController::class, 'store'])->middleware('account');
 
         Route::get('looks', [LookController::class, 'named']);
         Route::get('chalks/{colour}', [LookController::class, 'chalk'])->where('colour', '[0-9a-f]{6}');
@@ -84,7 +93,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('uploads/{upload}', [FileController::class, 'progress'])->can('send', 'upload');
         Route::delete('uploads/{upload}', [FileController::class, 'stop'])->can('send', 'upload');
 
-        Route::post('folders', [FolderController::class, 'store']);
+        Route::post('folders', [FolderController::class, 'store'])->middleware('account');
         Route::patch('folders/{folder}', [FolderController::class, 'update'])->can('keep', 'folder');
         Route::delete('folders/{folder}', [FolderController::class, 'destroy'])->can('keep', 'folder');
 
@@ -94,9 +103,9 @@ Route::prefix('api')->group(function (): void {
         Route::delete('shares/{share}', [ShareController::class, 'end'])->can('end', 'share');
         Route::delete('links/{link}', [ShareController::class, 'withdraw'])->can('keep', 'link');
         Route::post('links/{link}/letter', [ShareController::class, 'sendLink'])->can('keep', 'link')->middleware('throttle:letters');
-        Route::post('asks', [ShareController::class, 'ask'])->middleware('throttle:letters');
+        Route::post('asks', [ShareController::class, 'ask'])->middleware(['account', 'throttle:letters']);
         Route::get('blocks', [ShareController::class, 'blocks']);
-        Route::post('blocks', [ShareController::class, 'block']);
+        Route::post('blocks', [ShareController::class, 'block'])->middleware('account');
         Route::delete('blocks/{block}', [ShareController::class, 'unblock'])->can('keep', 'block');
 
         Route::get('quick', [FindController::class, 'quick']);
@@ -139,7 +148,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('maps/{map}/pictures/{hash}/{size}', [PictureController::class, 'show'])->where(['hash' => '[0-9a-f]{64}', 'size' => 'small|large|original']);
             Route::get('maps/{map}/files/{hash}', [FileController::class, 'show'])->where('hash', '[0-9a-f]{64}');
             Route::get('maps/{map}/files/{hash}/preview', [FileController::class, 'preview'])->where('hash', '[0-9a-f]{64}');
-            Route::post('maps/{map}/duplicate', [LibraryController::class, 'duplicate'])->middleware(['throttle:heavy', 'alone:files']);
+            Route::post('maps/{map}/duplicate', [LibraryController::class, 'duplicate'])->middleware(['account', 'throttle:heavy', 'alone:files']);
             Route::post('maps/{map}/handovers', [HandOverController::class, 'begin'])->middleware('throttle:heavy');
             Route::get('maps/{map}/plan', [HandOverController::class, 'plan'])->middleware('alone:plans');
             Route::get('maps/{map}/export', [LibraryController::class, 'export'])->middleware(['throttle:heavy', 'alone:pictures']);
@@ -150,7 +159,8 @@ Route::prefix('api')->group(function (): void {
                 Route::get('slides/{slide}/picture', 'picture');
             });
             Route::get('maps/{map}/shares', [ShareController::class, 'index']);
-            Route::post('maps/{map}/take', [ShareController::class, 'take']);
+            Route::post('maps/{map}/take', [ShareController::class, 'take'])->middleware('account');
+            Route::get('maps/{map}/hand-out', [PupilController::class, 'ofMap']);
         });
         Route::middleware('can:comment,map')->controller(CommentController::class)->group(function (): void {
             Route::get('maps/{map}/comments', 'index');
@@ -161,6 +171,38 @@ Route::prefix('api')->group(function (): void {
         Route::put('comments/{comment}/resolved', [CommentController::class, 'resolve'])->can('resolve', 'comment');
         Route::delete('comments/{comment}', [CommentController::class, 'remove'])->can('remove', 'comment');
         Route::get('told', [CommentController::class, 'told']);
+        Route::put('ideas/{idea}', [IdeaController::class, 'decide'])->can('decide', 'idea');
+
+        Route::get('pupil', [PupilController::class, 'desk']);
+        Route::put('copies/{copy}/in', [PupilController::class, 'handIn'])->can('handIn', 'copy');
+        Route::middleware('account')->group(function (): void {
+            Route::get('classes', [ClassController::class, 'index']);
+            Route::post('classes', [ClassController::class, 'store']);
+        });
+        Route::middleware('can:keep,schoolClass')->prefix('classes/{schoolClass}')->group(function (): void {
+            Route::get('', [ClassController::class, 'show']);
+            Route::patch('', [ClassController::class, 'update']);
+            Route::delete('', [ClassController::class, 'destroy']);
+            Route::post('pupils', [ClassController::class, 'add']);
+            Route::get('archive', [ClassController::class, 'archive'])->middleware(['throttle:heavy', 'alone:files']);
+            Route::post('hand-outs', [HandOutController::class, 'store'])->middleware(['throttle:heavy', 'alone:files']);
+        });
+        Route::patch('pupils/{pupil}', [ClassController::class, 'change'])->can('keep', 'pupil');
+        Route::delete('pupils/{pupil}', [ClassController::class, 'remove'])->can('keep', 'pupil');
+        Route::middleware('can:keep,handOut')->prefix('hand-outs/{handOut}')->controller(HandOutController::class)->group(function (): void {
+            Route::get('', 'show');
+            Route::patch('', 'update');
+            Route::delete('', 'destroy');
+            Route::post('parts', 'give')->middleware('throttle:heavy');
+            Route::post('words', 'say');
+            Route::get('table.csv', 'csv');
+            Route::get('over', 'over')->middleware('alone:files');
+        });
+        Route::middleware('can:keep,copy')->prefix('copies/{copy}')->controller(HandOutController::class)->group(function (): void {
+            Route::put('state', 'setState');
+            Route::put('marks', 'mark');
+            Route::put('shown', 'showToAll')->middleware('throttle:heavy');
+        });
         Route::middleware('can:own,map')->group(function (): void {
             Route::get('maps/{map}/calendar', [CalendarController::class, 'show']);
             Route::post('maps/{map}/calendar', [CalendarController::class, 'make']);
@@ -207,7 +249,7 @@ Route::prefix('api')->group(function (): void {
             Route::post('maps/{map}/table', [TableController::class, 'show']);
             Route::get('maps/{map}/table/file', [TableController::class, 'file'])->middleware('alone:files');
             Route::get('maps/{map}/topics/{topic}/pointing', [LinkController::class, 'pointing'])->where('topic', '[0-9a-z]{26}');
-            Route::post('maps/{map}/topics/{topic}/own-map', [LibraryController::class, 'part'])->where('topic', '[0-9a-z]{26}')->middleware(['throttle:heavy', 'alone:files']);
+            Route::post('maps/{map}/topics/{topic}/own-map', [LibraryController::class, 'part'])->where('topic', '[0-9a-z]{26}')->middleware(['account', 'throttle:heavy', 'alone:files']);
             Route::post('maps/{map}/pages', [LinkController::class, 'page'])->middleware(['throttle:heavy', 'alone:pages']);
             Route::get('maps/{map}/sentences', [SentenceController::class, 'index']);
             Route::get('maps/{map}/files', [FileController::class, 'index']);
@@ -219,6 +261,9 @@ Route::prefix('api')->group(function (): void {
             Route::get('maps/{map}/history/{seq}/branch/{topic}', [HistoryController::class, 'branch'])->where('seq', '[0-9]{1,15}');
             Route::get('maps/{map}/beside/{other}', [CompareController::class, 'map'])->can('work', 'other')->middleware('alone:files');
             Route::get('maps/{map}/trash', [HistoryController::class, 'trash']);
+            Route::get('maps/{map}/ideas', [IdeaController::class, 'index']);
+            Route::put('maps/{map}/ideas', [IdeaController::class, 'open'])->middleware('account');
+            Route::delete('maps/{map}/ideas', [IdeaController::class, 'close'])->middleware('account');
         });
     });
 });

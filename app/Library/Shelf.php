@@ -93,6 +93,8 @@ final readonly class Shelf
             ->leftJoin('topics as root', fn ($join) => $join->on('root.map_id', '=', 'maps.id')->on('root.id', '=', 'maps.root'))
             ->where('person_id', $person->id)
             ->whereNull('trashed_at', not: $trashed)
+            // What was given out stands with its class.
+            ->when(! $trashed, fn ($maps) => $maps->whereNull('hand_out'))
             ->orderByDesc('maps.updated_at')
             ->orderBy('maps.id')
             ->get(['maps.id', 'maps.title', 'maps.seq', 'maps.updated_at', 'maps.trashed_at', 'maps.folder', 'maps.favourite', 'maps.starter', 'root.title as root_title']);
@@ -121,7 +123,7 @@ final readonly class Shelf
     {
         return MapRecord::query()->toBase()
             ->leftJoin('topics as root', fn ($join) => $join->on('root.map_id', '=', 'maps.id')->on('root.id', '=', 'maps.root'))
-            ->where($this->access->workable($person))->whereNull('trashed_at')->orderByDesc('maps.updated_at')
+            ->where($this->access->workable($person))->whereNull('trashed_at')->whereNull('hand_out')->orderByDesc('maps.updated_at')
             ->get(['maps.id', 'maps.title', 'root.title as root_title'])
             ->mapWithKeys(fn (stdClass $row): array => [(string) $row->id => self::title($row->title, $row->root_title)])->all();
     }

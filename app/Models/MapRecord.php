@@ -25,6 +25,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int|null $indexed_seq  the number of the latest edit that the index of words knows
  * @property int $talk  how often anything was said in it by comments
  * @property string|null $offered_to  the address of whom it is to be, if they take it
+ * @property string|null $hand_out  the hand-out that it belongs to: then it stands with its class, not in the library
  * @property CarbonImmutable|null $trashed_at
  * @property CarbonImmutable $created_at
  * @property CarbonImmutable $updated_at

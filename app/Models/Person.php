@@ -25,6 +25,7 @@ use Illuminate\Notifications\Notifiable;
  * @property TypeFace|null $face  in which this person sees every map
  * @property string|null $zone  the time zone in which they live
  * @property array{board: string, size: string, motion: string, names?: string}|null $calm  what they chose for their eyes
+ * @property string|null $pupil_of  the class whose pupil they are, who have no address and no library
  */
 final class Person extends User
 {
@@ -33,7 +34,7 @@ final class Person extends User
     protected $table = 'people';
 
     /** @var array<string, mixed> */
-    protected $attributes = ['starter' => null, 'keys' => null, 'face' => null, 'calm' => null, 'zone' => null];
+    protected $attributes = ['starter' => null, 'keys' => null, 'face' => null, 'calm' => null, 'zone' => null, 'pupil_of' => null];
 
     protected $fillable = ['name', 'email', 'password', 'starter'];
 

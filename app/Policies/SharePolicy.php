@@ -22,6 +22,11 @@ final class SharePolicy
 
     public function end(Person $person, Share $share): Response
     {
-        return $share->owner_id === $person->id || $share->email === $person->email ? Response::allow() : Response::denyAsNotFound();
+        return match (true) {
+            $share->owner_id === $person->id => Response::allow(),
+            // Pupils stay in what their teacher gave them.
+            $share->email === $person->email => $person->pupil_of === null ? Response::allow() : Response::deny(),
+            default => Response::denyAsNotFound(),
+        };
     }
 }

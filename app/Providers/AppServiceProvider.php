@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Classroom\SchoolClasses;
 use App\Http\WholeSessions;
 use App\Live\Hub;
 use App\Live\Streams;
@@ -11,19 +12,29 @@ use App\Mail\OutboxTransport;
 use App\Models\Block;
 use App\Models\Comment;
 use App\Models\Folder;
+use App\Models\HandOut;
+use App\Models\HandOutCopy;
 use App\Models\HandOver;
+use App\Models\Idea;
 use App\Models\MapRecord;
 use App\Models\Person;
 use App\Models\PublishedPage;
+use App\Models\Pupil;
+use App\Models\SchoolClass;
 use App\Models\Share;
 use App\Models\Upload;
 use App\Models\ViewingLink;
 use App\Policies\BlockPolicy;
 use App\Policies\CommentPolicy;
 use App\Policies\FolderPolicy;
+use App\Policies\HandOutCopyPolicy;
+use App\Policies\HandOutPolicy;
 use App\Policies\HandOverPolicy;
+use App\Policies\IdeaPolicy;
 use App\Policies\MapPolicy;
 use App\Policies\PublishedPagePolicy;
+use App\Policies\PupilPolicy;
+use App\Policies\SchoolClassPolicy;
 use App\Policies\SharePolicy;
 use App\Policies\UploadPolicy;
 use App\Policies\ViewingLinkPolicy;
@@ -39,9 +50,11 @@ use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
+use Illuminate\Mail\Events\MessageSending;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Config;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Mail;
@@ -49,6 +62,7 @@ use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Session;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
+use Symfony\Component\Mime\Address;
 
 use function Illuminate\Support\defer;
 
@@ -75,10 +89,17 @@ final class AppServiceProvider extends ServiceProvider
         Gate::policy(ViewingLink::class, ViewingLinkPolicy::class);
         Gate::policy(Block::class, BlockPolicy::class);
         Gate::policy(Comment::class, CommentPolicy::class);
+        Gate::policy(HandOut::class, HandOutPolicy::class);
+        Gate::policy(HandOutCopy::class, HandOutCopyPolicy::class);
+        Gate::policy(Idea::class, IdeaPolicy::class);
+        Gate::policy(Pupil::class, PupilPolicy::class);
+        Gate::policy(SchoolClass::class, SchoolClassPolicy::class);
         Session::extend('file', fn (): WholeSessions => new WholeSessions(File::getFacadeRoot(), Config::string('session.files'), Config::integer('session.lifetime')));
         // A page shows its map as it is: what is kept of it goes as soon as the map is another.
         MapRecord::saved(fn (MapRecord $map) => DB::afterCommit(fn () => app(PageFiles::class)->forgetMap($map->id)));
         $this->tellOpenMaps();
+        // Pupils have no address to which anything could go.
+        Event::listen(MessageSending::class, fn (MessageSending $sending): ?bool => array_filter($sending->message->getTo(), fn (Address $to): bool => str_ends_with($to->getAddress(), SchoolClasses::NO_ADDRESS)) === [] ? null : false);
         Mail::extend('outbox', fn (): OutboxTransport => new OutboxTransport);
         // Not from the request's host, which whoever asks can make up.
         ResetPassword::createUrlUsing(fn (Person $person, string $token): string => rtrim((string) config('app.url'), '/').'/reset-password?'.http_build_query(['token' => $token, 'email' => $person->email]));

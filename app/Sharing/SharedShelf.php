@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Sharing;
 
+use App\Classroom\SchoolClasses;
 use App\Library\Shelf;
 use App\Models\Ask;
 use App\Models\Folder;
@@ -44,7 +45,7 @@ final readonly class SharedShelf
             }
             $listed[] = [
                 'id' => $map->id, ...$told, 'seq' => $map->seq, 'updated' => $map->updated_at->toIso8601ZuluString('millisecond'), 'role' => $role->value,
-                'owner' => $map->person->name ?? '', 'email' => $map->person->email ?? '', 'share' => $by->id, 'folder' => $by->folder_id === null ? null : (string) $names->get($by->folder_id), 'isOffered' => $map->offered_to === $person->email,
+                'owner' => $map->person->name ?? '', 'email' => self::address($map->person->email ?? '', $person), 'share' => $by->id, 'folder' => $by->folder_id === null ? null : (string) $names->get($by->folder_id), 'isOffered' => $map->offered_to === $person->email,
             ];
         }
 
@@ -75,8 +76,8 @@ final readonly class SharedShelf
 
         return [
             'role' => $role->value,
-            'owner' => ['name' => $owner->name, 'email' => $owner->email, ...self::seen($here[$owner->id] ?? null)],
-            'people' => $role->isAtLeast(Role::Edit) ? $this->people($all, $here) : [],
+            'owner' => ['name' => $owner->name, 'email' => self::address($owner->email, $person), ...self::seen($here[$owner->id] ?? null)],
+            'people' => $role->isAtLeast(Role::Edit) ? $this->people($all, $here, $person) : [],
             'asks' => $asks->map(fn (Ask $ask): array => ['person' => $ask->person_id, 'name' => $ask->person->name, 'email' => $ask->person->email, 'words' => $ask->words, 'made' => gmdate('Y-m-d\TH:i:s\Z', $ask->made)])->all(),
             'offered' => $isOwner || $map->offered_to === $person->email ? $map->offered_to : null,
             'own' => $all->first(fn (Share $share): bool => $share->email === $person->email)?->id,
@@ -89,7 +90,7 @@ final readonly class SharedShelf
         return [
             'role' => Role::Owner->value,
             'owner' => ['name' => $person->name, 'email' => $person->email, ...self::seen(null)],
-            'people' => $this->people($this->shares->of($folder)->get(), []),
+            'people' => $this->people($this->shares->of($folder)->get(), [], $person),
             'asks' => [], 'offered' => null, 'own' => null,
         ];
     }
@@ -99,15 +100,21 @@ final readonly class SharedShelf
      * @param  array<int, array{last: int, days: int}>  $here
      * @return list<array{share: string, email: string, name: string|null, role: string, folder: string|null, last: string|null, days: int}>
      */
-    private function people(Collection $shares, array $here): array
+    private function people(Collection $shares, array $here, Person $for): array
     {
         $known = Person::query()->whereIn('email', $shares->pluck('email'))->get()->keyBy('email');
         $folders = Folder::query()->whereIn('id', $shares->pluck('folder_id')->filter())->pluck('name', 'id');
 
         return array_values($shares->sortBy(fn (Share $share): string => ($known->get($share->email)->name ?? '~').$share->email.($share->folder_id === null ? 0 : 1).$share->id)->map(fn (Share $share): array => [
-            'share' => $share->id, 'email' => $share->email, 'name' => $known->get($share->email)?->name, 'role' => $share->role->value,
+            'share' => $share->id, 'email' => self::address($share->email, $for), 'name' => $known->get($share->email)?->name, 'role' => $share->role->value,
             'folder' => $share->map_id !== null ? null : (string) $folders->get((string) $share->folder_id), ...self::seen($here[$known->get($share->email)->id ?? 0] ?? null),
         ])->all());
+    }
+
+    /** An address as it is told: pupils have none, and are told nobody's. */
+    private static function address(string $email, Person $for): string
+    {
+        return $for->pupil_of !== null || str_ends_with($email, SchoolClasses::NO_ADDRESS) ? '' : $email;
     }
 
     /**

@@ -131,7 +131,7 @@ final readonly class Shares
     {
         if ($email !== null) {
             $other = Person::query()->where('email', $email)->first();
-            if ($other === null || $this->access->role($other, $map)?->isAtLeast(Role::Edit) !== true || $other->id === $owner->id) {
+            if ($other === null || $this->access->role($other, $map)?->isAtLeast(Role::Edit) !== true || $other->id === $owner->id || $other->pupil_of !== null) {
                 throw new InvalidEdit('A map can be handed on to somebody with an account who may work in it.', 'email');
             }
         }

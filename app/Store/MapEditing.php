@@ -17,6 +17,7 @@ use ChalkTree\Edit\InvalidEdit;
 use ChalkTree\Edit\Invariants;
 use ChalkTree\Edit\Quiet;
 use ChalkTree\Edit\Recorder;
+use ChalkTree\Lock\Locks;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Refusal;
@@ -49,7 +50,7 @@ final readonly class MapEditing
         [$kind, $step, $summary, $changes] = $made = match ($edit->name) {
             'undo' => $this->undo($record, $map, $person, new Arguments($edit->arguments)),
             'redo' => $this->redo($record, $map, $person),
-            'history.return' => $this->return($record, $map, $edit),
+            'history.return' => $this->return($record, $map, $person, $edit),
             default => $this->apply($record, $map, $person, $edit),
         };
         $this->keep($record, $map, $person, $edit->id, $edit->name, $made);
@@ -60,14 +61,23 @@ final readonly class MapEditing
         return $changes;
     }
 
+    /** What of a map is locked for somebody; for its owner nothing is. */
+    private static function locks(MapRecord $record, TopicMap $map, Person $person): ?Locks
+    {
+        return $record->person_id === $person->id ? null : Locks::of($map);
+    }
+
     /**
-     * Lets the map have the pictures and files that an edit has brought.
+     * Lets the map have what an edit has changed, and the pictures and files that it has brought.
+     *
+     * @param  Locks|null  $locks  as they were before
      *
      * @throws Refusal having changed nothing
      */
-    private function admit(MapRecord $record, TopicMap $map, Person $person, Changes $changes): void
+    private function admit(MapRecord $record, TopicMap $map, Person $person, Changes $changes, ?Locks $locks): void
     {
         try {
+            $locks?->check($changes);
             $this->admission->admit($record, $map, $person, $changes);
         } catch (Refusal $refusal) {
             $changes->reversed()->applyTo($map, new Recorder($map));
@@ -101,7 +111,7 @@ final readonly class MapEditing
             try {
                 $map = $this->store->load($other);
                 $records = $this->log->ofStep($other, $person, $step, $isUndo ? 'done' : 'undone');
-                $changes = $this->replay($map, $isUndo ? $records : $records->reverse()->values(), reversed: $isUndo, empty: 'There is nothing to undo.');
+                $changes = $this->replay($map, $isUndo ? $records : $records->reverse()->values(), reversed: $isUndo, empty: 'There is nothing to undo.', locks: self::locks($other, $map, $person));
                 $this->log->mark($other, $records, $isUndo ? 'undone' : 'done');
                 $this->keep($other, $map, $person, Ids::next(), $name, [$name, $step, ($isUndo ? 'Undid: ' : 'Redid: ').$records[0]->summary, $changes]);
             } catch (Refusal) {
@@ -114,8 +124,9 @@ final readonly class MapEditing
     private function apply(MapRecord $record, TopicMap $map, Person $person, EditBody $body): array
     {
         $edit = $body->edit();
+        $locks = self::locks($record, $map, $person);
         $changes = Edits::apply($edit, $map, CarbonImmutable::now()->getTimestamp(), $person->name);
-        $this->admit($record, $map, $person, $changes);
+        $this->admit($record, $map, $person, $changes, $locks);
 
         return [$edit instanceof Quiet ? EditLog::TOLD : 'do', $body->step, $edit->sentence($map), $changes];
     }
@@ -135,7 +146,7 @@ final readonly class MapEditing
         if ($of !== null && $records->first()?->step !== $of) {
             throw new ChangedSince('Something has been done since, so this was left as it is.');
         }
-        $changes = $this->replay($map, $records, reversed: true, empty: 'There is nothing to undo.');
+        $changes = $this->replay($map, $records, reversed: true, empty: 'There is nothing to undo.', locks: self::locks($record, $map, $person));
         $this->log->mark($record, $records, $forget ? 'dropped' : 'undone');
 
         return ['undo', $records[0]->step, 'Undid: '.$records[count($records) - 1]->summary, $changes];
@@ -145,31 +156,31 @@ final readonly class MapEditing
     private function redo(MapRecord $record, TopicMap $map, Person $person): array
     {
         $records = $this->log->redoable($record, $person);
-        $changes = $this->replay($map, $records, reversed: false, empty: 'There is nothing to redo.');
+        $changes = $this->replay($map, $records, reversed: false, empty: 'There is nothing to redo.', locks: self::locks($record, $map, $person));
         $this->log->mark($record, $records, 'done');
 
         return ['redo', $records[0]->step, 'Redid: '.$records[0]->summary, $changes];
     }
 
     /** @param  Collection<int, EditRecord>  $records */
-    private function replay(TopicMap $map, Collection $records, bool $reversed, string $empty): Changes
+    private function replay(TopicMap $map, Collection $records, bool $reversed, string $empty, ?Locks $locks): Changes
     {
         if ($records->isEmpty()) {
             throw new NothingToUndo($empty);
         }
         $changes = $records->map(fn (EditRecord $record): Changes => $record->changes);
 
-        return $this->together($map, $reversed ? $changes->map(fn (Changes $c): Changes => $c->reversed())->all() : $changes->all());
+        return $this->together($map, $reversed ? $changes->map(fn (Changes $c): Changes => $c->reversed())->all() : $changes->all(), $locks);
     }
 
     /** @return array{string, string, string, Changes} */
-    private function return(MapRecord $record, TopicMap $map, EditBody $body): array
+    private function return(MapRecord $record, TopicMap $map, Person $person, EditBody $body): array
     {
         $to = $body->arguments['seq'] ?? null;
         if (! is_int($to) || $to < 0 || $to >= $record->seq) {
             throw new InvalidEdit('Name a number from the history to return to.', 'seq');
         }
-        $changes = $this->together($map, array_map(fn (Changes $c): Changes => $c->reversed(), array_reverse($this->log->since($record, $to))));
+        $changes = $this->together($map, array_map(fn (Changes $c): Changes => $c->reversed(), array_reverse($this->log->since($record, $to))), self::locks($record, $map, $person));
         $count = $record->seq - $to;
 
         return ['do', $body->step, 'Returned to how the map was '.($count === 1 ? 'one edit' : "{$count} edits").' before', $changes];
@@ -180,7 +191,7 @@ final readonly class MapEditing
      *
      * @param  array<Changes>  $records
      */
-    private function together(TopicMap $map, array $records): Changes
+    private function together(TopicMap $map, array $records, ?Locks $locks): Changes
     {
         $recorder = new Recorder($map);
         try {
@@ -191,6 +202,7 @@ final readonly class MapEditing
             if ($problem !== null) {
                 throw new ChangedSince("What this would bring back no longer fits into the map, so everything was left as it is. {$problem}");
             }
+            $locks?->check($recorder->changes());
         } catch (Refusal $refusal) {
             $recorder->rollBack();
 

@@ -235,6 +235,7 @@ final readonly class MapStore
                 'cleared' => 0,
                 'talk' => 0,
                 'offered_to' => null,
+                'hand_out' => null,
                 'created_at' => $now,
                 'updated_at' => $now,
             ]);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ChalkTree\CrossLink;
 
 use ChalkTree\Map\TopicMap;
+use ChalkTree\Text\SameWords;
 
 /**
  * The propositions of a map held against those of another, a teacher's: which are there, which are missing, and which the
@@ -13,8 +14,6 @@ use ChalkTree\Map\TopicMap;
  */
 final readonly class MapMatch
 {
-    private const ARTICLES = ['a', 'an', 'the'];
-
     /**
      * @param  list<Sentence>  $there  of the map
      * @param  list<Sentence>  $missing  of the other
@@ -52,18 +51,6 @@ final readonly class MapMatch
 
     private static function key(Sentence $sentence): string
     {
-        return implode("\t", array_map(self::words(...), [$sentence->first, $sentence->phrase, $sentence->last]));
-    }
-
-    /** The words of a text, those that matter, in an order of their own. */
-    private static function words(string $text): string
-    {
-        $words = preg_split('/[^\p{L}\p{N}]+/u', mb_strtolower($text), -1, PREG_SPLIT_NO_EMPTY);
-        $telling = array_diff($words === false ? [] : $words, self::ARTICLES);
-        // A phrase that is nothing but signs or an article is held to as it is.
-        $telling = $telling === [] ? [trim(mb_strtolower($text))] : $telling;
-        sort($telling);
-
-        return implode(' ', $telling);
+        return implode("\t", array_map(SameWords::key(...), [$sentence->first, $sentence->phrase, $sentence->last]));
     }
 }

@@ -11,6 +11,7 @@ use ChalkTree\Map\Ids;
 use ChalkTree\Picture\PictureFile;
 use Illuminate\Testing\TestResponse;
 use Tests\Support\Photos;
+use Tests\Support\Schooled;
 use Tests\Support\Sends;
 
 /** @return list<array{method: string, path: string, body: string, after: string}> every request on the page */
@@ -25,12 +26,14 @@ it('answers every request on the page about the protocol as the page says', func
     $tove = $this->person();
     $named = 0;
     foreach (examples() as $example) {
+        $this->flushSession();
         $this->actingAs($tove->fresh());
         $map = $this->mapOf($tove);
         $fill = fn (string $text): string => strtr($text, ['{map}' => $map->id, '{topic}' => $this->id($map, 'Lanterns'), '{edit}' => Ids::next(), '{hash}' => str_contains($example['path'], '/files/') ? Sends::kept($map, Sends::pdf())->hash : app(KeptPictures::class)->add($map, PictureFile::read(Photos::png()))->hash, '{handOver}' => str_contains($example['path'], '{handOver}') ? madeFor($map) : '', '{published}' => str_contains($example['path'], '{published}') ? app(App\Publishing\PublishedPages::class)->publish($map, 'A page', null, ChalkTree\HandOver\Choices::fromFields('', []), true)->id : '', '{upload}' => Sends::whole($tove, str_repeat('a plan ', 50))->id, '{fresh}' => Ids::next(), '{address}' => str_contains($example['path'], '/calendars/') ? basename(app(App\Calendars\SecretCalendars::class)->make($map), '.ics') : '', '{folder}' => app(App\Library\Folders::class)->make($tove, 'A folder', null)->id]);
         str_contains($example['path'], '/digest') ? $this->sendEdits($map, [['name' => 'row.set', 'type' => 'digest', 'topics' => [$this->id($map, 'Lanterns')], 'fields' => ['when' => '{"all":[]}']]])->assertOk() : null;
         str_contains($example['path'], '{wording}') ? $this->sendEdits($map, [['name' => 'row.set', 'type' => 'wording', 'row' => $wording = Ids::next(), 'fields' => ['at' => $this->id($map, 'Lanterns'), 'name' => 'First', 'text' => 'Dark.']]])->assertOk() : $wording = '';
-        $example['path'] = strtr($example['path'], sharedAbout($example['path'], $map, $tove));
+        $about = sharedAbout($example['path'], $map, $tove);
+        [$example['path'], $example['body']] = [strtr($example['path'], $about), strtr($example['body'], $about)];
         $isJson = str_starts_with($example['body'], '{');
         $fill = str_contains($example['path'], '{deck}') ? (function (string $text) use ($fill, $map): string {
             static $made = [];
@@ -109,7 +112,17 @@ function sharedAbout(string $path, App\Models\MapRecord $map, App\Models\Person 
         $shares->give($map->fresh()->person, $map->fresh(), $tove->email, App\Sharing\Role::Edit);
     }
 
-    return array_filter([
+    $school = [];
+    if (preg_match('~/(classes/|pupils/|hand-outs|copies/|ideas/|join|pupil$)~', $path) === 1) {
+        // The part that comes later is one of those that are not given yet.
+        str_ends_with($path, '/parts') ? test()->sendEdits($map, [['name' => 'row.set', 'type' => 'lock', 'topics' => [test()->id($map, 'Lanterns')], 'fields' => ['how' => 'later']]])->assertOk() : null;
+        $school = Schooled::ids($tove, $map);
+        if (str_ends_with($path, '/in') || str_ends_with($path, '/pupil')) {
+            test()->actingAs(App\Models\Person::query()->whereNotNull('pupil_of')->latest('id')->firstOrFail());
+        }
+    }
+
+    return $school + array_filter([
         '{share}' => str_contains($path, '{share}') ? $shares->give($tove, $map, 'ines@saltmere.example', App\Sharing\Role::Edit)->id : null,
         '{block}' => str_contains($path, '{block}') ? $shares->block($tove, 'oskar@saltmere.example')->id : null,
         '{comment}' => str_contains($path, '{comment}') ? app(App\Comments\Comments::class)->say($map, $tove, Ids::next(), $map->root, null, 'Well?')->id : null,

@@ -14,6 +14,7 @@ use Illuminate\Routing\Route as OneRoute;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use Tests\Support\Photos;
+use Tests\Support\Schooled;
 use Tests\Support\Sends;
 
 /*
@@ -26,7 +27,7 @@ const ROUTES_OF_MAPS = [
     'view' => [
         'GET maps/{map}', 'GET maps/{map}/edits', 'GET maps/{map}/stream', 'PUT maps/{map}/here', 'DELETE maps/{map}/here', 'PUT maps/{map}/view', 'PUT maps/{map}/place', 'GET maps/{map}/card', 'GET maps/{map}/topics/{topic}/card', 'POST maps/{map}/find', 'POST maps/{map}/filter', 'POST maps/{map}/filter/among', 'POST maps/{map}/copy', 'GET maps/{map}/legend', 'GET maps/{map}/sentences.{format}',
         'GET maps/{map}/pictures/{hash}/{size}', 'GET maps/{map}/files/{hash}', 'GET maps/{map}/files/{hash}/preview', 'POST maps/{map}/duplicate', 'POST maps/{map}/handovers', 'GET maps/{map}/plan', 'GET maps/{map}/export',
-        'GET maps/{map}/decks/{deck}', 'GET maps/{map}/decks/{deck}/slides/{slide}', 'GET maps/{map}/decks/{deck}/slides/{slide}/afar', 'GET maps/{map}/decks/{deck}/slides/{slide}/picture', 'GET maps/{map}/picture', 'GET maps/{map}/shares', 'POST maps/{map}/take',
+        'GET maps/{map}/decks/{deck}', 'GET maps/{map}/decks/{deck}/slides/{slide}', 'GET maps/{map}/decks/{deck}/slides/{slide}/afar', 'GET maps/{map}/decks/{deck}/slides/{slide}/picture', 'GET maps/{map}/picture', 'GET maps/{map}/shares', 'POST maps/{map}/take', 'GET maps/{map}/hand-out',
     ],
     'comment' => ['GET maps/{map}/comments', 'POST maps/{map}/comments', 'PUT maps/{map}/comments/seen'],
     'edit' => [
@@ -35,7 +36,7 @@ const ROUTES_OF_MAPS = [
         'GET maps/{map}/todos', 'DELETE maps/{map}/topics/{topic}/reminder', 'GET maps/{map}/rules', 'POST maps/{map}/hits', 'GET maps/{map}/draft', 'GET maps/{map}/draft/days', 'GET maps/{map}/draft/hand', 'GET maps/{map}/draft/threads',
         'GET maps/{map}/draft/shape', 'POST maps/{map}/passages', 'GET maps/{map}/draft/checks', 'GET maps/{map}/draft/threads.{format}', 'GET maps/{map}/draft/shape.{format}', 'GET maps/{map}/topics/{topic}/reading', 'POST maps/{map}/draft/words', 'GET maps/{map}/wordings/{wording}',
         'POST maps/{map}/table', 'GET maps/{map}/table/file', 'GET maps/{map}/topics/{topic}/pointing', 'POST maps/{map}/topics/{topic}/own-map', 'POST maps/{map}/pages', 'GET maps/{map}/sentences', 'GET maps/{map}/files', 'POST maps/{map}/files',
-        'GET maps/{map}/history', 'PUT maps/{map}/history/{seq}/name', 'GET maps/{map}/history/{seq}', 'GET maps/{map}/history/{seq}/picture', 'GET maps/{map}/history/{seq}/branch/{topic}', 'GET maps/{map}/beside/{other}', 'GET maps/{map}/trash',
+        'GET maps/{map}/history', 'PUT maps/{map}/history/{seq}/name', 'GET maps/{map}/history/{seq}', 'GET maps/{map}/history/{seq}/picture', 'GET maps/{map}/history/{seq}/branch/{topic}', 'GET maps/{map}/beside/{other}', 'GET maps/{map}/trash', 'GET maps/{map}/ideas', 'PUT maps/{map}/ideas', 'DELETE maps/{map}/ideas',
     ],
     'owner' => [
         'PATCH maps/{map}', 'DELETE maps/{map}', 'POST maps/{map}/restore', 'GET maps/{map}/calendar', 'POST maps/{map}/calendar', 'DELETE maps/{map}/calendar', 'DELETE maps/{map}/files/{hash}', 'DELETE maps/{map}/trash', 'GET maps/{map}/published', 'POST maps/{map}/published',
@@ -47,19 +48,27 @@ const ROUTES_OF_MAPS = [
 const ROUTES_OF_ONE = [
     'PATCH folders/{folder}', 'DELETE folders/{folder}', 'GET folders/{folder}/shares', 'POST folders/{folder}/shares', 'PUT uploads/{upload}/{at}', 'GET uploads/{upload}', 'DELETE uploads/{upload}', 'GET handovers/{handOver}', 'GET handovers/{handOver}/file', 'GET handovers/{handOver}/pages/{page}', 'DELETE handovers/{handOver}',
     'PATCH published/{published}', 'DELETE published/{published}', 'DELETE blocks/{block}', 'DELETE links/{link}', 'POST links/{link}/letter',
+    'GET classes/{schoolClass}', 'PATCH classes/{schoolClass}', 'DELETE classes/{schoolClass}', 'POST classes/{schoolClass}/pupils', 'GET classes/{schoolClass}/archive', 'POST classes/{schoolClass}/hand-outs', 'PATCH pupils/{pupil}', 'DELETE pupils/{pupil}',
+    'GET hand-outs/{handOut}', 'PATCH hand-outs/{handOut}', 'DELETE hand-outs/{handOut}', 'POST hand-outs/{handOut}/parts', 'POST hand-outs/{handOut}/words', 'GET hand-outs/{handOut}/table.csv', 'GET hand-outs/{handOut}/over',
+    'PUT copies/{copy}/state', 'PUT copies/{copy}/marks', 'PUT copies/{copy}/shown', 'PUT copies/{copy}/in',
 ];
 
 /** What anybody signed in may, each about what is their own. */
 const ROUTES_OF_ANYBODY = [
     'POST maps/import', 'PUT me/keys', 'PUT me/face', 'PUT me/zone', 'PUT me/calm', 'GET maps', 'POST maps', 'GET looks', 'GET chalks/{colour}', 'GET kinds', 'GET reminders', 'GET stamps', 'GET speech', 'POST speech', 'GET drawings', 'GET starters', 'GET starters/{starter}/picture',
-    'DELETE trash', 'POST uploads', 'POST folders', 'GET quick', 'POST meant', 'POST find', 'POST replace', 'POST asks', 'GET blocks', 'POST blocks', 'GET told',
+    'DELETE trash', 'POST uploads', 'POST folders', 'GET quick', 'POST meant', 'POST find', 'POST replace', 'POST asks', 'GET blocks', 'POST blocks', 'GET told', 'GET classes', 'POST classes',
 ];
 
 /** What is there for those who are not signed in. */
-const ROUTES_OF_NOBODY = ['GET me', 'GET calendars/{address}.ics', 'POST register', 'POST register/finish', 'POST sign-in', 'POST demo', 'POST sign-out', 'POST forgot-password', 'POST reset-password'];
+const ROUTES_OF_NOBODY = ['GET me', 'GET calendars/{address}.ics', 'POST register', 'POST register/finish', 'POST sign-in', 'POST demo', 'POST sign-out', 'POST forgot-password', 'POST reset-password', 'POST join', 'GET ideas/{code}', 'POST ideas/{code}'];
+
+/** What is there for the pupils of a class alone, and what is not, though they are signed in. */
+const ROUTES_OF_PUPILS = ['GET pupil'];
+
+const ROUTES_OF_ACCOUNTS = ['POST maps/import', 'POST maps', 'POST folders', 'POST asks', 'POST blocks', 'GET classes', 'POST classes', 'POST maps/{map}/duplicate', 'POST maps/{map}/take', 'POST maps/{map}/topics/{topic}/own-map', 'PUT maps/{map}/ideas', 'DELETE maps/{map}/ideas'];
 
 /** What is told of by its own words below: a share is ended by who has it too, a comment taken away by who keeps the map. */
-const ROUTES_OF_SHARES = ['PATCH shares/{share}', 'DELETE shares/{share}', 'PATCH comments/{comment}', 'PUT comments/{comment}/resolved', 'DELETE comments/{comment}'];
+const ROUTES_OF_SHARES = ['PATCH shares/{share}', 'DELETE shares/{share}', 'PATCH comments/{comment}', 'PUT comments/{comment}/resolved', 'DELETE comments/{comment}', 'PUT ideas/{idea}'];
 
 /** @return list<string> every route of the API as "GET maps/{map}" */
 function routesOfAll(): array
@@ -130,7 +139,7 @@ beforeEach(function () {
 });
 
 it('has every route in one of its lists, and no other', function () {
-    expect(array_merge(...array_values(ROUTES_OF_MAPS), ...[ROUTES_OF_ONE, ROUTES_OF_ANYBODY, ROUTES_OF_NOBODY, ROUTES_OF_SHARES]))->toEqualCanonicalizing(routesOfAll());
+    expect(array_merge(...array_values(ROUTES_OF_MAPS), ...[ROUTES_OF_ONE, ROUTES_OF_ANYBODY, ROUTES_OF_NOBODY, ROUTES_OF_SHARES, ROUTES_OF_PUPILS]))->toEqualCanonicalizing(routesOfAll());
 });
 
 it('answers each role on each route of a map as it may, and nobody else at all', function (string $least) {
@@ -161,7 +170,7 @@ it('has nothing of one person’s for another, whatever else is shared', functio
     foreach (ROUTES_OF_ONE as $route) {
         foreach ([$this->edit, $this->view, $this->stranger] as $who) {
             DB::beginTransaction();
-            $its = strtr($route, ['{upload}' => Sends::whole($this->owner, 'a plan')->id, '{handOver}' => wanted($this->map)->id, '{published}' => app(App\Publishing\PublishedPages::class)->publish($this->map, 'A page', null, ChalkTree\HandOver\Choices::fromFields('', []), false)->id, '{link}' => app(App\Viewing\ViewingLinks::class)->make($this->map, ['topic' => null, 'until' => null, 'password' => null, 'notes' => true, 'files' => true, 'copying' => true])->id, '{block}' => app(Shares::class)->block($this->owner, 'nobody@saltmere.example')->id]);
+            $its = strtr($route, (str_starts_with($route, 'GET handovers') || str_starts_with($route, 'DELETE handovers') ? [] : Schooled::ids($this->owner, $this->map)) + ['{upload}' => Sends::whole($this->owner, 'a plan')->id, '{handOver}' => wanted($this->map)->id, '{published}' => app(App\Publishing\PublishedPages::class)->publish($this->map, 'A page', null, ChalkTree\HandOver\Choices::fromFields('', []), false)->id, '{link}' => app(App\Viewing\ViewingLinks::class)->make($this->map, ['topic' => null, 'until' => null, 'password' => null, 'notes' => true, 'files' => true, 'copying' => true])->id, '{block}' => app(Shares::class)->block($this->owner, 'nobody@saltmere.example')->id]);
             expect([$route, ($this->as)($who, $its)])->toBe([$route, 404])->and(($this->as)(null, $its))->toBe(401);
             DB::rollBack();
         }
@@ -185,4 +194,33 @@ it('lets a comment be changed by who said it, settled by all who may comment, an
     expect($all('PATCH comments/{comment}', ['text' => 'Which willow?']))->toBe([403, 403, 200, 404, 404, 401])
         ->and($all('PUT comments/{comment}/resolved', ['resolved' => true]))->toBe([200, 200, 200, 404, 404, 401])
         ->and($all('DELETE comments/{comment}', []))->toBe([200, 403, 200, 404, 404, 401]);
+});
+
+it('lets an idea that waits be decided on by all who work in the map, and nobody else', function () {
+    $idea = Schooled::ids($this->owner, $this->map)['{idea}'];
+    expect(array_map(fn (?Person $who): int => ($this->as)($who, "PUT ideas/{$idea}", ['isIn' => true]), [$this->owner, $this->edit, $this->comment, $this->view, $this->stranger, null]))->toBe([200, 200, 404, 404, 404, 401]);
+});
+
+it('keeps what needs an account of one’s own from pupils, who work in their copy as who edits does, and nowhere else', function () {
+    $ids = Schooled::ids($this->owner, $this->map);
+    $pupil = Person::query()->whereNotNull('pupil_of')->firstOrFail();
+    $its = App\Models\MapRecord::query()->whereKey(App\Models\HandOutCopy::query()->whereKey($ids['{copy}'])->value('map_id'))->firstOrFail();
+    $marked = array_filter(Route::getRoutes()->getRoutes(), fn (OneRoute $route): bool => in_array('account', $route->gatherMiddleware(), true));
+    expect(array_values(array_map(fn (OneRoute $route): string => $route->methods()[0].' '.substr($route->uri(), 4), $marked)))->toEqualCanonicalizing(ROUTES_OF_ACCOUNTS);
+    $asked = fn (string $route): int => ($this->as)($pupil, strtr($route, ['{map}' => $its->id, '{other}' => $its->id] + $ids));
+    $failed = [];
+    foreach (ROUTES_OF_ACCOUNTS as $route) {
+        $failed += $asked($route) === 403 ? [] : [$route => $asked($route)];
+    }
+    foreach (['view', 'comment', 'edit', 'owner'] as $least) {
+        foreach (array_diff(ROUTES_OF_MAPS[$least], ROUTES_OF_ACCOUNTS) as $route) {
+            $status = $asked($route);
+            $failed += ($least === 'owner' ? $status === 403 : ! in_array($status, [401, 403, 500], true)) ? [] : [$route => $status];
+        }
+    }
+    foreach (array_diff(ROUTES_OF_ONE, ['PUT copies/{copy}/in']) as $route) {
+        $status = $asked($route);
+        $failed += in_array($status, str_contains($route, '{copy}') ? [403] : [404], true) ? [] : [$route => $status];
+    }
+    expect($failed)->toBe([])->and([$asked('GET pupil'), $asked('PUT copies/{copy}/in'), ($this->as)($this->stranger, 'GET pupil'), ($this->as)(null, 'GET pupil'), ($this->as)($this->owner, 'GET pupil')])->toBe([200, 200, 404, 401, 404]);
 });

@@ -71,6 +71,7 @@ export type FeatureRow =
   | SeeAlsoRow
   | HowFarRow
   | ToldHowFarRow
+  | LockRow
   | LookRow
   | LevelLookRow
   | MapLookRow
@@ -205,6 +206,7 @@ export type Edit =
   | SetHowFar
   | SetToldHowFar
   | TellHowFar
+  | SetLock
   | SetLook
   | SetLevelLook
   | SetMapLook
@@ -257,6 +259,11 @@ export type Edit =
   | PutStops
   | RemoveStops
   | SetWords;
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "CopyState".
+ */
+export type CopyState = "open" | "in" | "back";
 
 /**
  * What the server answers. TypeScript types are made from this file, and tests hold the answers to it.
@@ -299,6 +306,14 @@ export interface Wire {
   why?: LookReasonsAnswer;
   compare?: CompareAnswer;
   beside?: BesideAnswer;
+  classes?: ClassesAnswer;
+  schoolClass?: ClassAnswer;
+  handOut?: HandOutAnswer;
+  laidOver?: LaidOverAnswer;
+  pupil?: PupilAnswer;
+  given?: GivenAnswer;
+  ideas?: IdeasAnswer;
+  ideaQuestion?: IdeaQuestion;
   shares?: SharesAnswer;
   blocks?: BlocksAnswer;
   links?: LinksAnswer;
@@ -346,6 +361,7 @@ export interface Person {
    */
   face: string | null;
   calm: Calm | null;
+  isPupil: boolean;
   /**
    * The time zone in which this person lives.
    */
@@ -1699,6 +1715,24 @@ export interface ToldHowFarRow {
   fields: {
     of: number | null;
     done: number | null;
+  } | null;
+  whole?: true;
+  /**
+   * What it is about. Where one of these is gone, so is the row.
+   */
+  topics?: string[];
+}
+/**
+ * Always with all its fields; none where it is gone.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "LockRow".
+ */
+export interface LockRow {
+  type: "lock";
+  id: string;
+  fields: {
+    how: "fixed" | "later" | null;
   } | null;
   whole?: true;
   /**
@@ -4551,6 +4585,26 @@ export interface TellHowFar {
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SetLock".
+ */
+export interface SetLock {
+  /**
+   * Made by the sender; a repeat with the same id does nothing.
+   */
+  id?: string;
+  /**
+   * Edits of one step are undone together; by default each is its own.
+   */
+  step?: string;
+  name: "row.set";
+  type: "lock";
+  topics: string[];
+  fields: {
+    how?: "fixed" | "later" | null;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
  * via the `definition` "SetLook".
  */
 export interface SetLook {
@@ -6166,6 +6220,225 @@ export interface BesideAnswer {
    */
   same: number;
   hasMore: boolean;
+}
+/**
+ * The classes of somebody who teaches, the newest first.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ClassesAnswer".
+ */
+export interface ClassesAnswer {
+  classes: {
+    id: string;
+    name: string;
+    pupils: number;
+    handOuts: number;
+    isOpen: boolean;
+  }[];
+}
+/**
+ * A class, to its teacher. The code is null while nobody can join.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ClassAnswer".
+ */
+export interface ClassAnswer {
+  id: string;
+  name: string;
+  code: string | null;
+  pupils: ClassPupil[];
+  handOuts: {
+    id: string;
+    title: string;
+    due: string | null;
+    byTeam: boolean;
+    copies: number;
+    handedIn: number;
+    made: string;
+  }[];
+}
+/**
+ * The word is their way in; whether they have come in yet.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ClassPupil".
+ */
+export interface ClassPupil {
+  id: string;
+  name: string;
+  team: string | null;
+  word: string;
+  isIn: boolean;
+}
+/**
+ * The table of a hand-out: parts are those that come later.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "HandOutAnswer".
+ */
+export interface HandOutAnswer {
+  id: string;
+  class: string;
+  title: string;
+  question: string;
+  due: string | null;
+  byTeam: boolean;
+  rubric: RubricLine[];
+  map: string | null;
+  given: string;
+  model: {
+    id: string;
+    title: string;
+  } | null;
+  parts: {
+    topic: string;
+    title: string;
+    isGiven: boolean;
+  }[];
+  copies: CopyRow[];
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "RubricLine".
+ */
+export interface RubricLine {
+  name: string;
+  points: number;
+}
+/**
+ * What became of one copy, and how it was marked. Match is null where there is no map of the teacher's own.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "CopyRow".
+ */
+export interface CopyRow {
+  id: string;
+  map: string;
+  label: string;
+  pupils: string[];
+  state: CopyState;
+  handedIn: string | null;
+  changed: string | null;
+  here: string[];
+  counts: {
+    added: number;
+    changed: number;
+    removed: number;
+    empty: number;
+    words: number;
+    pictures: number;
+    ties: number;
+  };
+  titles: {
+    added: string[];
+    changed: string[];
+    removed: string[];
+    empty: string[];
+  };
+  score: number;
+  match: {
+    there: number;
+    missing: string[];
+    other: number;
+  } | null;
+  marks: (number | null)[];
+  words: string;
+  shown: ("named" | "nameless") | null;
+}
+/**
+ * All copies laid over each other, the most common first: who has what, of how many.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "LaidOverAnswer".
+ */
+export interface LaidOverAnswer {
+  of: number;
+  topics: Held[];
+  propositions: Held[];
+  hasMore: boolean;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "Held".
+ */
+export interface Held {
+  title: string;
+  who: string[];
+}
+/**
+ * What there is for a pupil, and what of the others all may look at.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "PupilAnswer".
+ */
+export interface PupilAnswer {
+  class: string;
+  name: string;
+  word: string;
+  handOuts: GivenCopy[];
+  shown: {
+    title: string;
+    by: string | null;
+    url: string;
+  }[];
+}
+/**
+ * What was given to a pupil or a team; points and words once it was given back.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "GivenCopy".
+ */
+export interface GivenCopy {
+  id: string;
+  map: string;
+  title: string;
+  question: string;
+  due: string | null;
+  state: CopyState;
+  team: string[];
+  rubric: {
+    name: string;
+    points: number;
+    got: number | null;
+  }[];
+  words: string;
+}
+/**
+ * Of which hand-out a map is a copy; hand-out and label for its teacher.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "GivenAnswer".
+ */
+export interface GivenAnswer {
+  copy: GivenCopy | null;
+  handOut: string | null;
+  label: string;
+}
+/**
+ * Where ideas come into a map by a code; null where none ever did.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "IdeasAnswer".
+ */
+export interface IdeasAnswer {
+  box: {
+    topic: string;
+    question: string;
+    code: string;
+    isLooked: boolean;
+    isOpen: boolean;
+    waiting: {
+      id: string;
+      text: string;
+    }[];
+  } | null;
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "IdeaQuestion".
+ */
+export interface IdeaQuestion {
+  question: string;
 }
 /**
  * Who may open a map or a folder. Who only looks is told of its owner and of themselves.

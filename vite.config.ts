@@ -50,7 +50,7 @@ export default defineConfig({
     build: {
         target: 'es2022', chunkSizeWarningLimit: 1200,
         // Servers know scripts by ".js"; many do not by ".mjs".
-        // The desk is seen at once; with all that its sections need it is one file, which packs better than forty.
-        rolldownOptions: { output: { codeSplitting: { groups: [{ name: 'common', test: /features[\\/]\w+[\\/]\w+Section\.vue/ }] }, assetFileNames: ({ names }) => (names.some((name) => name.endsWith('.mjs')) ? 'assets/[name]-[hash].js' : 'assets/[name]-[hash][extname]') } },
+        // The desk is seen at once (a section of the draft is none of it); with all that its sections need it is one file, which packs better than forty.
+        rolldownOptions: { output: { codeSplitting: { groups: [{ name: 'common', test: /features[\\/](?!draft)\w+[\\/]\w+Section\.vue/ }] }, assetFileNames: ({ names }) => (names.some((name) => name.endsWith('.mjs')) ? 'assets/[name]-[hash].js' : 'assets/[name]-[hash][extname]') } },
     },
 })

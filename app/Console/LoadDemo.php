@@ -10,6 +10,7 @@ use App\Files\JoinedFile;
 use App\Files\KeptFiles;
 use App\Library\Arrivals;
 use App\Library\Demo\ArchiveIndex;
+use App\Library\Demo\SchoolDemo;
 use App\Models\MapRecord;
 use App\Models\Person;
 use App\Publishing\PublishedPages;
@@ -23,6 +24,7 @@ use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use Illuminate\Console\Command;
 use Illuminate\Support\Str;
+use LogicException;
 
 /** Makes the demo person with the demo maps, once; a person who is there already is left alone. */
 final class LoadDemo extends Command
@@ -40,7 +42,7 @@ final class LoadDemo extends Command
     /** The end of the address of a page that is published. */
     private const PAGE = 'saltmerevisitorguide';
 
-    public function handle(MapStore $store, Arrivals $arrivals, ViewStore $views, KeptFiles $files, PublishedPages $pages, Shares $shares, Comments $comments): int
+    public function handle(MapStore $store, Arrivals $arrivals, ViewStore $views, KeptFiles $files, PublishedPages $pages, Shares $shares, Comments $comments, SchoolDemo $school): int
     {
         $email = (string) config('chalk.demo_email');
         if (Person::query()->where('email', $email)->exists()) {
@@ -48,6 +50,7 @@ final class LoadDemo extends Command
         }
         $person = Person::query()->create(['name' => 'Wren', 'email' => $email, 'password' => Str::random(40)]);
         $ids = [];
+        $model = null;
         foreach (self::MAPS as $name) {
             if ($name !== 'archive') {
                 $record = $arrivals->bring($person, $this->file($name, $ids), "{$name}.json");
@@ -69,6 +72,9 @@ final class LoadDemo extends Command
             if ($name === 'festival-plan') {
                 $record->update(['favourite' => true]);
             }
+            if ($name === 'why-boats-float') {
+                $model = $record;
+            }
             if ($name === 'guidebook') {
                 $pages->publish($record, 'For the harbour site', null, Choices::fromFields('', []), false, self::PAGE);
             }
@@ -81,6 +87,8 @@ final class LoadDemo extends Command
         $asked = $comments->say($supper, $friend, Ids::next(), $topics['Smoked eel on black bread'], null, 'Who has the black bread, @Wren? The baker is closed on the day after.');
         $comments->say($supper, $friend, Ids::next(), $topics['Smoked eel on black bread'], $asked->id, 'Four loaves would do.');
         $comments->say($supper, $friend, Ids::next(), $topics['Cider, two barrels'], null, 'Last year one was enough.');
+
+        $school->make($person, $model ?? throw new LogicException('The map of a class is among the demo.'));
 
         return self::SUCCESS;
     }

@@ -12,6 +12,12 @@ export const router = createRouter({
         { path: '/maps/:id/beside', name: 'beside', component: () => import('@/history/BesidePage.vue'), props: true, meta: { title: 'Beside another' } },
         { path: '/maps/:id/topics/:topic', name: 'topic', component: () => import('@/board/MapPage.vue'), props: true, meta: { title: 'Map' } },
         { path: '/maps/:id', name: 'map', component: () => import('@/board/MapPage.vue'), props: true, meta: { title: 'Map' } },
+        { path: '/my-class', name: 'my-class', component: () => import('@/classroom/PupilPage.vue'), meta: { title: 'Your class' } },
+        { path: '/classes', name: 'classes', component: () => import('@/classroom/ClassesPage.vue'), meta: { title: 'Classes' } },
+        { path: '/classes/:id', name: 'class', component: () => import('@/classroom/ClassPage.vue'), props: true, meta: { title: 'Class' } },
+        { path: '/hand-outs/:id', name: 'hand-out', component: () => import('@/classroom/HandOutPage.vue'), props: true, meta: { title: 'Hand-out' } },
+        { path: '/join/:code?', name: 'join', component: () => import('@/classroom/JoinPage.vue'), props: true, meta: { open: true, title: 'Your class' } },
+        { path: '/ideas/:code', name: 'ideas', component: () => import('@/classroom/IdeaPage.vue'), props: true, meta: { open: true, title: 'Ideas' } },
         { path: '/sign-in', name: 'sign-in', component: () => import('@/account/SignInPage.vue'), meta: { open: true, title: 'Sign in' } },
         { path: '/register', name: 'register', component: () => import('@/account/RegisterPage.vue'), meta: { open: true, title: 'Register' } },
         { path: '/finish-registration', name: 'finish', component: () => import('@/account/FinishPage.vue'), meta: { open: true, title: 'Register' } },
@@ -26,6 +32,11 @@ router.beforeEach(async (to) => {
     await session.know()
     if (to.meta.open !== true && session.person === null) {
         return { name: 'sign-in', query: to.fullPath === '/' ? {} : { to: to.fullPath } }
+    }
+    // Pupils have no library: what was given to them stands in its place.
+    const home = session.person?.isPupil === true ? 'my-class' : 'library'
+    if ((to.name === 'library' || to.name === 'my-class') && to.name !== home) {
+        return { name: home }
     }
     return true
 })

@@ -195,6 +195,6 @@ final readonly class AccountController
     /** @return array{name: string, email: string, keys: object, face: string|null, calm: array{board: string, size: string, motion: string, names?: string}|null, zone: string|null, isPupil: bool} */
     private function data(Person $person): array
     {
-        return ['name' => $person->name, 'email' => $person->pupil_of === null ? $person->email : '', 'keys' => (object) ($person->keys ?? []), 'face' => $person->face?->value, 'calm' => $person->calm, 'zone' => $person->zone, 'isPupil' => $person->pupil_of !== null];
+        return ['name' => $person->name, 'email' => $person->email, 'keys' => (object) ($person->keys ?? []), 'face' => $person->face?->value, 'calm' => $person->calm, 'zone' => $person->zone, 'isPupil' => $person->pupil_of !== null];
     }
 }

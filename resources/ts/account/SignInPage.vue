@@ -28,7 +28,7 @@ const demo = (): Promise<void> => enter(() => session.enter(api.demo()), route.q
             <NButton type="primary" size="large" attr-type="submit" :loading="busy">Sign in</NButton>
         </form>
         <NButton v-if="session.demo" class="demo" size="large" secondary type="primary" block :loading="busy" @click="demo">Open the demo library</NButton>
-        <p class="more"><RouterLink to="/register">Register</RouterLink><RouterLink to="/forgot-password">Forgotten password</RouterLink></p>
+        <p class="more"><RouterLink to="/register">Register</RouterLink><RouterLink to="/forgot-password">Forgotten password</RouterLink><RouterLink to="/join">I come into a class</RouterLink></p>
     </AccountFrame>
 </template>
 

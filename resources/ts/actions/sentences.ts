@@ -259,5 +259,9 @@ export const sentences: Readonly<Record<string, string>> = {
     'slide.remove': 'Its topics stay.',
     'slide.show': 'Full screen.',
     'slide.rename': 'It stands above it.',
+    'lock.turn': 'Others then add to these topics, tie them and put them elsewhere, and change nothing of what they say; whoever keeps the map still does.',
+    'lock.later': 'The branch stays out of what is given to a class until its table says that it is given now.',
+    'class.give': 'A copy for each pupil of a class, or for each team; the table of the class then shows what became of all of them.',
+    'class.ideas': 'Ideas come below the topic from any phone that has the code, at once or after a look.',
     'privacy.turn': 'With all below it, the topic is then in no file, picture, print, page, copy for elsewhere or walk; numbers and sums there are made without it. Pressed again, it goes along again.',
 }

@@ -58,7 +58,7 @@ const parked = computed(() => childrenOf(map.tree, LOT).length)
 const aboutMap = computed<readonly MenuLine[]>(() => [
     ...(map.mayEdit ? [{ key: RENAME, name: 'Rename the map' }] : []),
     { name: 'Arrangement', lines: [...arrangements.map(({ name: one }) => `arrange.${one}`), '-', 'arrange.balance', 'arrange.mirror'] },
-    'look.whole', 'sign.legend', 'see.board', 'see.calm', '-', 'map.share', 'comment.open', 'comment.next', 'map.history', 'map.version', 'map.beside', 'file.all', 'map.trash', 'lot.open', 'map.starter', '-', 'help.keys', 'map.library',
+    'look.whole', 'sign.legend', 'see.board', 'see.calm', '-', 'map.share', 'class.give', 'class.ideas', 'comment.open', 'comment.next', 'map.history', 'map.version', 'map.beside', 'file.all', 'map.trash', 'lot.open', 'map.starter', '-', 'help.keys', 'map.library',
 ])
 /** How what is chosen looks. */
 const looks: readonly MenuLine[] = [

@@ -7,10 +7,12 @@ import type { Feature } from './feature'
 import { file } from './file'
 import { filter } from './filter'
 import { comment } from './comment'
+import { classroom } from './classroom'
 import { crosslink } from './crosslink'
 import { handover } from './handover'
 import { kind } from './kind'
 import { link } from './link'
+import { lock } from './lock'
 import { look } from './look'
 import { number } from './number'
 import { picture } from './picture'
@@ -28,7 +30,7 @@ import { walk } from './walk'
 import { words } from './words'
 
 /** The list of all features. A new one is a folder and one line here. */
-export const features: readonly Feature[] = [number, privacy, share, comment, handover, look, link, arrange, kind, task, rule, sign, picture, file, show, walk, filter, digest, table, draft, story, words, aloud, process, crosslink, ring, brace]
+export const features: readonly Feature[] = [number, privacy, lock, share, classroom, comment, handover, look, link, arrange, kind, task, rule, sign, picture, file, show, walk, filter, digest, table, draft, story, words, aloud, process, crosslink, ring, brace]
 
 /** What features have put on a topic, in words. */
 export const toldOf = (topic: string): string => features.map((feature) => feature.tells?.(topic) ?? '').filter((words) => words !== '').join(', ')

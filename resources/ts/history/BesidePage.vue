@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton, NSelect, NSpin } from 'naive-ui'
 import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef } from 'vue'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { api } from '@/api/client'
 import Mark from '@/ui/Mark.vue'
 import { useBeside, type Difference, type Sort } from './useBeside'
@@ -9,6 +9,7 @@ import { useBeside, type Difference, type Sort } from './useBeside'
 /** Another map, or a file that came back, laid beside a map: both on one board, what is otherwise as a list, taken over piece by piece. */
 const props = defineProps<{ id: string }>()
 const router = useRouter()
+const route = useRoute()
 const { other, answer, drawn, problem, isAsking, open, taken, refused, steps, lay, take, leave, back } = useBeside(() => props.id)
 
 const WORDS: Record<Sort, string> = { new: 'Only there', changed: 'Says otherwise there', moved: 'Stands elsewhere there', tied: 'Tied there', gone: 'Only here' }
@@ -27,7 +28,8 @@ onMounted(async () => {
     const all = (await api.library().catch(() => null))?.maps ?? []
     title.value = all.find((one) => one.id === props.id)?.title ?? ''
     maps.value = all.filter((one) => one.id !== props.id).map((one) => ({ label: one.title, value: one.id }))
-    void nextTick(() => select.value?.focus())
+    const { map } = route.query
+    await (typeof map === 'string' ? choose(map) : nextTick(() => select.value?.focus()))
 })
 
 const groups = computed(() => (['new', 'changed', 'moved', 'tied', 'gone'] as const).map((sort) => ({ sort, all: open.value.filter(({ one }) => one.sort === sort) })).filter(({ all }) => all.length > 0))

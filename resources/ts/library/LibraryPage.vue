@@ -161,6 +161,7 @@ onBeforeUnmount(leftovers.stop)
         <LibraryTold v-if="library.maps !== null" />
         <LibraryReminders v-if="library.maps !== null && !isFirstRun" />
         <NTabs v-if="library.maps !== null" type="line" class="tabs" :default-value="library.maps.length === 0 && library.shared.length > 0 ? 'shared' : 'maps'">
+            <template #suffix><RouterLink to="/classes" class="to-classes">Classes</RouterLink></template>
             <NTabPane name="maps" :tab="`Maps · ${library.maps.length}`">
                 <section v-if="isFirstRun" class="first">
                     <h2>Your first map</h2>
@@ -241,6 +242,7 @@ nav button:focus-visible { outline: 2px solid var(--tide); }
 .first .ways { display: flex; gap: 10px; margin-bottom: 22px; }
 .empty { color: var(--soft); padding: 40px 0; text-align: center; }
 .left { margin: 0 0 10px; padding: 8px 12px; border-left: 3px solid var(--ember); background: var(--slip); border-radius: 4px; }
+a.to-classes { color: var(--link); text-decoration: none; padding: 4px 8px; border-radius: 6px; }
 .wait { display: block; padding: 80px; }
 .dropword { position: fixed; inset: 14px; display: grid; place-content: center; margin: 0; font-size: 24px; background: color-mix(in srgb, var(--board) 85%, transparent); border: 3px dashed var(--tide); border-radius: 16px; pointer-events: none; z-index: 10; }
 @media (max-width: 600px) { .library { padding: 12px 12px 0; } .search { order: 9; width: 100%; } .cards, .folders { gap: 12px; } .folders { grid-template-columns: repeat(auto-fill, minmax(160px, 1fr)); } }

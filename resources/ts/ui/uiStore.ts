@@ -5,7 +5,7 @@ import { usePreferences, type OwnWay } from '@/stores/preferences'
 
 /** Dialogs, and panels that stand where the desk does and stay while a dialog is open. */
 export type Panel = 'palette' | 'keys' | 'calm' | 'change' | 'move'
-export type Side = 'find' | 'lot' | 'removed' | 'files' | 'walk' | 'kinds' | 'todos' | 'rules' | 'meant' | 'hand' | 'share' | 'comments'
+export type Side = 'find' | 'lot' | 'removed' | 'files' | 'walk' | 'kinds' | 'todos' | 'rules' | 'meant' | 'hand' | 'share' | 'comments' | 'ideas'
 export type PhoneView = 'outline' | 'board' | 'desk' | OwnWay
 
 const REGIONS = ['filter', 'outline', 'board', 'table', 'draft', 'second', 'notice', 'tray', 'desk', 'top']

@@ -9,6 +9,7 @@ use App\Library\Shelf;
 use App\Models\HandOut;
 use App\Models\HandOutCopy;
 use App\Models\MapRecord;
+use App\Models\SchoolClass;
 use App\Sharing\Presence;
 use App\Store\MapStore;
 use ChalkTree\CrossLink\MapMatch;
@@ -44,7 +45,7 @@ final readonly class ClassTable
         $model = $this->handOuts->own($handOut, $handOut->model_id);
 
         return [
-            'id' => $handOut->id, 'class' => $handOut->class_id, 'title' => $handOut->title, 'question' => $handOut->question, 'due' => $handOut->due, 'byTeam' => $handOut->by_team,
+            'id' => $handOut->id, 'class' => $handOut->class_id, 'className' => (string) SchoolClass::query()->whereKey($handOut->class_id)->value('name'), 'title' => $handOut->title, 'question' => $handOut->question, 'due' => $handOut->due, 'byTeam' => $handOut->by_team,
             'rubric' => $handOut->rubric, 'map' => $handOut->map_id, 'given' => $handOut->given_id, 'model' => $model === null ? null : ['id' => $model->id, 'title' => $this->titleOf($model)],
             'parts' => $this->handOuts->parts($handOut),
             'copies' => array_values($copies->map(fn (HandOutCopy $copy): array => $this->row($handOut, $copy, $model))->all()),

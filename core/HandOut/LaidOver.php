@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace ChalkTree\HandOut;
 
+use ChalkTree\Arrange\ConnectorPhrase;
 use ChalkTree\CrossLink\CrossLink;
 use ChalkTree\CrossLink\Sentence;
 use ChalkTree\CrossLink\Sentences;
+use ChalkTree\Lock\Lock;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\Rank;
 use ChalkTree\Map\SideBalance;
@@ -45,6 +47,12 @@ final class LaidOver
         $this->map = new TopicMap([$given->sheet()]);
         foreach ($given->all() as $id => $topic) {
             $this->put((string) $id, $topic, $topic->parent);
+        }
+        // It looks and lies as it was given; what is said on lines is counted anew.
+        foreach ($given->living() as $row) {
+            if (! $row instanceof CrossLink && ! $row instanceof ConnectorPhrase && ! $row instanceof Lock && array_filter($row->topics(), fn (string $id): bool => ! $this->map->has($id)) === []) {
+                $this->map->put($row);
+            }
         }
     }
 

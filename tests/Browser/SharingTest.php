@@ -75,7 +75,10 @@ it('shows the map to who only looks, and lets nothing they do change it', functi
     $ines->script('document.querySelector(".board").dispatchEvent(new MouseEvent("dblclick", { bubbles: true, clientX: 420, clientY: 640 }))');
     usleep(500_000);
     expect($ines->has('.title-editor, .typing'))->toBeFalse()->and($ines->outline())->toBe($there)->and(trim(Studio::server()->artisan('map:export', $id, '--to=txt')))->toBe("Plan\n\tBoats\n\t\tFerry\n\tMusic");
-    // What is left of the bar is what they may do.
+    // No handle is for a hand that may not, and what is left of the bar is what they may do.
+    $ines->pick('Boats');
+    usleep(300_000);
+    expect($ines->count('.board .handle, .board .grip, .board .tie-grip'))->toBe(0);
     expect($ines->script('return [...document.querySelectorAll("header.bar button")].map((one) => one.innerText.trim()).filter((one) => ["Undo", "Shape", "Look", "Table", "Draft", "Slides"].includes(one))'))->toBe([]);
     // They fold, narrow, walk and hand over.
     $ines->pick('Boats')->keys('Alt+f')->waitUntil(fn (): bool => ! in_array('Ferry', (array) $ines->script('return [...document.querySelectorAll(".slip text")].map((one) => one.textContent)'), true), 'Boats to be folded');

@@ -24,7 +24,7 @@ final readonly class SchoolDemo
     /** Of the teacher's map, those that are not given: the class is to think of them. */
     private const KEPT = ['gravity', 'fresh water', 'a stone', 'cargo', 'waterline', 'salt water'];
 
-    private const RUBRIC = [['name' => 'Forces are named and tied', 'points' => 4], ['name' => 'Density is told from weight', 'points' => 4], ['name' => 'An example of their own', 'points' => 2]];
+    private const RUBRIC = [['name' => 'Forces are named and tied', 'points' => 4], ['name' => 'Density is told from weight', 'points' => 4], ['name' => 'An example of one’s own', 'points' => 2]];
 
     /** What each tied, and added as an example: [below, title, phrase from it, to]. */
     private const WORK = [

@@ -6279,6 +6279,7 @@ export interface ClassPupil {
 export interface HandOutAnswer {
   id: string;
   class: string;
+  className: string;
   title: string;
   question: string;
   due: string | null;

@@ -42,7 +42,7 @@ const preferences = usePreferences()
 const { run } = useActions()
 const ui = useUi()
 
-const onBoard = features.flatMap((feature) => feature.onBoard ?? [])
+const onBoard = computed(() => features.filter((feature) => feature.forAll ?? map.mayEdit).flatMap((feature) => feature.onBoard ?? []))
 /** What the way of seeing that is turned to draws besides. */
 const ofWay = computed(() => features.find(({ way }) => way?.id === preferences.way)?.way?.onBoard)
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NAlert, NButton, NInput } from 'naive-ui'
-import { ref } from 'vue'
+import { nextTick, ref } from 'vue'
 import type { ClassAnswer, ClassPupil } from '@/api/wire'
 import { useAttempt } from '@/features/share/useAttempt'
 import { classApi, inFours } from './api'
@@ -16,8 +16,14 @@ const at = ref<string | null>(null)
 const name = ref('')
 const team = ref('')
 const MOST = 100
+/** Puts the caret into a field that has just come. */
+const focus = (within: string): Promise<void> => nextTick(() => document.querySelector<HTMLElement>(`.pupils ${within} :is(input, textarea)`)?.focus())
 
 const take = (does: () => Promise<ClassAnswer>): Promise<boolean> => attempt(async () => emit('changed', await does()))
+function begin(): void {
+    adding.value = true
+    void focus('.adding')
+}
 async function add(): Promise<void> {
     const all = [...new Set(names.value.split(/[\n,;]+/).map((one) => one.trim()).filter((one) => one !== ''))]
     if (all.length > 0 && (await take(() => classApi.addPupils(props.of.id, all.slice(0, MOST))))) {
@@ -29,6 +35,7 @@ function change(pupil: ClassPupil): void {
     at.value = pupil.id
     name.value = pupil.name
     team.value = pupil.team ?? ''
+    void focus('.changing')
 }
 async function keep(pupil: ClassPupil): Promise<void> {
     if (await take(() => classApi.changePupil(pupil.id, name.value.trim(), team.value.trim() === '' ? null : team.value.trim()))) {
@@ -39,9 +46,9 @@ async function keep(pupil: ClassPupil): Promise<void> {
 
 <template>
     <section class="pupils" aria-label="Pupils">
-        <div class="line"><h2>Pupils · {{ of.pupils.length }}</h2><NButton v-if="!adding" size="small" secondary @click="adding = true">Add names</NButton></div>
+        <div class="line"><h2>Pupils · {{ of.pupils.length }}</h2><NButton v-if="!adding" size="small" secondary @click="begin">Add names</NButton></div>
         <form v-if="adding" class="adding" @submit.prevent="add">
-            <NInput v-model:value="names" type="textarea" autofocus :autosize="{ minRows: 3, maxRows: 10 }" placeholder="A first name on each line" :input-props="{ 'aria-label': 'Names of pupils' }" @keydown.escape.stop="adding = false" @keydown.ctrl.enter="add" />
+            <NInput v-model:value="names" type="textarea" :autosize="{ minRows: 3, maxRows: 10 }" placeholder="A first name on each line" :input-props="{ 'aria-label': 'Names of pupils' }" @keydown.escape.stop="adding = false" @keydown.ctrl.enter="add" />
             <div class="line"><NButton size="small" type="primary" attr-type="submit" :loading="busy">Add them</NButton><NButton size="small" quaternary @click="adding = false">Leave it</NButton></div>
         </form>
         <NAlert v-if="problem !== null" type="error" :show-icon="false" role="alert">{{ problem }}</NAlert>
@@ -49,7 +56,7 @@ async function keep(pupil: ClassPupil): Promise<void> {
         <ul>
             <li v-for="pupil in of.pupils" :key="pupil.id">
                 <form v-if="at === pupil.id" class="changing" @submit.prevent="keep(pupil)" @keydown.escape.stop="at = null">
-                    <NInput v-model:value="name" size="small" autofocus :maxlength="60" :input-props="{ 'aria-label': 'Name' }" />
+                    <NInput v-model:value="name" size="small" :maxlength="60" :input-props="{ 'aria-label': 'Name' }" />
                     <NInput v-model:value="team" size="small" placeholder="Team" :maxlength="40" :input-props="{ 'aria-label': 'Team' }" />
                     <NButton size="small" type="primary" attr-type="submit" :loading="busy">Keep</NButton>
                     <NButton size="small" quaternary @click="take(() => classApi.removePupil(pupil.id))">Take away</NButton>
@@ -71,7 +78,7 @@ h2 { font-size: 17px; margin: 0; flex: 1; }
 .adding .line { margin-top: 8px; }
 ul { list-style: none; margin: 0; padding: 0; background: var(--slip); border: 1px solid var(--edge); border-radius: 10px; overflow: hidden; }
 ul:empty { display: none; }
-li { display: flex; align-items: center; gap: 8px; padding: 5px 10px 5px 14px; border-bottom: 1px solid var(--faint-edge); min-height: 32px; }
+li { display: flex; align-items: center; gap: 8px; padding: 1px 8px 1px 14px; border-bottom: 1px solid var(--faint-edge); min-height: 33px; }
 li:last-child { border-bottom: 0; }
 .who { flex: 1; overflow-wrap: anywhere; }
 small { color: var(--soft); margin-left: 4px; }

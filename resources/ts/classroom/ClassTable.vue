@@ -69,7 +69,15 @@ const body = ref<HTMLElement | null>(null)
 const tick = (id: string, is: boolean): void => void (ticked.value = is ? [...ticked.value.slice(-1), id] : ticked.value.filter((one) => one !== id))
 const mapOf = (id: string | undefined): string => props.of.copies.find((one) => one.id === id)?.map ?? ''
 const lines = (): HTMLElement[] => [...(body.value?.querySelectorAll<HTMLElement>('tr.copy') ?? [])]
-const open = (row: CopyRow): void => void (opened.value = opened.value === row.id ? null : row.id)
+function open(row: CopyRow): void {
+    opened.value = opened.value === row.id ? null : row.id
+    void nextTick(() => {
+        const care = body.value?.querySelector('.care')
+        care?.scrollIntoView({ block: 'nearest' })
+        // As much as fits, with the line that it belongs to.
+        care?.previousElementSibling?.scrollIntoView({ block: 'nearest' })
+    })
+}
 
 function key(event: KeyboardEvent, row: CopyRow): void {
     if (event.target !== event.currentTarget || event.ctrlKey || event.altKey || event.metaKey) {
@@ -120,7 +128,7 @@ function key(event: KeyboardEvent, row: CopyRow): void {
 .tools { display: flex; flex-wrap: wrap; align-items: center; gap: 8px; margin-bottom: 8px; }
 .hint { color: var(--soft); margin: 0; flex: 1; font-size: 13.5px; }
 .none { color: var(--soft); }
-.scroll { flex: 1; min-height: 0; overflow: auto; border: 1px solid var(--edge); border-radius: 10px; background: var(--slip); margin-bottom: 14px; }
+.scroll { scroll-padding-top: 40px; flex: 1; min-height: 0; overflow: auto; border: 1px solid var(--edge); border-radius: 10px; background: var(--slip); margin-bottom: 14px; }
 table { border-collapse: collapse; width: 100%; font-variant-numeric: tabular-nums; }
 thead th { position: sticky; top: 0; z-index: 1; background: var(--slip); box-shadow: inset 0 -1px var(--edge); padding: 0; text-align: right; }
 thead th.text { text-align: left; }
@@ -129,12 +137,12 @@ thead button:focus-visible { outline: 2px solid var(--tide); }
 thead i { font-style: normal; }
 td, tbody th { padding: 7px 10px; border-bottom: 1px solid var(--faint-edge); text-align: right; white-space: nowrap; }
 td.text, tbody th { text-align: left; }
-tbody th { font-weight: 600; max-width: 260px; white-space: normal; overflow-wrap: anywhere; }
+tbody th { font-weight: 600; max-width: 260px; overflow: hidden; text-overflow: ellipsis; }
 td.none { color: var(--soft); }
 tr.copy { cursor: pointer; outline: none; }
-tr.copy > td:first-child { border-left: 4px solid transparent; padding-right: 0; text-align: left; }
-tr.copy.in > td:first-child { border-left-color: var(--marigold); }
-tr.copy.back > td:first-child { border-left-color: var(--kelp); }
+tr.copy > td:first-child { padding-right: 0; text-align: left; }
+tr.copy.in > td:first-child { box-shadow: inset 4px 0 var(--marigold); }
+tr.copy.back > td:first-child { box-shadow: inset 4px 0 var(--kelp); }
 tr.copy.idle th span { font-weight: 400; color: var(--soft); }
 tr.copy:hover, tr.copy:focus, tr.copy.opened { background: color-mix(in srgb, var(--tide) 8%, transparent); }
 tr.copy:focus { box-shadow: inset 0 0 0 2px var(--tide); }

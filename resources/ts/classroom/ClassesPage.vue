@@ -12,11 +12,15 @@ const route = useRoute()
 const router = useRouter()
 const all = shallowRef<ClassesAnswer['classes'] | null>(null)
 const name = ref('')
+const field = ref<InstanceType<typeof NInput> | null>(null)
 const { busy, problem, attempt } = useAttempt()
 const to = (id: string): string => `/classes/${id}${typeof route.query.map === 'string' ? `?map=${route.query.map}` : ''}`
 
 const make = (): Promise<boolean> => attempt(async () => void (await router.push(to((await classApi.make(name.value.trim())).id))))
-onMounted(() => attempt(async () => void (all.value = (await classApi.all()).classes)))
+onMounted(() => {
+    field.value?.focus()
+    void attempt(async () => void (all.value = (await classApi.all()).classes))
+})
 </script>
 
 <template>
@@ -24,7 +28,7 @@ onMounted(() => attempt(async () => void (all.value = (await classApi.all()).cla
         <ClassHead title="Classes" :trail="[{ to: '/', name: 'Library' }]" />
         <p class="told">{{ route.query.map === undefined ? 'A class has pupils, who come in by a code and a first name, without an address. Maps are given out to it: each pupil, or each team, gets a copy, and you see what became of all of them.' : 'To which class is the map to be given out?' }}</p>
         <form class="new" @submit.prevent="make">
-            <NInput v-model:value="name" placeholder="Name of a new class" :maxlength="100" autofocus :input-props="{ 'aria-label': 'Name of a new class' }" />
+            <NInput ref="field" v-model:value="name" placeholder="Name of a new class" :maxlength="100" :input-props="{ 'aria-label': 'Name of a new class' }" />
             <NButton type="primary" attr-type="submit" :loading="busy" :disabled="name.trim() === ''">Make the class</NButton>
         </form>
         <NAlert v-if="problem !== null" type="error" :show-icon="false" role="alert">{{ problem }}</NAlert>

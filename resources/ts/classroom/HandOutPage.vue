@@ -54,7 +54,7 @@ onMounted(() => take(() => classApi.handOut(props.id)))
 
 <template>
     <div class="hand-out">
-        <ClassHead :title="its?.title ?? ''" :trail="its === null ? [] : [{ to: '/', name: 'Library' }, { to: '/classes', name: 'Classes' }, { to: `/classes/${its.class}`, name: 'Class' }]"><span v-if="due !== null" class="due" :class="{ over: due.isOver }">{{ due.words }}</span></ClassHead>
+        <ClassHead :title="its?.title ?? ''" :trail="its === null ? [] : [{ to: '/', name: 'Library' }, { to: '/classes', name: 'Classes' }, { to: `/classes/${its.class}`, name: its.className }]"><span v-if="due !== null" class="due" :class="{ over: due.isOver }">{{ due.words }}</span></ClassHead>
         <NAlert v-if="problem !== null" type="error" :show-icon="false" role="alert">{{ problem }}</NAlert>
         <NSpin v-if="its === null && problem === null" />
         <template v-if="its !== null">

@@ -22,13 +22,17 @@ async function send(): Promise<void> {
     await nextTick()
     field.value?.focus()
 }
-onMounted(() => attempt(async () => void (question.value = (await classApi.asked(props.code)).question)))
+onMounted(async () => {
+    await attempt(async () => void (question.value = (await classApi.asked(props.code)).question))
+    await nextTick()
+    field.value?.focus()
+})
 </script>
 
 <template>
     <AccountFrame :title="question === null ? 'Ideas' : question || 'What comes to your mind?'">
         <form v-if="question !== null" @submit.prevent="send">
-            <NInput ref="field" v-model:value="text" type="textarea" size="large" autofocus :autosize="{ minRows: 2, maxRows: 5 }" :maxlength="MOST" placeholder="An idea in a few words" :input-props="{ 'aria-label': 'An idea' }" @keydown.enter.exact.prevent="send" />
+            <NInput ref="field" v-model:value="text" type="textarea" size="large" :autosize="{ minRows: 2, maxRows: 5 }" :maxlength="MOST" placeholder="An idea in a few words" :input-props="{ 'aria-label': 'An idea' }" @keydown.enter.exact.prevent="send" />
             <NButton type="primary" size="large" attr-type="submit" :loading="busy" :disabled="text.trim() === ''">Send it</NButton>
         </form>
         <NAlert v-if="problem !== null" type="error" :show-icon="false" role="alert">{{ problem }}</NAlert>

@@ -16,6 +16,7 @@ const its = shallowRef<IdeasAnswer | null>(null)
 const question = ref('')
 const isLooked = ref(false)
 const list = ref<HTMLElement | null>(null)
+const field = ref<InstanceType<typeof NInput> | null>(null)
 const { busy, problem, attempt } = useAttempt()
 const visibility = useDocumentVisibility()
 /** Milliseconds between two looks for what has come. */
@@ -59,6 +60,7 @@ useIntervalFn(async () => {
     }
 }, OFTEN)
 onMounted(async () => {
+    field.value?.focus()
     if (await take(() => classApi.ideas(map.id))) {
         question.value = box.value?.question ?? ''
         isLooked.value = box.value?.isLooked ?? false
@@ -75,7 +77,7 @@ onMounted(async () => {
             <p>They come below “<span dir="auto">{{ nameOf(box.topic) }}</span>”.</p>
         </div>
         <form @submit.prevent="open(box?.isOpen ? box.topic : at)">
-            <NInput v-model:value="question" size="small" autofocus placeholder="What is asked" :maxlength="300" :input-props="{ 'aria-label': 'What is asked' }" />
+            <NInput ref="field" v-model:value="question" size="small" placeholder="What is asked" :maxlength="300" :input-props="{ 'aria-label': 'What is asked' }" />
             <NCheckbox v-model:checked="isLooked" size="small">Somebody looks at each before it is shown</NCheckbox>
             <div class="acts">
                 <NButton v-if="!box?.isOpen" size="small" type="primary" attr-type="submit" :loading="busy">Take ideas below “{{ nameOf(at).slice(0, 24) }}”</NButton>

@@ -29,7 +29,8 @@ onMounted(look)
 <template>
     <div class="over">
         <section class="list" aria-label="Who has what">
-            <div class="line"><NRadioGroup v-model:value="only" size="small" aria-label="What is listed"><NRadioButton value="all">All</NRadioButton><NRadioButton value="everybody">What all have</NRadioButton><NRadioButton value="one">Only one</NRadioButton><NRadioButton value="nobody">Nobody</NRadioButton></NRadioGroup><NButton size="small" quaternary :loading="busy" @click="look">As it is now</NButton></div>
+            <div class="line"><NRadioGroup v-model:value="only" size="small" aria-label="What is listed"><NRadioButton value="all">All</NRadioButton><NRadioButton value="everybody">What all have</NRadioButton><NRadioButton value="one">Only one</NRadioButton><NRadioButton value="nobody">Nobody</NRadioButton></NRadioGroup></div>
+            <p class="none">A green ring is around what all have, a yellow one around what only one has. <NButton text type="primary" :loading="busy" @click="look">Lay them anew</NButton></p>
             <NAlert v-if="problem !== null" type="error" :show-icon="false" role="alert">{{ problem }}</NAlert>
             <NSpin v-if="its === null && problem === null" />
             <p v-if="its?.hasMore" class="none">There is more than can be laid over each other; the rest is left out.</p>
@@ -53,7 +54,7 @@ li { display: grid; grid-template-columns: 34px minmax(0, 1fr); gap: 0 8px; padd
 li b { font-variant-numeric: tabular-nums; text-align: right; }
 li span { overflow-wrap: anywhere; }
 li small { grid-column: 2; color: var(--soft); overflow-wrap: anywhere; }
-.board { background: var(--board); border: 1px solid var(--edge); border-radius: 10px; overflow: auto; display: grid; place-items: center; padding: 8px; cursor: zoom-in; }
+.board { background: var(--board); border: 1px solid var(--edge); border-radius: 10px; overflow: auto; display: grid; grid-template: minmax(0, 1fr) / minmax(0, 1fr); place-items: center; padding: 8px; cursor: zoom-in; min-height: 0; }
 .board.large { display: block; cursor: zoom-out; }
 .board:not(.large) img { max-width: 100%; max-height: 100%; object-fit: contain; }
 @media (max-width: 900px) { .over { grid-template-columns: 1fr; grid-template-rows: auto minmax(260px, 50vh); } ul { max-height: 40vh; } }

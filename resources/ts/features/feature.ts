@@ -44,8 +44,9 @@ export interface Feature {
     readonly way?: { readonly id: OwnWay; readonly name: string; readonly place: number; readonly hasNote?: true; readonly left?: Component; readonly desk?: Component; readonly onBoard?: Component; readonly middle?: Component }
     /** What it has of the chosen topic for who only looks at the map. */
     readonly reading?: Component
-    /** What it draws on the board for the hand, above the topics. */
+    /** What it draws on the board above the topics: for the hand, and so not for those who only look, or "forAll". */
     readonly onBoard?: Component
+    readonly forAll?: true
     /** What it shows over the map when it is asked for: its dialogs. */
     readonly overlay?: Component
     /** What it has in a strip above the map. */

@@ -10,7 +10,7 @@ import SinceDoor from './SinceDoor.vue'
 const CommentsPanel = defineAsyncComponent(() => import('./CommentsPanel.vue'))
 
 export const comment: Feature = {
-    name: 'comment', actions: commentActions, sides: { comments: CommentsPanel }, onBoard: CommentDoor, inLine: CommentInLine, strip: SinceDoor,
+    name: 'comment', actions: commentActions, sides: { comments: CommentsPanel }, onBoard: CommentDoor, forAll: true, inLine: CommentInLine, strip: SinceDoor,
     tells: (topic) => {
         const count = useBeside().tree.topics.has(topic) ? (useCommentCounts().counts.get(topic) ?? 0) : 0
         return count === 0 ? '' : count === 1 ? '1 comment' : `${count} comments`

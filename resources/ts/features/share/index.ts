@@ -6,4 +6,4 @@ import PresentDoor from './PresentDoor.vue'
 
 const SharePanel = defineAsyncComponent(() => import('./SharePanel.vue'))
 
-export const share: Feature = { name: 'share', actions: shareActions, sides: { share: SharePanel }, onBoard: PresentDoor, inLine: PresentInLine }
+export const share: Feature = { name: 'share', actions: shareActions, sides: { share: SharePanel }, onBoard: PresentDoor, forAll: true, inLine: PresentInLine }

@@ -7,12 +7,6 @@ use Tests\Support\Browser;
 
 /* Two people in two browsers: letting in, working in one map, only looking, asking, leaving, handing on. */
 
-/** Waits until the outline is as wanted, without anything being done there. */
-function outlineBecomes(Browser $browser, array $lines): void
-{
-    $browser->waitUntil(fn (): bool => $browser->outline() === $lines, 'the outline: '.implode(' | ', $lines).', not '.implode(' | ', $browser->outline()), 20);
-}
-
 /** Opens the tab of what others share. */
 function sharedTab(Browser $browser): Browser
 {

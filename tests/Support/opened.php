@@ -29,3 +29,9 @@ function openOutline(string $outline): Browser
 
     return $browser->visit("/maps/{$id}")->ready();
 }
+
+/** Waits until the outline is as wanted, without anything being done there. */
+function outlineBecomes(Browser $browser, array $lines): void
+{
+    $browser->waitUntil(fn (): bool => $browser->outline() === $lines, 'the outline: '.implode(' | ', $lines).', not '.implode(' | ', $browser->outline()), 20);
+}

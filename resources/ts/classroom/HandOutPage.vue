@@ -64,9 +64,9 @@ onMounted(() => take(() => classApi.handOut(props.id)))
                 <template v-for="part in its.parts" :key="part.topic"><NButton v-if="!part.isGiven" size="small" secondary :title="`“${part.title}” comes into every copy, where it stands in your map`" @click="take(() => classApi.givePart(id, part.topic))">Give “{{ part.title.slice(0, 30) }}” now</NButton></template>
             </div>
             <NTabs v-model:value="tab" type="line" class="tabs">
-                <NTabPane name="table" tab="Table"><ClassTable :of="its" :busy="busy" @take="take" /></NTabPane>
-                <NTabPane name="over" tab="Laid over each other"><LaidOverBoard :id="id" /></NTabPane>
-                <NTabPane name="words" tab="Question, day and marking"><HandOutWords :key="its.id" :of="its" @take="take" @remove="remove" /></NTabPane>
+                <NTabPane name="table" tab="Table" display-directive="show"><ClassTable :of="its" :busy="busy" @take="take" /></NTabPane>
+                <NTabPane name="over" tab="Laid over each other" display-directive="show:lazy"><LaidOverBoard :id="id" /></NTabPane>
+                <NTabPane name="words" tab="Question, day and marking" display-directive="show:lazy"><HandOutWords :key="its.id" :of="its" @take="take" @remove="remove" /></NTabPane>
             </NTabs>
         </template>
     </div>

@@ -47,6 +47,7 @@ function key(event: KeyboardEvent, idea: string, place: number): void {
     const act = acts[event.key]
     if (act !== undefined) {
         event.preventDefault()
+        event.stopPropagation()
         act()
     }
 }
@@ -89,7 +90,8 @@ onMounted(async () => {
             </div>
         </form>
         <NAlert v-if="problem !== null" type="error" :show-icon="false" role="alert">{{ problem }}</NAlert>
-        <section v-if="box !== null && box.waiting.length > 0" aria-label="Ideas that wait">
+        <!-- A dialog: its keys are its own, not the board's. -->
+        <section v-if="box !== null && box.waiting.length > 0" role="dialog" aria-label="Ideas that wait">
             <h3>{{ box.waiting.length === 1 ? '1 idea waits' : `${box.waiting.length} ideas wait` }}</h3>
             <ul ref="list"><li v-for="(idea, n) in box.waiting" :key="idea.id" tabindex="0" @keydown="key($event, idea.id, n)"><span dir="auto">{{ idea.text }}</span><div class="acts"><NButton size="tiny" secondary tabindex="-1" @click="decide(idea.id, true, n)">Let in</NButton><NButton size="tiny" quaternary tabindex="-1" @click="decide(idea.id, false, n)">Put away</NButton></div></li></ul>
             <p class="hint">Enter lets one in, Del puts it away.</p>

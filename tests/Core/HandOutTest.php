@@ -28,7 +28,7 @@ function worked(TopicMap $given, callable $do): TopicMap
 }
 
 /** How many have each topic, by its title. */
-function counted(LaidOver $over): array
+function haveEach(LaidOver $over): array
 {
     $counts = [];
     foreach ($over->map->all() as $id => $topic) {
@@ -83,7 +83,7 @@ it('lays maps over each other by what was given and by words, and counts who has
     $cy = worked($given, fn (TopicMap $map) => done($map, 'topic.remove', ['topics' => [titled($map, 'Things')]]));
     $over = LaidOver::of($given, ['Ada' => $ada, 'Bo' => $bo, 'Cy' => $cy]);
     expect(Outline::of($over->map))->toBe("Floating\n\tForces\n\t\tthe upthrust\n\tThings\n\t\tCork\n")
-        ->and(counted($over))->toBe(['Floating' => 3, 'Forces' => 3, 'the upthrust' => 2, 'Things' => 2, 'Cork' => 2])
+        ->and(haveEach($over))->toBe(['Floating' => 3, 'Forces' => 3, 'the upthrust' => 2, 'Things' => 2, 'Cork' => 2])
         ->and(array_map(fn (array $one): array => [$one['phrase'], array_keys($one['holders'])], array_values($over->propositions)))->toBe([['lifts', ['Ada', 'Bo']], ['are made of', ['Bo']]])
         ->and(array_map(fn (CrossLink $one): string => $one->text('phrase'), array_values($over->map->rowsOf(CrossLink::class))))->toEqualCanonicalizing(['lifts · 2', 'are made of · 1'])
         ->and(array_values(array_map(fn (Topic $topic): string => $topic->caption, $over->drawn(3)->all())))->toBe(['', '3 of 3', '2 of 3', '2 of 3', '2 of 3']);

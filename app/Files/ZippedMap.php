@@ -9,6 +9,7 @@ use App\Models\MapRecord;
 use App\Models\PictureRecord;
 use App\Pictures\KeptPictures;
 use App\Pictures\PictureSize;
+use ChalkTree\Exchange\CopyMark;
 use ChalkTree\Exchange\Formats;
 use ChalkTree\Exchange\JsonBounds;
 use ChalkTree\Exchange\UnreadableFile;
@@ -71,7 +72,8 @@ final readonly class ZippedMap
             $listed[] = ['source' => ContentName::of($hash), 'media' => $media, 'path' => $within];
         }
         $json = OwnWays::inFile(Formats::write($map, 'json', []), $record->id);
-        $zip->addFromString(self::MAP, $listed === [] ? $json : substr(rtrim($json), 0, -1).",\n    \"files\": ".json_encode($listed, JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE)."\n}\n");
+        $json = $listed === [] ? $json : substr(rtrim($json), 0, -1).",\n    \"files\": ".json_encode($listed, JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE)."\n}\n";
+        $zip->addFromString(self::MAP, CopyMark::put($json, $record->id, $record->seq));
         if (! $zip->close()) {
             throw new RuntimeException('The archive cannot be written.');
         }

@@ -17,6 +17,7 @@ use App\Models\Person;
 use App\Pictures\CarriedPictures;
 use App\Pictures\KeptPictures;
 use App\Store\MapStore;
+use ChalkTree\Exchange\CopyMark;
 use ChalkTree\Exchange\Formats;
 use ChalkTree\Exchange\UnreadableFile;
 use ChalkTree\Link\OwnWays;
@@ -89,20 +90,23 @@ final readonly class Arrivals
      * left out.
      *
      * @param  string  $map  the id of the map beside which it is laid, to which links within the file lead
+     * @return array{TopicMap, CopyMark|null} with what it says of where it was copied from
      *
      * @throws UnreadableFile
      */
-    public function beside(string $contents, string $name, string $map): TopicMap
+    public function beside(string $contents, string $name, string $map): array
     {
         if (ZippedMap::isOne($contents) && DocumentFormat::of($contents, $name) === null) {
             $archive = JoinedFile::begin();
             file_put_contents($archive->path, $contents);
 
-            return Formats::read(OwnWays::fromFile($this->zipped->read($archive->path, Bounds::LARGEST_FILE)[0], $map), 'map.json', 'json');
+            $json = $this->zipped->read($archive->path, Bounds::LARGEST_FILE)[0];
+
+            return [Formats::read(OwnWays::fromFile($json, $map), 'map.json', 'json'), CopyMark::read($json)];
         }
         $document = DocumentFormat::of($contents, $name);
 
-        return $document === null ? Formats::read(OwnWays::fromFile($contents, $map), $name) : $this->documents->read($contents, $document, pathinfo(basename($name), PATHINFO_FILENAME))[0];
+        return $document === null ? [Formats::read(OwnWays::fromFile($contents, $map), $name), CopyMark::read($contents)] : [$this->documents->read($contents, $document, pathinfo(basename($name), PATHINFO_FILENAME))[0], null];
     }
 
     /** A file on this machine's disk: an archive, or one that bring() takes. */

@@ -20,6 +20,7 @@ use App\Models\Person;
 use App\Pictures\CarriedPictures;
 use App\Store\Digests;
 use ChalkTree\Edit\TopicDraft;
+use ChalkTree\Exchange\CopyMark;
 use ChalkTree\Exchange\Formats;
 use ChalkTree\Exchange\JsonFormat;
 use ChalkTree\HandOver\NothingLeaves;
@@ -96,7 +97,9 @@ final readonly class Exports
         if (self::isComplete($wish->to)) {
             $part = $wish->branch === null ? $map : NewMap::from(TopicDraft::of($map, $wish->branch), arrangement: $map->sheet()->arrangement);
 
-            return $this->carried->add(OwnWays::inFile(Formats::write($part, $wish->to), $record->id), $record, $part);
+            $file = $this->carried->add(OwnWays::inFile(Formats::write($part, $wish->to), $record->id), $record, $part);
+
+            return $wish->branch === null ? CopyMark::put($file, $record->id, $record->seq) : $file;
         }
         $form = $wish->form();
         $leaving = Outgoing::of($map, $wish->branch, hasAsides: $form !== '' && $wish->choices->flag('asides'));

@@ -8,6 +8,7 @@ use App\Models\MapRecord;
 use App\Models\Person;
 use App\Models\TopicRecord;
 use App\Sharing\Access;
+use App\Sharing\Role;
 use App\Store\MapStore;
 use Carbon\CarbonImmutable;
 use ChalkTree\Arrange\BranchArrangement;
@@ -57,6 +58,10 @@ final readonly class Shelf
             OwnWays::turn($map, $record->id, $id ??= Ids::next());
             $copy = $this->store->create($person, $map, self::folderFor($person, $record), $id);
             $copy->title = "{$title} (copy)";
+            // Who only looks has less of it, which nobody removed.
+            if ($this->access->role($person, $record)?->isAtLeast(Role::Edit) === true) {
+                $copy->forceFill(['copied_from' => $record->id, 'copied_seq' => $record->seq]);
+            }
             $copy->save();
 
             return $copy;

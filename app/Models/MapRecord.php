@@ -26,6 +26,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $talk  how often anything was said in it by comments
  * @property string|null $offered_to  the address of whom it is to be, if they take it
  * @property string|null $hand_out  the hand-out that it belongs to: then it stands with its class, not in the library
+ * @property string|null $copied_from  the map that it is a copy of
+ * @property int|null $copied_seq  the number of that map's latest edit by then
  * @property CarbonImmutable|null $trashed_at
  * @property CarbonImmutable $created_at
  * @property CarbonImmutable $updated_at
@@ -51,6 +53,7 @@ final class MapRecord extends Model
         'seq' => 'integer',
         'cleared' => 'integer',
         'talk' => 'integer',
+        'copied_seq' => 'integer',
         'favourite' => 'boolean',
         'starter' => 'boolean',
         'indexed_seq' => 'integer',

@@ -236,6 +236,8 @@ final readonly class MapStore
                 'talk' => 0,
                 'offered_to' => null,
                 'hand_out' => null,
+                'copied_from' => null,
+                'copied_seq' => null,
                 'created_at' => $now,
                 'updated_at' => $now,
             ]);

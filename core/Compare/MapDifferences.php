@@ -66,15 +66,25 @@ final class MapDifferences
     /** @var array<string, true> topics of the other map that stand otherwise than their pairs among those beside them */
     private array $reordered = [];
 
-    /** @param  bool  $withContents  whether pictures and files that the other map names are there for the own one */
-    private function __construct(private readonly TopicMap $own, private readonly TopicMap $other, private readonly bool $withContents)
+    /** @var array<string, true> topics of the other map that were removed here since both were one, and that it left as they were */
+    private array $left = [];
+
+    /** What has become of the one that both once were; null where that is not known. */
+    private readonly ?Since $since;
+
+    private function __construct(private readonly TopicMap $own, private readonly TopicMap $other, private readonly bool $withContents, ?TopicMap $base)
     {
         $this->pairs = MapPairs::of($own, $other);
+        $this->since = $base === null ? null : new Since($base, $other);
     }
 
-    public static function of(TopicMap $own, TopicMap $other, bool $withContents): self
+    /**
+     * @param  bool  $withContents  whether pictures and files that the other map names are there for the own one
+     * @param  TopicMap|null  $base  the map that both once were, if that is known: then what only the own one changed since is no difference
+     */
+    public static function of(TopicMap $own, TopicMap $other, bool $withContents, ?TopicMap $base = null): self
     {
-        $its = new self($own, $other, $withContents);
+        $its = new self($own, $other, $withContents, $base);
         $its->names = $its->pairs->own;
         $its->find();
 
@@ -129,7 +139,7 @@ final class MapDifferences
             if (isset($this->pairs->own[$id])) {
                 $this->order((string) $id);
                 $this->lookAt($topic, $this->own->topic($this->pairs->own[$id]));
-            } elseif (! isset($this->names[$id])) {
+            } elseif (! isset($this->names[$id]) && ! isset($this->left[$id])) {
                 $this->bring($topic, $alone);
             }
         }
@@ -184,13 +194,19 @@ final class MapDifferences
 
     private function bring(Topic $topic, TopicMap $alone): void
     {
+        $isKnown = $this->since?->knew($topic->id) === true;
+        if ($isKnown && $this->since?->isUntouched($alone, $topic->id) === true) {
+            $this->left += array_map(fn (): bool => true, $alone->branch($topic->id));
+
+            return;
+        }
         $number = count($this->all);
         $draft = $this->named($alone, $topic->id, TopicDraft::of($alone, $topic->id), $number);
         $edits = [['name' => BringTopics::name(), ...$this->beside($topic), 'topic' => $draft]];
         if ($topic->parked !== null) {
             $edits[] = ['name' => 'topic.park', 'topics' => [$this->names[$topic->id]]];
         }
-        $this->note('new', $this->names[$topic->id], $topic->title, self::trail($this->other, $topic->id), $edits, topics: count($alone->branch($topic->id)));
+        $this->note('new', $this->names[$topic->id], $topic->title, self::trail($this->other, $topic->id), $edits, facts: $isKnown ? ['removed here since'] : [], topics: count($alone->branch($topic->id)));
     }
 
     /**
@@ -253,9 +269,9 @@ final class MapDifferences
         $before = count($this->all);
         $parent = $topic->parent === null ? null : $this->names[$topic->parent] ?? null;
         $isRoot = $topic->id === $this->other->sheet()->root || $own->id === $this->own->sheet()->root;
-        if (! $isRoot && ($parent !== $own->parent || ($topic->parked === null) !== ($own->parked === null) || isset($this->reordered[$topic->id]))) {
+        if (! $isRoot && $this->since?->stands($topic) !== true && ($parent !== $own->parent || ($topic->parked === null) !== ($own->parked === null) || isset($this->reordered[$topic->id]))) {
             $edits = $topic->parked !== null ? [['name' => 'topic.park', 'topics' => [$own->id]]] : [['name' => MoveBeside::name(), 'topic' => $own->id, ...$this->beside($topic)]];
-            $this->note('moved', $own->id, $own->title, self::trail($this->own, $own->id), $edits, to: self::trail($this->other, $topic->id), needs: $this->needed([$parent]));
+            $this->note('moved', $own->id, $own->title, self::trail($this->own, $own->id), $edits, to: self::trail($this->other, $topic->id), facts: $this->since?->hangs($own) === false && $this->since->knew($own->id) ? ['moved here too'] : [], needs: $this->needed([$parent]));
         }
         $this->say($topic, $own);
         $this->same += count($this->all) === $before ? 1 : 0;
@@ -266,16 +282,17 @@ final class MapDifferences
         [$edit, $said, $facts, $rows] = [[], [], [], []];
         [$there, $here] = [$topic->fields(), $own->fields()];
         foreach (self::TEXTS as $field) {
-            if ($there[$field] !== $here[$field]) {
-                $edit[$field] = $there[$field];
-                $said[] = ['field' => $field, 'pieces' => $this->pieces((string) $here[$field], (string) $there[$field])];
+            $text = $there[$field] === $here[$field] ? null : ($this->since === null ? (string) $there[$field] : $this->since->text($topic->id, $field, (string) $here[$field], (string) $there[$field]));
+            if ($text !== null) {
+                $edit[$field] = $text;
+                $said[] = ['field' => $field, 'pieces' => $this->pieces((string) $here[$field], $text)];
             }
         }
         [$theirs, $mine] = [$this->rows[0][$topic->id] ?? [], $this->rows[1][$own->id] ?? []];
         foreach ($theirs + $mine as $type => $row) {
             $is = $theirs[$type] ?? null;
             $says = $is?->saying() ?? [];
-            if ($says !== (($mine[$type] ?? null)?->saying() ?? []) && ! ($row::isOfPlace() && $own->parent === null)) {
+            if ($says !== (($mine[$type] ?? null)?->saying() ?? []) && $this->since?->isNew($type, $topic->id, $says) !== false && ! ($row::isOfPlace() && $own->parent === null)) {
                 $facts[] = $row::words();
                 array_push($rows, ...($is === null ? [] : Ties::needs($is, $this->other, $this->own)), ...[['type' => $type, 'id' => $own->id, 'fields' => $says]]);
             }
@@ -295,7 +312,7 @@ final class MapDifferences
             $there[$its === null ? '' : Ties::says($its)] = true;
         }
         foreach (Ties::in($this->own, $this->withContents) as $row) {
-            if (! isset($there[Ties::says($row)]) && $this->other->row($row::type(), $row->id) === null && array_diff_key(array_flip($row->topics()), $this->pairs->other) === []) {
+            if (! isset($there[Ties::says($row)]) && $this->other->row($row::type(), $row->id) === null && array_diff_key(array_flip($row->topics()), $this->pairs->other) === [] && $this->since?->tiedBy($row) !== false) {
                 $this->note('gone', $row->topics()[0], Ties::ends($row, $this->own), [], [['name' => 'row.remove', 'type' => $row::type(), 'rows' => [$row->id]]], facts: [$row::words()]);
             }
         }
@@ -308,7 +325,7 @@ final class MapDifferences
         foreach (Ties::in($this->other, $this->withContents) as $row) {
             $its = $row->about($this->names);
             $comesWith = array_map(fn (string $end): int => $this->comesWith[$this->names[$end] ?? ''] ?? -1, $row->topics());
-            if ($its === null || isset($here[Ties::says($its)]) || (! in_array(-1, $comesWith, true) && count(array_unique($comesWith)) === 1)) {
+            if ($its === null || $this->since?->tied($row) === true || isset($here[Ties::says($its)]) || (! in_array(-1, $comesWith, true) && count(array_unique($comesWith)) === 1)) {
                 continue;
             }
             $edit = ['name' => SayBeside::name(), 'topic' => $its->topics()[0], 'rows' => [...Ties::needs($row, $this->other, $this->own), ['type' => $row::type(), 'id' => $row->id, 'fields' => $its->saying()]]];
@@ -320,8 +337,11 @@ final class MapDifferences
     private function gone(): void
     {
         $has = [];
-        foreach (array_keys($this->pairs->other) as $own) {
-            foreach ($this->own->ancestors((string) $own) as $above) {
+        // What was added here since both were one stays, with what is above it.
+        $isGone = fn (string $one): bool => ! isset($this->pairs->other[$one]) && $this->since?->knew($one) !== false;
+        $stays = array_filter(array_map(strval(...), array_keys($this->own->everything())), fn (string $id): bool => ! $isGone($id));
+        foreach ($stays as $own) {
+            foreach ($this->own->ancestors($own) as $above) {
                 if (isset($has[$above->id])) {
                     break;
                 }
@@ -329,10 +349,9 @@ final class MapDifferences
             }
         }
         foreach ($this->own->everything() as $id => $topic) {
-            $isGone = fn (string $one): bool => ! isset($this->pairs->other[$one]);
             if ($isGone((string) $id) && $id !== $this->own->sheet()->root && ($topic->parent === null || ! $isGone($topic->parent) || isset($has[$topic->parent]))) {
                 $isAlone = isset($has[$id]);
-                $this->note('gone', (string) $id, $topic->title, self::trail($this->own, (string) $id), [['name' => $isAlone ? 'topic.dissolve' : 'topic.remove', 'topics' => [(string) $id]]], topics: $isAlone ? 1 : count($this->own->branch((string) $id)));
+                $this->note('gone', (string) $id, $topic->title, self::trail($this->own, (string) $id), [['name' => $isAlone ? 'topic.dissolve' : 'topic.remove', 'topics' => [(string) $id]]], facts: $this->since?->isUntouched($this->own, (string) $id) === false ? ['changed here since'] : [], topics: $isAlone ? 1 : count($this->own->branch((string) $id)));
             }
         }
     }

@@ -65,6 +65,8 @@ final class JsonReader implements Reader
         // What is in pictures and files is not the map's to know.
         $file->has('pictures') && $file->nestedList('pictures');
         $file->has('files') && $file->nestedList('files');
+        // Nor of which map it is a copy.
+        $file->has('from') && $file->nested('from');
         $file->refuseRest();
         $ranks = [];
         foreach ($topics as $topic) {

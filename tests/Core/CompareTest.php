@@ -63,6 +63,65 @@ it('tells what is otherwise in a copy, and takes it over piece by piece', functi
     expect(otherwise($own, $other))->toBe([])->and(Outline::of($own))->toBe(Outline::of($other));
 });
 
+it('leaves what was changed here since both were one, and brings together what both changed', function () {
+    $base = Outline::map("Lanterns\n\tPaper\n\t\tTissue\n\tFrames\n\t\tReed\n\t\tWire\n\tBoats\n\tSongs\n");
+    done($base, 'topic.note', ['topics' => [titled($base, 'Wire')], 'note' => 'Thin. From the smith.']);
+    done($base, 'crosslink.tie', ['topics' => [titled($base, 'Reed')], 'to' => titled($base, 'Boats'), 'as' => ['01m8jzzzzzzzzzzzzzzzzzzzz1']]);
+    [$own, $other] = [clone $base, clone $base];
+    // Here: one said otherwise, one moved, one added, one removed, a tie gone.
+    done($own, 'topic.retitle', ['topic' => titled($own, 'Reed'), 'title' => 'Split reed']);
+    done($own, 'topic.move', ['topics' => [titled($own, 'Tissue')], 'parent' => titled($own, 'Frames')]);
+    done($own, 'topic.add', ['parent' => titled($own, 'Boats'), 'topic' => ['title' => 'Oars']]);
+    done($own, 'topic.remove', ['topics' => [titled($own, 'Songs')]]);
+    done($own, 'row.remove', ['type' => 'crosslink', 'rows' => ['01m8jzzzzzzzzzzzzzzzzzzzz1']]);
+    done($own, 'topic.note', ['topics' => [titled($own, 'Wire')], 'note' => 'Very thin. From the smith.']);
+    // There: one added, one removed that had something added here, the same note.
+    done($other, 'topic.add', ['parent' => titled($other, 'Paper'), 'topic' => ['title' => 'Glue']]);
+    done($other, 'topic.remove', ['topics' => [titled($other, 'Boats')]]);
+    done($other, 'topic.note', ['topics' => [titled($other, 'Wire')], 'note' => 'Thin. From the smith at the quay.']);
+    $its = MapDifferences::of($own, $other, true, $base);
+    $told = array_map(fn (array $one): string => "{$one['sort']} {$one['title']} ".implode(', ', $one['facts']), $its->all);
+    expect($told)->toBe(['new Glue ', 'changed Wire ', 'gone Boats changed here since'])
+        // What both made of the note stands in it.
+        ->and($its->all[1]['edits'][0]['note'])->toBe('Very thin. From the smith at the quay.');
+    takeOver($own, $its, [0, 1]);
+    expect(Outline::of($own))->toBe("Lanterns\n\tPaper\n\t\tGlue\n\tFrames\n\t\tSplit reed\n\t\tWire || Very thin. From the smith at the quay.\n\t\tTissue\n\tBoats\n\t\tOars\n");
+    // Without knowing what both were, all of it is told.
+    expect(count(MapDifferences::of($own, $other, true)->all))->toBeGreaterThan(4);
+});
+
+it('says so where the other goes on with what was removed here, and where both moved one topic', function () {
+    $base = Outline::map("A\n\tB\n\t\tC\n\tD\n\tE\n\tF\n");
+    [$own, $other] = [clone $base, clone $base];
+    done($own, 'topic.remove', ['topics' => [titled($own, 'B')]]);
+    done($own, 'topic.move', ['topics' => [titled($own, 'F')], 'parent' => titled($own, 'D')]);
+    done($other, 'topic.add', ['parent' => titled($other, 'C'), 'topic' => ['title' => 'New']]);
+    done($other, 'topic.move', ['topics' => [titled($other, 'F')], 'parent' => titled($other, 'E')]);
+    $told = array_map(fn (array $one): string => "{$one['sort']} {$one['title']} ({$one['topics']}) ".implode(', ', $one['facts']), MapDifferences::of($own, $other, true, $base)->all);
+    expect($told)->toBe(['new B (3) removed here since', 'moved F (1) moved here too']);
+});
+
+it('has nothing to tell of a copy that was left as it was, and all of it where nothing was changed here, whatever it is', function (int $seed) {
+    $chance = new Chance($seed);
+    $base = RandomMaps::map($chance, 30, notes: true);
+    $worked = clone $base;
+    for ($i = 0; $i < 40; $i++) {
+        try {
+            ChalkTree\Edit\Edits::apply(RandomMaps::read(RandomMaps::edit($chance, $worked)), $worked);
+        } catch (Refusal) {
+            continue;
+        }
+    }
+    expect(MapDifferences::of($worked, $base, true, $base)->all)->toBe([]);
+    $all = MapDifferences::of($base, $worked, true, $base);
+    $sorts = fn (MapDifferences $its): array => array_map(fn (array $one): string => "{$one['sort']} {$one['topic']}", $its->all);
+    expect($sorts($all))->toBe($sorts(MapDifferences::of($base, $worked, true)));
+    $own = clone $base;
+    takeOver($own, $all);
+    $problems = array_filter(array_map(fn (ChalkTree\Map\Topic $topic): ?string => TreeCheck::problemAt($own, $topic), $own->all()));
+    expect($problems)->toBe([]);
+})->with([1, 2, 3, 4, 5, 6, 7, 8]);
+
 it('knows topics again by what they say and where they stand, where they have no ids in common', function () {
     $own = Outline::map("Lanterns\n\tPaper\n\t\tTissue paper\n\tFrames\n\t\tReed\n\t\tWire\n");
     $other = Outline::map("LANTERNS\n\tFrames\n\t\tReed\n\t\tWire\n\t\tPaper\n\tPaper\n\t\tThin tissue paper\n\t\tGlue\n");

@@ -73,3 +73,53 @@ it('reads archives and documents, and says nothing of pictures that it does not 
     $file['rows'][] = ['type' => 'picture', 'id' => $this->id($this->map, 'Paper'), 'fields' => ['source' => 'file:'.str_repeat('ab', 32)]];
     expect(($this->file)(json_encode($file), 'name=copy.json')->assertOk()->json('differences'))->toBe([]);
 });
+
+it('knows of a copy that came back from which moment it is, and leaves what was changed here since', function (string $to) {
+    $taken = $this->get("/api/maps/{$this->map->id}/export?to={$to}")->assertOk();
+    $file = $to === 'json' ? $taken->getContent() : $taken->streamedContent();
+    // Here it goes on.
+    $this->sendEdits($this->map->fresh(), [
+        ['name' => 'topic.add', 'parent' => $this->id($this->map, 'Boats'), 'topic' => ['title' => 'Oars']], ['name' => 'topic.retitle', 'topic' => $this->id($this->map, 'Willow'), 'title' => 'Split willow'],
+    ])->assertJsonPath('edits.*.status', ['done', 'done']);
+    expect(($this->file)($file, "name=copy.{$to}")->assertOk()->json())->toMatchArray(['differences' => [], 'isSince' => true]);
+    if ($to === 'json') {
+        $worked = Formats::read($file, 'copy.json', 'json');
+        done($worked, 'topic.add', ['parent' => $this->id($this->map, 'Lanterns'), 'topic' => ['title' => 'Glue']]);
+        done($worked, 'topic.remove', ['topics' => [$this->id($this->map, 'Paper')]]);
+        $data = json_decode(Formats::write($worked, 'json'), true) + ['from' => json_decode($file, true)['from']];
+        $answer = ($this->file)(json_encode($data, JSON_THROW_ON_ERROR), 'name=copy.json')->assertOk();
+        expect(array_map(fn (array $one): string => "{$one['sort']} {$one['title']}", $answer->json('differences')))->toBe(['new Glue', 'gone Paper']);
+        ($this->take)($answer->json())->assertJsonPath('edits.*.status', ['done', 'done']);
+        expect(($this->titles)($this->map->fresh()))->toContain('Oars', 'Split willow', 'Glue')->not->toContain('Paper');
+        // What says it is from a moment that never was, or of another map, is laid beside as any file is.
+        foreach ([['map' => $this->map->id, 'seq' => 99], ['map' => Ids::next(), 'seq' => 0], ['map' => $this->map->id, 'seq' => -1], ['map' => 7], 'x', [], ['map' => $this->map->id, 'seq' => '0']] as $from) {
+            $status = ($this->file)(json_encode(['from' => $from] + $data, JSON_THROW_ON_ERROR), 'name=copy.json');
+            expect([$from, $status->json('isSince') ?? $status->getStatusCode()])->toBe([$from, is_array($from) ? false : 422]);
+        }
+    }
+})->with(['json', 'zip']);
+
+it('knows the same of a duplicate, both ways, but not of what somebody duplicated who only looked', function () {
+    $copy = MapRecord::query()->findOrFail($this->postJson("/api/maps/{$this->map->id}/duplicate")->assertCreated()->json('id'));
+    $this->sendEdits($copy, [['name' => 'topic.retitle', 'topic' => $this->id($copy, 'Paper'), 'title' => 'Tissue']]);
+    $this->sendEdits($this->map, [['name' => 'topic.retitle', 'topic' => $this->id($this->map, 'Willow'), 'title' => 'Reed']]);
+    $told = fn (MapRecord $own, MapRecord $other): array => array_map(fn (array $one): string => "{$one['sort']} {$one['title']}", $this->getJson("/api/maps/{$own->id}/beside/{$other->id}")->assertOk()->json('differences'));
+    expect($told($this->map, $copy))->toBe(['changed Paper'])->and($told($copy, $this->map))->toBe(['changed Willow']);
+    $ines = $this->person('ines@saltmere.example');
+    app(App\Sharing\Shares::class)->give($this->tove, $this->map, $ines->email, App\Sharing\Role::View);
+    $this->flushSession();
+    $this->actingAs($ines);
+    $hers = MapRecord::query()->findOrFail($this->postJson("/api/maps/{$this->map->id}/duplicate")->assertCreated()->json('id'));
+    expect($hers->copied_from)->toBeNull();
+});
+
+it('compares any two moments of maps, without letting the past be changed', function () {
+    $this->sendEdits($this->map, [['name' => 'topic.retitle', 'topic' => $this->id($this->map, 'Paper'), 'title' => 'Tissue'], ['name' => 'topic.add', 'parent' => $this->id($this->map, 'Boats'), 'topic' => ['title' => 'Oars']], ['name' => 'topic.retitle', 'topic' => $this->id($this->map, 'Willow'), 'title' => 'Reed']]);
+    $told = fn (string $query): array => array_map(fn (array $one): string => "{$one['sort']} {$one['title']}", $this->getJson("/api/maps/{$this->map->id}/beside/{$this->map->id}{$query}")->assertOk()->json('differences'));
+    expect($told(''))->toBe([])->and($told('?at=0'))->toBe(['changed Tissue', 'changed Reed', 'gone Oars'])->and($told('?at=2'))->toBe(['changed Reed'])->and($told('?at=2&since=1'))->toBe(['new Oars'])->and($told('?at=1&since=2'))->toBe(['gone Oars']);
+    expect($this->get("/api/maps/{$this->map->id}/beside/{$this->map->id}?at=0&since=2&drawn=day")->assertOk()->getContent())->toContain('Tissue')->not->toContain('Reed');
+    foreach (['?at=4', '?since=4', '?at=-1', '?at=x', '?since=1.5', '?at=99999999999999999999'] as $query) {
+        $this->getJson("/api/maps/{$this->map->id}/beside/{$this->map->id}{$query}")->assertUnprocessable();
+    }
+    expect($this->map->fresh()->seq)->toBe(3);
+});

@@ -11,15 +11,29 @@ use ChalkTree\Map\Bounds;
 /** What is laid beside a map, and whether the list of what is otherwise is wanted, or both drawn on one board. */
 final class LayBeside extends MapRequest
 {
+    private const NUMBER = ['sometimes', 'bail', 'integer', 'min:0', 'max:999999999999999'];
+
     /** @return array<string, mixed> */
     public function rules(): array
     {
-        return [...parent::rules(), 'name' => ['sometimes', 'bail', 'string', 'max:500'], 'drawn' => ['sometimes', 'bail', 'string', 'in:day,slate']];
+        return [...parent::rules(), 'name' => ['sometimes', 'bail', 'string', 'max:500'], 'drawn' => ['sometimes', 'bail', 'string', 'in:day,slate'], 'at' => self::NUMBER, 'since' => self::NUMBER];
     }
 
     public function name(): string
     {
         return (string) $this->string('name');
+    }
+
+    /** The number of the edit after which the other map is meant; null for as it is. */
+    public function at(): ?int
+    {
+        return $this->filled('at') ? $this->integer('at') : null;
+    }
+
+    /** The same of the own one. */
+    public function since(): ?int
+    {
+        return $this->filled('since') ? $this->integer('since') : null;
     }
 
     /** The board on which it is to be drawn; null for the list. */

@@ -151,8 +151,8 @@ export const api = {
     copy: (map: string, topics: string[], alone = false) => request<CopyAnswer>('POST', `maps/${map}/copy`, { topics, alone }),
     compare: (map: string, seq: number) => request<CompareAnswer>('GET', `maps/${map}/history/${seq}`),
     /** Another map, or a file, laid beside a map: what is otherwise in it, or both drawn on one board. */
-    beside: (map: string, other: string | File) => request<BesideAnswer>(...besideOf(map, other)),
-    besideDrawn: (map: string, other: string | File, board: string) => requestFile(...besideOf(map, other, board)),
+    beside: (map: string, other: string | File, moments: Moments) => request<BesideAnswer>(...besideOf(map, other, moments)),
+    besideDrawn: (map: string, other: string | File, moments: Moments, board: string) => requestFile(...besideOf(map, other, moments, board)),
     pastBranch: (map: string, seq: number, topic: string) => request<{ topics: Draft[] }>('GET', `maps/${map}/history/${seq}/branch/${topic}`),
     emptyMapTrash: (map: string) => request<{ topics: number }>('DELETE', `maps/${map}/trash`),
     nameVersion: (map: string, seq: number, name: string | null) => request<VersionsAnswer>('PUT', `maps/${map}/history/${seq}/name`, { name }),
@@ -161,8 +161,11 @@ export const api = {
     removed: (map: string) => request<TrashAnswer>('GET', `maps/${map}/trash`),
 }
 
-function besideOf(map: string, other: string | File, drawn?: string): [method: string, path: string, file?: File] {
-    const asked = new URLSearchParams({ ...(other instanceof File ? { name: other.name.slice(-200) } : {}), ...(drawn === undefined ? {} : { drawn }) }).toString()
+/** Which moments of both are meant: of the other map and of the own one, by the numbers of edits; null for as they are. */
+export interface Moments { at: number | null; since: number | null }
+
+function besideOf(map: string, other: string | File, { at, since }: Moments, drawn?: string): [method: string, path: string, file?: File] {
+    const asked = new URLSearchParams({ ...(drawn === undefined ? {} : { drawn }), ...(other instanceof File ? { name: other.name.slice(-200) } : at === null ? {} : { at: String(at) }), ...(since === null ? {} : { since: String(since) }) }).toString()
     return other instanceof File ? ['POST', `maps/${map}/beside/file?${asked}`, other] : ['GET', `maps/${map}/beside/${other}?${asked}`]
 }
 

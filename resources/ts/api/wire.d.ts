@@ -6220,6 +6220,10 @@ export interface BesideAnswer {
    */
   same: number;
   hasMore: boolean;
+  /**
+   * Whether it is known which map both once were; what only the own one changed since is no difference then.
+   */
+  isSince: boolean;
 }
 /**
  * The classes of somebody who teaches, the newest first.

@@ -10,7 +10,7 @@ import { useBeside, type Difference, type Sort } from './useBeside'
 const props = defineProps<{ id: string }>()
 const router = useRouter()
 const route = useRoute()
-const { other, answer, drawn, problem, isAsking, open, taken, refused, steps, lay, take, leave, back } = useBeside(() => props.id)
+const { other, moments, answer, drawn, problem, isAsking, open, taken, refused, steps, lay, take, leave, back } = useBeside(() => props.id)
 
 const WORDS: Record<Sort, string> = { new: 'Only there', changed: 'Says otherwise there', moved: 'Stands elsewhere there', tied: 'Tied there', gone: 'Only here' }
 const CHALKS: Record<Sort, string> = { new: 'kelp', changed: 'dusk', moved: 'marigold', tied: 'heather', gone: 'ember' }
@@ -27,7 +27,8 @@ const large = ref(false)
 onMounted(async () => {
     const all = (await api.library().catch(() => null))?.maps ?? []
     title.value = all.find((one) => one.id === props.id)?.title ?? ''
-    maps.value = all.filter((one) => one.id !== props.id).map((one) => ({ label: one.title, value: one.id }))
+    maps.value = [{ label: 'This map, at another moment', value: props.id }, ...all.filter((one) => one.id !== props.id).map((one) => ({ label: one.title, value: one.id }))]
+    own.value = await momentsOf(props.id)
     const { map } = route.query
     await (typeof map === 'string' ? choose(map) : nextTick(() => select.value?.focus()))
 })
@@ -47,11 +48,33 @@ const tells = ({ sort, topics, facts, trail, to }: Difference): string => [
     facts.length > 0 ? facts.join(', ') : '',
 ].filter((one) => one !== '').join(' · ')
 
+interface Moment { label: string; value: number }
+/** Of a map: the versions that have a name, and its latest edits. */
+const own = shallowRef<readonly Moment[]>([])
+const theirs = shallowRef<readonly Moment[]>([])
+const time = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
+async function momentsOf(map: string): Promise<readonly Moment[]> {
+    const its = await api.history(map).catch(() => null)
+    return its === null ? [] : [
+        ...its.versions.map(({ seq, name, named }) => ({ label: `${name}, named ${time.format(new Date(named))}`, value: seq })),
+        ...its.edits.map(({ seq, summary, made }) => ({ label: `Before “${summary.slice(0, 60)}”, ${time.format(new Date(made))}`, value: seq - 1 })),
+    ]
+}
+const optionsOf = (all: readonly Moment[]): { label: string; value: number }[] => [{ label: 'As it is now', value: -1 }, ...all.filter((one, n) => all.findIndex(({ value }) => value === one.value) === n)]
+const when = (value: number): number | null => (value < 0 ? null : value)
+const isPast = computed(() => moments.value.since !== null)
+async function turn(as: { at?: number; since?: number }): Promise<void> {
+    const wanted = { at: as.at === undefined ? moments.value.at : when(as.at), since: as.since === undefined ? moments.value.since : when(as.since) }
+    await (other.value === null ? undefined : lay(other.value, wanted))
+}
+
 async function choose(its: string | File | null | undefined): Promise<void> {
     if (its != null) {
+        theirs.value = typeof its === 'string' ? await momentsOf(its) : []
         // As it is now: it is sent again when both are drawn, and when something is taken back.
         const kept = its instanceof File ? new File([await its.arrayBuffer()], its.name) : its
-        await lay(kept)
+        // Against itself as it is there is nothing to be told: against how it was before the latest edit.
+        await lay(kept, { at: its === props.id ? (theirs.value[0]?.value ?? null) : null, since: moments.value.since })
         focus(0)
     }
 }
@@ -64,7 +87,7 @@ function key(event: KeyboardEvent, i: number): void {
         run()
         focus(place)
     }
-    const acts: Record<string, () => void> = { Enter: after(() => void take(i)), Delete: after(() => leave(i)), ArrowDown: () => focus(place + 1), ArrowUp: () => focus(place - 1) }
+    const acts: Record<string, () => void> = isPast.value ? { ArrowDown: () => focus(place + 1), ArrowUp: () => focus(place - 1) } : { Enter: after(() => void take(i)), Delete: after(() => leave(i)), ArrowDown: () => focus(place + 1), ArrowUp: () => focus(place - 1) }
     const its = event.target === event.currentTarget && !event.ctrlKey && !event.altKey && !event.metaKey ? acts[event.key] : undefined
     if (its !== undefined) {
         event.preventDefault()
@@ -95,13 +118,19 @@ function undo(event: KeyboardEvent): void {
                     <NButton size="small" @click="chooser?.click()">A file</NButton>
                     <input ref="chooser" type="file" hidden aria-label="File that is laid beside it" @change="choose(chooser?.files?.[0])" />
                 </div>
+                <div v-if="other !== null" class="moments">
+                    <label>Here<NSelect size="tiny" filterable :value="moments.since ?? -1" :options="optionsOf(own)" :input-props="{ 'aria-label': 'Moment of this map' }" @update:value="(since: number) => turn({ since })" /></label>
+                    <label v-if="typeof other === 'string'">There<NSelect size="tiny" filterable :value="moments.at ?? -1" :options="optionsOf(theirs)" :input-props="{ 'aria-label': 'Moment of the other' }" @update:value="(at: number) => turn({ at })" /></label>
+                </div>
                 <p v-if="problem !== ''" class="problem" role="alert">{{ problem }}</p>
                 <NSpin v-if="isAsking" size="small" />
                 <p v-else-if="answer === null" class="told">Choose a map, or a file that came back: a copy of this map, an outline, a document. Topics are known again by where they come from, or by what they say and where they stand. Nothing changes before you take it over.</p>
                 <template v-else>
                     <p class="told" role="status"><b dir="auto">{{ answer.title }}</b> {{ number(answer.same, 'topic is', 'topics are') }} the same. {{ open.length > 0 ? `${number(open.length, 'difference', 'differences')} to decide on${answer.hasMore ? ', and more after these' : ''}: Enter takes one over, Del leaves it.` : taken === 0 ? 'Nothing is otherwise.' : 'Nothing more to decide.' }}</p>
                     <p v-for="[i, why] in refused" :key="i" class="problem" role="alert">{{ answer.differences[i]?.title || 'Untitled' }}: {{ why }}</p>
-                    <div v-if="there.length > 1" class="tools"><NButton size="small" type="primary" @click="take(...there)">Take over all that is there ({{ there.length }})</NButton></div>
+                    <p v-if="answer.isSince" class="told soft">It is known of which moment it is a copy: what was changed here since stays, and what both changed is brought together.</p>
+                    <p v-if="isPast" class="told soft">Both are only looked at: nothing can be taken over into what is past.</p>
+                    <div v-if="there.length > 1 && !isPast" class="tools"><NButton size="small" type="primary" @click="take(...there)">Take over all that is there ({{ there.length }})</NButton></div>
                     <div ref="list" class="groups">
                         <section v-for="group in groups" :key="group.sort">
                             <h2><i :style="{ borderColor: `var(--${CHALKS[group.sort]})` }" />{{ WORDS[group.sort] }} · {{ group.all.length }}</h2>
@@ -110,7 +139,7 @@ function undo(event: KeyboardEvent): void {
                                     <b dir="auto">{{ one.title || 'Untitled' }}</b>
                                     <small dir="auto">{{ tells(one) }}</small>
                                     <p v-for="said in one.said" :key="said.field" class="said" dir="auto"><em v-if="said.field !== 'title'">{{ FIELDS[said.field] }}</em> <component :is="piece.what === 'new' ? 'ins' : piece.what === 'gone' ? 'del' : 'span'" v-for="(piece, n) in said.pieces" :key="n">{{ begun(piece.text, n) }}</component></p>
-                                    <span class="do"><NButton size="tiny" secondary tabindex="-1" @click="take(i)">{{ act(one.sort) }}</NButton><NButton size="tiny" quaternary tabindex="-1" @click="leave(i)">Leave</NButton></span>
+                                    <span v-if="!isPast" class="do"><NButton size="tiny" secondary tabindex="-1" @click="take(i)">{{ act(one.sort) }}</NButton><NButton size="tiny" quaternary tabindex="-1" @click="leave(i)">Leave</NButton></span>
                                 </li>
                                 <li v-if="group.all.length > MOST" class="more">{{ number(group.all.length - MOST, 'more comes', 'more come') }} when these are decided.</li>
                             </ul>
@@ -134,7 +163,8 @@ h1 { font-size: 17px; margin: 0; flex: 1; overflow: hidden; text-overflow: ellip
 h1 small { margin-left: 10px; font-weight: 400; color: var(--soft); font-size: 15px; }
 main { flex: 1; min-height: 0; display: grid; grid-template-columns: 400px minmax(0, 1fr); }
 .list { display: flex; flex-direction: column; gap: 9px; padding: 12px 14px 0; min-height: 0; border-right: 1px solid var(--edge); }
-.ask { display: flex; gap: 8px; }
+.ask, .moments { display: flex; gap: 8px; }
+.moments label { flex: 1; min-width: 0; display: flex; flex-direction: column; gap: 2px; font-size: 13px; color: var(--soft); }
 p { margin: 0; line-height: 1.45; }
 .told { font-size: 14.5px; }
 .told b { display: block; }

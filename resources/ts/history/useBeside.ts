@@ -1,6 +1,6 @@
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { onBeforeRouteLeave } from 'vue-router'
-import { api } from '@/api/client'
+import { api, type Moments } from '@/api/client'
 import { latest } from '@/api/latest'
 import type { BesideAnswer, Edit } from '@/api/wire'
 import { newId } from '@/stores/map'
@@ -25,6 +25,8 @@ export function useBeside(id: () => string) {
     const preferences = usePreferences()
     /** What is laid beside it: the id of a map, or a file. */
     const other = shallowRef<string | File | null>(null)
+    /** Which moments of both are meant. */
+    const moments = shallowRef<Moments>({ at: null, since: null })
     const answer = shallowRef<BesideAnswer | null>(null)
     const drawn = ref('')
     const problem = ref('')
@@ -43,7 +45,7 @@ export function useBeside(id: () => string) {
     async function draw(): Promise<void> {
         const its = other.value
         const isWanted = drawing.begin()
-        const file = its === null ? null : await api.besideDrawn(id(), its, preferences.board).catch(() => null)
+        const file = its === null ? null : await api.besideDrawn(id(), its, moments.value, preferences.board).catch(() => null)
         if (isWanted()) {
             URL.revokeObjectURL(drawn.value)
             drawn.value = file === null ? '' : URL.createObjectURL(file)
@@ -52,14 +54,15 @@ export function useBeside(id: () => string) {
     watch(() => preferences.board, () => void draw())
     onBeforeUnmount(() => URL.revokeObjectURL(drawn.value))
 
-    /** Lays it beside the map, as both are now. */
-    async function lay(its: string | File): Promise<void> {
+    /** Lays it beside the map, as both are now or were at a moment. */
+    async function lay(its: string | File, as: Moments = moments.value): Promise<void> {
         const isWanted = asking.begin()
         other.value = its
+        moments.value = as
         problem.value = ''
         isAsking.value = true
         try {
-            const [opened, got] = await Promise.all([api.open(id()), api.beside(id(), its)])
+            const [opened, got] = await Promise.all([api.open(id()), api.beside(id(), its, as)])
             if (isWanted()) {
                 seq = opened.seq
                 answer.value = got
@@ -138,5 +141,5 @@ export function useBeside(id: () => string) {
         await lay(other.value)
     }
 
-    return { other, answer, drawn, problem, isAsking, open, taken, refused, steps, lay, take, leave, back }
+    return { other, moments, answer, drawn, problem, isAsking, open, taken, refused, steps, lay, take, leave, back }
 }

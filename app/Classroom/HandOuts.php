@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Classroom;
 
 use App\Comments\Comments;
+use App\Library\PictureCache;
 use App\Library\Shelf;
 use App\Models\HandOut;
 use App\Models\HandOutCopy;
@@ -42,49 +43,51 @@ final readonly class HandOuts
     /** Of one class. */
     private const MOST = 200;
 
-    public function __construct(private Connection $database, private MapStore $store, private MapAnswers $answers, private ViewingLinks $links, private Comments $comments)
+    /** In all copies that are made at once, so that it takes seconds. */
+    private const MOST_TOPICS = 60_000;
+
+    public function __construct(private Connection $database, private MapStore $store, private MapAnswers $answers, private ViewingLinks $links, private Comments $comments, private PictureCache $kept)
     {
     }
 
     /** @param  array{title: string, question: string, due: string|null, byTeam: bool}  $wish */
     public function give(SchoolClass $class, MapRecord $map, array $wish): HandOut
     {
-        return $this->database->transaction(function () use ($class, $map, $wish): HandOut {
-            $teacher = self::teacher($class->id);
-            $pupils = Pupil::query()->with('person')->where('class_id', $class->id)->get()->sortBy('id')->values();
+        $teacher = self::teacher($class->id);
+        $pupils = Pupil::query()->with('person')->where('class_id', $class->id)->get()->sortBy('id')->values();
+        $teams = $wish['byTeam'] ? $pupils->whereNotNull('team')->groupBy('team')->sortKeys() : $pupils->groupBy('id');
+        if ($wish['byTeam'] && $teams->isEmpty()) {
+            throw new InvalidEdit('Nobody is in a team yet. Put pupils into teams first, or give a copy to each.', 'byTeam');
+        }
+        $topics = self::withoutLater($this->store->load($map), null);
+        if (count($topics->all()) * max(1, $teams->count()) > self::MOST_TOPICS) {
+            throw new InvalidEdit('This is too large to be given to so many at once: all copies together may have 60,000 topics. Give out a part of it, or a copy to each team.', 'map');
+        }
+        $title = $wish['title'] !== '' ? $wish['title'] : Shelf::title($map->title, $topics->root()->title);
+        $handOut = $this->database->transaction(function () use ($class, $map, $wish, $teacher, $topics, $title): HandOut {
+            SchoolClass::query()->whereKey($class->id)->lockForUpdate()->value('id');
             if (HandOut::query()->where('class_id', $class->id)->count() >= self::MOST) {
                 throw new InvalidEdit('A class has at most 200 hand-outs. Take one away that is over.', 'map');
             }
-            if ($wish['byTeam'] && $pupils->whereNotNull('team')->isEmpty()) {
-                throw new InvalidEdit('Nobody is in a team yet. Put pupils into teams first, or give a copy to each.', 'byTeam');
-            }
-            $id = Ids::next();
-            $topics = self::withoutLater($this->store->load($map), null);
-            $title = $wish['title'] !== '' ? $wish['title'] : Shelf::title($map->title, $topics->root()->title);
-            $given = $this->copyMap($teacher, $map, $topics, $id, $title);
-            $handOut = HandOut::query()->create(['id' => $id, 'class_id' => $class->id, 'given_id' => $given->id, 'map_id' => $map->id, 'model_id' => null, 'title' => $title, 'question' => $wish['question'], 'due' => $wish['due'], 'by_team' => $wish['byTeam'], 'rubric' => [], 'made' => time()]);
-            foreach ($wish['byTeam'] ? $pupils->whereNotNull('team')->groupBy('team')->sortKeys() : $pupils->groupBy('id') as $team) {
-                $this->copyFor($handOut, $given, $teacher, $wish['byTeam'] ? (string) $team->first()?->team : (string) $team->first()?->name, array_values($team->all()));
-            }
+            $given = $this->copyMap($teacher, $map, $topics, $id = Ids::next(), $title);
 
-            return $handOut;
+            return HandOut::query()->create(['id' => $id, 'class_id' => $class->id, 'given_id' => $given->id, 'map_id' => $map->id, 'model_id' => null, 'title' => $title, 'question' => $wish['question'], 'due' => $wish['due'], 'by_team' => $wish['byTeam'], 'rubric' => [], 'made' => time()]);
         });
+        // One after the other: nobody waits for more than one, and whoever is left out has theirs when they come in.
+        foreach ($teams as $team) {
+            $this->copyFor($handOut, $teacher, array_values($team->all()));
+        }
+
+        return $handOut;
     }
 
     /** Gives a pupil who came later, or came into a team, what the others have. */
     public function catchUp(Pupil $pupil): void
     {
-        $all = HandOut::query()->with('given')->where('class_id', $pupil->class_id)->oldest('id')->get();
-        $teacher = $all->isEmpty() ? null : self::teacher($pupil->class_id);
+        $all = HandOut::query()->where('class_id', $pupil->class_id)->oldest('id')->get();
         foreach ($all as $handOut) {
-            if ($teacher === null || ($handOut->by_team && $pupil->team === null) || $this->copiesOf($pupil)->where('hand_out_id', $handOut->id)->exists()) {
-                continue;
-            }
-            $copy = $handOut->by_team ? HandOutCopy::query()->where('hand_out_id', $handOut->id)->where('label', $pupil->team)->first() : null;
-            if ($copy === null) {
-                $this->copyFor($handOut, $handOut->given, $teacher, $pupil->team !== null && $handOut->by_team ? $pupil->team : $pupil->name, [$pupil]);
-            } else {
-                $this->letIn($copy, $teacher, $pupil);
+            if (! $handOut->by_team || $pupil->team !== null) {
+                $this->copyFor($handOut, self::teacher($pupil->class_id), [$pupil]);
             }
         }
     }
@@ -121,14 +124,31 @@ final readonly class HandOuts
         return HandOutCopy::query()->whereHas('pupils', fn (Builder $pupils) => $pupils->whereKey($pupil->id));
     }
 
-    /** @param  list<Pupil>  $pupils */
-    private function copyFor(HandOut $handOut, MapRecord $given, Person $teacher, string $label, array $pupils): void
+    /**
+     * Lets those into their copy who are in none yet, one that is made where there is none.
+     *
+     * @param  list<Pupil>  $pupils  one, or those of one team
+     */
+    private function copyFor(HandOut $handOut, Person $teacher, array $pupils): void
     {
-        $map = $this->copyMap($teacher, $given, $this->store->load($given), $handOut->id, $handOut->title);
-        $copy = HandOutCopy::query()->create(['id' => Ids::next(), 'hand_out_id' => $handOut->id, 'map_id' => $map->id, 'label' => $label, 'state' => CopyState::Open, 'handed_in' => null, 'marks' => [], 'words' => '', 'shown' => null, 'link_id' => null]);
-        foreach ($pupils as $pupil) {
-            $this->letIn($copy, $teacher, $pupil);
-        }
+        $this->database->transaction(function () use ($handOut, $teacher, $pupils): void {
+            // Somebody may come in on two devices at once.
+            HandOut::query()->whereKey($handOut->id)->lockForUpdate()->value('id');
+            $pupils = array_values(array_filter($pupils, fn (Pupil $pupil): bool => $this->copiesOf($pupil)->where('hand_out_id', $handOut->id)->doesntExist()));
+            if ($pupils === []) {
+                return;
+            }
+            $label = $handOut->by_team ? (string) $pupils[0]->team : $pupils[0]->name;
+            $copy = $handOut->by_team ? HandOutCopy::query()->where('hand_out_id', $handOut->id)->where('label', $label)->first() : null;
+            if ($copy === null) {
+                $given = MapRecord::query()->whereKey($handOut->given_id)->firstOrFail();
+                $map = $this->copyMap($teacher, $given, $this->store->load($given), $handOut->id, $handOut->title);
+                $copy = HandOutCopy::query()->create(['id' => Ids::next(), 'hand_out_id' => $handOut->id, 'map_id' => $map->id, 'label' => $label, 'state' => CopyState::Open, 'handed_in' => null, 'marks' => [], 'words' => '', 'shown' => null, 'link_id' => null]);
+            }
+            foreach ($pupils as $pupil) {
+                $this->letIn($copy, $teacher, $pupil);
+            }
+        });
     }
 
     /** A map of the teacher's that stands with its class; its topics keep their ids, by which they are known again. */
@@ -186,9 +206,14 @@ final readonly class HandOuts
         if ($source === null) {
             return [];
         }
-        [$map, $given] = [$this->store->load($source), $this->store->load($handOut->given)];
+        /** @var list<array{topic: string, title: string, isGiven: bool}> $parts */
+        $parts = json_decode($this->kept->of($source, ['parts', $handOut->given_id, $handOut->given->seq], function () use ($source, $handOut): string {
+            [$map, $given] = [$this->store->load($source), $this->store->load($handOut->given)];
 
-        return array_map(fn (string $id): array => ['topic' => $id, 'title' => InlineMarkdown::oneLine($map->topic($id)->title), 'isGiven' => $given->row('topic', $id) !== null], self::later($map));
+            return json_encode(array_map(fn (string $id): array => ['topic' => $id, 'title' => InlineMarkdown::oneLine($map->topic($id)->title), 'isGiven' => $given->row('topic', $id) !== null], self::later($map)), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
+        }), true, 4, JSON_THROW_ON_ERROR);
+
+        return $parts;
     }
 
     /** Gives a part that was kept back to all, into the place where it stands in the map that it comes from. */
@@ -296,8 +321,8 @@ final readonly class HandOuts
     public function delete(HandOut $handOut): void
     {
         $this->database->transaction(function () use ($handOut): void {
-            MapRecord::query()->whereKey(HandOutCopy::query()->where('hand_out_id', $handOut->id)->pluck('map_id'))->delete();
-            MapRecord::query()->whereKey($handOut->given_id)->delete();
+            // The given map and the copies; one that has become somebody else's is theirs.
+            MapRecord::query()->where('hand_out', $handOut->id)->where('person_id', self::teacher($handOut->class_id)->id)->delete();
             HandOut::query()->whereKey($handOut->id)->delete();
         });
     }

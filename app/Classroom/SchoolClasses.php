@@ -69,13 +69,13 @@ final readonly class SchoolClasses
     {
         $class = SchoolClass::query()->where('code', Codes::read($code))->first() ?? throw new InvalidEdit('There is no class with this code, or its door is closed.', 'code');
 
-        return $this->database->transaction(function () use ($class, $name): Pupil {
+        return $this->entered($this->database->transaction(function () use ($class, $name): Pupil {
             if ($this->isTaken($class, $name)) {
                 throw new InvalidEdit('Somebody in this class has this name. If it is you, come in by your own word; else add a letter to it.', 'name');
             }
 
-            return $this->entered($this->pupil($class, $name));
-        });
+            return $this->pupil($class, $name);
+        }));
     }
 
     /** Lets a pupil in again, by their own word. */
@@ -91,6 +91,7 @@ final readonly class SchoolClasses
         if ($pupil->came === null) {
             $pupil->update(['came' => time()]);
         }
+        $this->handOuts->catchUp($pupil->load('person'));
 
         return $pupil;
     }
@@ -111,12 +112,9 @@ final readonly class SchoolClasses
     {
         // Nobody has the password, so none is hashed: a class of thirty would wait for that.
         $id = Person::query()->toBase()->insertGetId(['name' => $name, 'email' => strtolower(Ids::next()).self::NO_ADDRESS, 'password' => self::NO_PASSWORD, 'pupil_of' => $class->id]);
-        $person = Person::query()->whereKey($id)->firstOrFail();
         $word = Codes::make(Codes::OWN);
-        $pupil = Pupil::query()->create(['id' => Ids::next(), 'class_id' => $class->id, 'person_id' => $person->id, 'name' => $name, 'team' => null, 'word' => $word, 'hash' => hash('sha256', $word), 'came' => null]);
-        $this->handOuts->catchUp($pupil->setRelation('person', $person));
 
-        return $pupil;
+        return Pupil::query()->create(['id' => Ids::next(), 'class_id' => $class->id, 'person_id' => $id, 'name' => $name, 'team' => null, 'word' => $word, 'hash' => hash('sha256', $word), 'came' => null]);
     }
 
     /** Says what a pupil is called, or in which team they are; what was given to that team is theirs too. */
@@ -143,7 +141,7 @@ final readonly class SchoolClasses
         $this->database->transaction(function () use ($pupil): void {
             $copies = HandOutCopy::query()->whereHas('pupils', fn ($query) => $query->whereKey($pupil->id))->withCount('pupils')->get();
             Person::query()->whereKey($pupil->person_id)->delete();
-            MapRecord::query()->whereKey($copies->where('pupils_count', 1)->pluck('map_id'))->delete();
+            MapRecord::query()->whereKey($copies->where('pupils_count', 1)->pluck('map_id'))->where('person_id', SchoolClass::query()->whereKey($pupil->class_id)->value('person_id'))->delete();
         });
     }
 

@@ -37,11 +37,13 @@ final readonly class Presence
     /**
      * @param  string|null  $at  the topic that they have chosen
      * @param  int  $for  seconds after which they have gone, where they say nothing more
+     * @param  string|null  $in  in which text of it they write: "title" or "note"
+     * @param  int|null  $caret  and where in that, as their editor counts
      * @return bool whether that is news to anybody
      */
-    public function note(MapRecord $map, Person $person, ?string $at, int $for = self::ASKING): bool
+    public function note(MapRecord $map, Person $person, ?string $at, int $for = self::ASKING, ?string $in = null, ?int $caret = null): bool
     {
-        return $this->change($map, fn (array $there): array => [$person->id => ['name' => $person->name, 'at' => $at, 'until' => self::now() + $for]] + $there);
+        return $this->change($map, fn (array $there): array => [$person->id => ['name' => $person->name, 'at' => $at, 'in' => $in, 'caret' => $caret, 'until' => self::now() + $for]] + $there);
     }
 
     /** @return bool whether that is news to anybody */
@@ -52,19 +54,19 @@ final readonly class Presence
 
     /**
      * @param  bool  $hasPlaces  whether somebody may be told where the others are
-     * @return list<array{id: int, name: string, at: string|null}> "Present" in the wire schema, in a lasting order
+     * @return list<array{id: int, name: string, at: string|null, in: string|null, caret: int|null}> "Present" in the wire schema, in a lasting order
      */
     public function others(MapRecord $map, Person $person, bool $hasPlaces): array
     {
         return array_values(array_filter($this->all($map, $hasPlaces), fn (array $one): bool => $one['id'] !== $person->id));
     }
 
-    /** @return list<array{id: int, name: string, at: string|null}> all who are there */
+    /** @return list<array{id: int, name: string, at: string|null, in: string|null, caret: int|null}> all who are there */
     public function all(MapRecord $map, bool $hasPlaces): array
     {
         $all = [];
-        foreach (array_slice($this->there($map), 0, self::MOST, true) as $id => ['name' => $name, 'at' => $at]) {
-            $all[] = ['id' => $id, 'name' => $name, 'at' => $hasPlaces ? $at : null];
+        foreach (array_slice($this->there($map), 0, self::MOST, true) as $id => $one) {
+            $all[] = ['id' => $id, 'name' => $one['name']] + ($hasPlaces ? ['at' => $one['at'], 'in' => $one['in'] ?? null, 'caret' => $one['caret'] ?? null] : ['at' => null, 'in' => null, 'caret' => null]);
         }
 
         return $all;
@@ -73,7 +75,7 @@ final readonly class Presence
     /**
      * One after the other, so that nobody is lost while two say something at once.
      *
-     * @param  callable(array<int, array{name: string, at: string|null, until: int}>): array<int, array{name: string, at: string|null, until: int}>  $how
+     * @param  callable(array<int, array{name: string, at: string|null, in: string|null, caret: int|null, until: int}>): array<int, array{name: string, at: string|null, in: string|null, caret: int|null, until: int}>  $how
      */
     private function change(MapRecord $map, callable $how): bool
     {
@@ -81,7 +83,7 @@ final readonly class Presence
             $before = $this->there($map);
             $after = $how($before);
             $this->cache->put(self::key($map), $after, self::LISTENING);
-            $told = fn (array $there): array => array_map(fn (array $one): array => [$one['name'], $one['at']], $there);
+            $told = fn (array $there): array => array_map(fn (array $one): array => [$one['name'], $one['at'], $one['in'] ?? null, $one['caret'] ?? null], $there);
 
             return $told($before) != $told($after);
         };
@@ -94,10 +96,10 @@ final readonly class Presence
         }
     }
 
-    /** @return array<int, array{name: string, at: string|null, until: int}> in a lasting order */
+    /** @return array<int, array{name: string, at: string|null, in: string|null, caret: int|null, until: int}> in a lasting order */
     private function there(MapRecord $map): array
     {
-        /** @var array<int, array{name: string, at: string|null, until: int}> $kept */
+        /** @var array<int, array{name: string, at: string|null, in: string|null, caret: int|null, until: int}> $kept */
         $kept = (array) $this->cache->get(self::key($map), []);
         $there = array_filter($kept, fn (array $one): bool => ($one['until'] ?? 0) > self::now());
         ksort($there);

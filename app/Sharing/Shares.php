@@ -129,6 +129,9 @@ final readonly class Shares
      */
     public function offer(Person $owner, MapRecord $map, ?string $email): void
     {
+        if ($email !== null && $map->hand_out !== null) {
+            throw new InvalidEdit('This map stands with a class. Make a copy of it to hand on.', 'email');
+        }
         if ($email !== null) {
             $other = Person::query()->where('email', $email)->first();
             if ($other === null || $this->access->role($other, $map)?->isAtLeast(Role::Edit) !== true || $other->id === $owner->id || $other->pupil_of !== null) {

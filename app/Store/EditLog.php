@@ -150,7 +150,7 @@ final readonly class EditLog
         return array_values($records->get()
             ->map(fn (EditRecord $record): array => [
                 'seq' => $record->seq,
-                'person' => $record->person->name,
+                'person' => $record->person->name ?? 'Somebody who has left',
                 'summary' => $record->summary,
                 'made' => $record->made_at->toIso8601ZuluString('millisecond'),
             ])

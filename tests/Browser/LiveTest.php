@@ -105,6 +105,23 @@ it('keeps every letter that two type into one note, and each sees those of the o
     expect(array_column(onServer($id)['topics'], 'note', 'title')['Boats'] ?? null)->toBe($whole)->and($tove->complaints())->toBe([])->and($ines->complaints())->toBe([]);
 });
 
+it('shows where within a note the other writes, and that they write a title', function () {
+    [$tove, $ines] = together();
+    intoNote($tove)->type('Boats come in at six.')->saved();
+    $ines->waitUntil(fn (): bool => trim(note($ines)) === 'Boats come in at six.', 'the note beside');
+    $before = fn (): string => (string) $ines->script('const caret = document.querySelector(`.desk .note-text .caret-of[data-name="Wren"]`); if (caret === null) return "none"; const range = document.createRange(); range.setStart(document.querySelector(".desk .note-text"), 0); range.setEndBefore(caret); return range.toString()');
+    $ines->waitUntil(fn (): bool => $before() === 'Boats come in at six.', 'her caret at the end');
+    $tove->keys('Mod+Home', 'ArrowRight', 'ArrowRight');
+    $ines->waitUntil(fn (): bool => $before() === 'Bo', 'her caret behind two letters');
+    $tove->keys('Escape');
+    $ines->waitUntil(fn (): bool => $before() === 'none', 'no caret');
+    $tove->pick('Boats')->keys('F2');
+    $ines->waitUntil(fn (): bool => (bool) $ines->script('return [...document.querySelectorAll(".present-mark text")].some((one) => one.textContent === "Wren writes")'), 'that she writes');
+    $tove->keys('Escape');
+    $ines->waitUntil(fn (): bool => (bool) $ines->script('return [...document.querySelectorAll(".present-mark text")].some((one) => one.textContent === "Wren")'), 'that she does no more');
+    expect($tove->complaints())->toBe([])->and($ines->complaints())->toBe([]);
+});
+
 it('keeps both titles where two typed over one, and says so; a title that was only opened is left as the other made it', function () {
     [$tove, $ines] = together();
     $tove->keys('F2', 'Mod+a')->type('Ferries');

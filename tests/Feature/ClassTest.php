@@ -205,6 +205,47 @@ it('gives whoever joins later what the others have', function () {
     expect(array_keys(($this->table)($handOut)))->toBe(['Ada', 'Late']);
 });
 
+it('makes a copy for whoever was added by name since when they first come in, once, on however many devices', function () {
+    $handOut = ($this->given)(['Ada']);
+    $pupils = collect($this->postJson("/api/classes/{$this->class}/pupils", ['names' => ['Bo', 'ada', 'Bo']])->assertOk()->json('pupils'));
+    expect($pupils->pluck('name')->all())->toBe(['Ada', 'Bo'])->and(array_keys(($this->table)($handOut)))->toBe(['Ada']);
+    foreach ([1, 2] as $device) {
+        $this->flushSession();
+        auth()->forgetUser();
+        $this->postJson('/api/join', ['word' => $pupils->firstWhere('name', 'Bo')['word']])->assertOk()->assertJsonCount(1, 'handOuts');
+    }
+    ($this->be)($this->tove);
+    expect(array_keys(($this->table)($handOut)))->toBe(['Ada', 'Bo']);
+});
+
+it('gives out no more at once than it can make in seconds', function () {
+    $large = $this->mapOf($this->tove, new TopicDraft('Large', children: array_map(fn (int $n): TopicDraft => new TopicDraft("Topic {$n}"), range(1, 700))));
+    $this->postJson("/api/classes/{$this->class}/pupils", ['names' => array_map(fn (int $n): string => "Pupil {$n}", range(1, 90))])->assertOk();
+    $this->postJson("/api/classes/{$this->class}/hand-outs", ['map' => $large->id, 'title' => '', 'question' => '', 'due' => null, 'byTeam' => false])->assertStatus(422)->assertJsonPath('field', 'map');
+    expect(HandOut::query()->count())->toBe(0)->and(MapRecord::query()->whereNotNull('hand_out')->count())->toBe(0);
+});
+
+it('leaves the history of a team as it was when somebody goes, and lets no copy be handed on', function () {
+    $pupils = array_column($this->postJson("/api/classes/{$this->class}/pupils", ['names' => ['Ada', 'Bo']])->json('pupils'), 'id', 'name');
+    foreach ($pupils as $name => $id) {
+        $this->patchJson("/api/pupils/{$id}", ['name' => $name, 'team' => 'Port'])->assertOk();
+    }
+    $handOut = ($this->given)(['Cy'], ['byTeam' => true]);
+    $map = ($this->copy)($handOut, 'Port')->map;
+    ($this->be)(($this->pupil)('Ada'));
+    $this->sendEdits($map, [['name' => 'topic.add', 'parent' => $map->root, 'topic' => ['title' => 'Ice']]])->assertJsonPath('edits.0.status', 'done');
+    ($this->be)($this->tove);
+    $this->deleteJson("/api/pupils/{$pupils['Ada']}")->assertOk();
+    expect($this->getJson("/api/maps/{$map->id}/history")->assertOk()->json('edits.0.person'))->toBe('Somebody who has left')->and(array_keys(($this->table)($handOut)))->toBe(['Port'])->and(($this->table)($handOut)['Port']['counts']['added'])->toBe(1);
+    $oskar = $this->person('oskar@saltmere.example');
+    app(App\Sharing\Shares::class)->give($this->tove, $map, $oskar->email, App\Sharing\Role::Edit);
+    $this->putJson("/api/maps/{$map->id}/offer", ['email' => $oskar->email])->assertStatus(422);
+    // A copy that became another's by whatever way is theirs.
+    $map->fresh()->update(['person_id' => $oskar->id]);
+    $this->deleteJson("/api/hand-outs/{$handOut->id}")->assertOk();
+    expect(MapRecord::query()->pluck('id')->all())->toEqualCanonicalizing([$this->source->id, $map->id]);
+});
+
 it('says the same to all, or to one, as a comment', function () {
     $handOut = ($this->given)();
     $this->postJson("/api/hand-outs/{$handOut->id}/words", ['text' => 'Ten minutes left.', 'copy' => null])->assertOk()->assertJsonPath('told', 3);
@@ -355,6 +396,9 @@ it('takes ideas by a code, at once or after a look, until it is closed', functio
     // Words, whatever they look like.
     expect($titles())->toBe(['A **cork**']);
     ($this->be)($this->tove);
+    // It is nothing that whoever keeps the map would take back.
+    $this->getJson("/api/maps/{$this->source->id}")->assertJsonPath('undo', null);
+    expect($this->getJson("/api/maps/{$this->source->id}/history")->json('edits.0.person'))->toBe('Ideas by code');
     $this->putJson("/api/maps/{$this->source->id}/ideas", ['topic' => $topic, 'question' => 'And else?', 'isLooked' => true])->assertOk()->assertJsonPath('box.code', $code);
     auth()->logout();
     $this->flushSession();

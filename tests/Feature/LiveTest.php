@@ -140,7 +140,7 @@ it('tells who is there and where, to each as much as they may know, and when the
     $boats = $this->id($this->map, 'Boats');
     ($this->be)($this->ines);
     $this->putJson("/api/maps/{$this->map->id}/here", ['at' => $boats])->assertNoContent();
-    $here = ['id' => $this->ines->id, 'name' => 'Ines', 'at' => $boats];
+    $here = ['id' => $this->ines->id, 'name' => 'Ines', 'at' => $boats, 'in' => null, 'caret' => null];
     expect($this->hub->take($own))->toBe([['others' => [$here], 'talk' => 0]])
         ->and($this->hub->take($looks))->toEqual([['others' => [['at' => null] + $here]]])
         ->and($this->hub->take($comments))->toEqual([['others' => [['at' => null] + $here], 'talk' => 0]]);
@@ -153,6 +153,12 @@ it('tells who is there and where, to each as much as they may know, and when the
     expect($this->getJson("/api/maps/{$this->map->id}/edits?since=0")->json('others'))->toBe([$here]);
     ($this->be)($this->ines);
     $this->putJson("/api/maps/{$this->map->id}/here", ['at' => 'nowhere'])->assertUnprocessable();
+    // Where within a text somebody writes, for those who work in it.
+    $this->putJson("/api/maps/{$this->map->id}/here", ['at' => $boats, 'in' => 'note', 'caret' => 12])->assertNoContent();
+    expect($this->hub->take($own))->toEqual([['others' => [['in' => 'note', 'caret' => 12] + $here], 'talk' => 0]])->and($this->hub->take($looks))->toEqual([['others' => [['at' => null] + $here]]]);
+    foreach ([['in' => 'map', 'caret' => 1], ['in' => 'note', 'caret' => -1], ['in' => 'note', 'caret' => 'x'], ['in' => ['note']]] as $wrong) {
+        $this->putJson("/api/maps/{$this->map->id}/here", ['at' => $boats] + $wrong)->assertUnprocessable();
+    }
     $this->deleteJson("/api/maps/{$this->map->id}/here")->assertNoContent();
     expect($this->hub->take($own))->toBe([['others' => [], 'talk' => 0]]);
 });

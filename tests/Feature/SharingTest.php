@@ -355,10 +355,10 @@ it('tells who else has it open and, to who edits, where they are, for as long as
         return $answer->json('others');
     };
     expect($ask($this->tove, $boats))->toBe([])
-        ->and($ask($this->ines, $this->map->root))->toBe([['id' => $this->tove->id, 'name' => 'Tove', 'at' => $boats]])
+        ->and($ask($this->ines, $this->map->root))->toBe([['id' => $this->tove->id, 'name' => 'Tove', 'at' => $boats, 'in' => null, 'caret' => null]])
         // Where somebody is may be private, so that who does not see all is not told.
-        ->and($ask($this->bram, ''))->toBe([['id' => $this->tove->id, 'name' => 'Tove', 'at' => null], ['id' => $this->ines->id, 'name' => 'Ines', 'at' => null]])
-        ->and($ask($this->tove, $boats))->toBe([['id' => $this->ines->id, 'name' => 'Ines', 'at' => $this->map->root], ['id' => $this->bram->id, 'name' => 'Bram', 'at' => null]]);
+        ->and($ask($this->bram, ''))->toBe([['id' => $this->tove->id, 'name' => 'Tove', 'at' => null, 'in' => null, 'caret' => null], ['id' => $this->ines->id, 'name' => 'Ines', 'at' => null, 'in' => null, 'caret' => null]])
+        ->and($ask($this->tove, $boats))->toBe([['id' => $this->ines->id, 'name' => 'Ines', 'at' => $this->map->root, 'in' => null, 'caret' => null], ['id' => $this->bram->id, 'name' => 'Bram', 'at' => null, 'in' => null, 'caret' => null]]);
     ($this->be)($this->ines);
     expect($this->getJson("/api/maps/{$this->map->id}")->json('others'))->toHaveCount(2);
     foreach (['x', str_repeat('a', 27), '../', 'a b'] as $nonsense) {

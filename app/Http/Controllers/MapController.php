@@ -81,7 +81,7 @@ final readonly class MapController
     /** Somebody has the map open, and is told what is new in it without asking. */
     public function here(SayWhere $request, MapRecord $map, Presence $presence, PeopleHere $people, #[CurrentUser] Person $person): Response
     {
-        if ($presence->note($map, $person, $request->at(), Presence::LISTENING)) {
+        if ($presence->note($map, $person, $request->at(), Presence::LISTENING, $request->in(), $request->caret())) {
             defer(fn () => $people->tell($map));
         }
 

@@ -188,8 +188,8 @@ export function leavePlace(map: string, place: Place): void {
 }
 
 /** Says where one is in a map, for others to see; nobody waits for that. */
-export function sayWhere(map: string, at: string | null): void {
-    sendLast(`maps/${map}/here`, { at }, 'PUT')
+export function sayWhere(map: string, at: string | null, text: 'title' | 'note' | null, caret: number | null): void {
+    sendLast(`maps/${map}/here`, { at, in: text, caret }, 'PUT')
 }
 
 /** Says that one has a map open no more. */

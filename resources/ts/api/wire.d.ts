@@ -2693,9 +2693,17 @@ export interface Present {
   id: number;
   name: string;
   /**
-   * The topic that they have chosen; null to who only looks.
+   * The topic that they have chosen; null to who only looks, as the next two are.
    */
   at: string | null;
+  /**
+   * In which text of it they write.
+   */
+  in: ("title" | "note") | null;
+  /**
+   * And where in that, as their editor counts.
+   */
+  caret: number | null;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema

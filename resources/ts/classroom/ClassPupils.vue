@@ -15,6 +15,8 @@ const names = ref('')
 const at = ref<string | null>(null)
 const name = ref('')
 const team = ref('')
+/** Whether the one who is changed is about to go. */
+const leaving = ref(false)
 const MOST = 100
 /** Puts the caret into a field that has just come. */
 const focus = (within: string): Promise<void> => nextTick(() => document.querySelector<HTMLElement>(`.pupils ${within} :is(input, textarea)`)?.focus())
@@ -33,6 +35,7 @@ async function add(): Promise<void> {
 }
 function change(pupil: ClassPupil): void {
     at.value = pupil.id
+    leaving.value = false
     name.value = pupil.name
     team.value = pupil.team ?? ''
     void focus('.changing')
@@ -59,7 +62,8 @@ async function keep(pupil: ClassPupil): Promise<void> {
                     <NInput v-model:value="name" size="small" :maxlength="60" :input-props="{ 'aria-label': 'Name' }" />
                     <NInput v-model:value="team" size="small" placeholder="Team" :maxlength="40" :input-props="{ 'aria-label': 'Team' }" />
                     <NButton size="small" type="primary" attr-type="submit" :loading="busy">Keep</NButton>
-                    <NButton size="small" quaternary @click="take(() => classApi.removePupil(pupil.id))">Take away</NButton>
+                    <NButton v-if="!leaving" size="small" quaternary @click="leaving = true">Take away</NButton>
+                    <p v-else class="leaving">{{ pupil.name }} can come in no more, and copies that are theirs alone go for good. <NButton size="small" type="error" @click="take(() => classApi.removePupil(pupil.id))">Take away for good</NButton></p>
                 </form>
                 <template v-else>
                     <span class="who" dir="auto">{{ pupil.name }} <small v-if="pupil.team !== null">{{ pupil.team }}</small></span>
@@ -86,4 +90,5 @@ small { color: var(--soft); margin-left: 4px; }
 .word.new { color: var(--ink); }
 .changing { display: flex; gap: 6px; flex: 1; flex-wrap: wrap; }
 .changing > :deep(.n-input) { width: 120px; }
+.leaving { flex: 1 1 100%; margin: 2px 0; padding-left: 8px; border-left: 4px solid var(--ember); line-height: 1.45; }
 </style>

@@ -38,7 +38,11 @@ const editor = useEditor({
     onCreate: () => fill(props.note),
     onFocus: () => settle(),
     onUpdate: ({ editor: changed }) => change(noteMarkdown(changed.state.doc)),
-    onBlur: () => keep(),
+    onBlur: () => {
+        map.caret = null
+        keep()
+    },
+    onSelectionUpdate: ({ editor: its }) => (map.caret = its.isFocused && map.isShared ? its.state.selection.head : null),
 })
 
 const keep = (): void => drafts.flush(own.value, 'note')
@@ -110,7 +114,15 @@ function focus(): void {
     }
 }
 
+/** Where others write in the same note. */
+watch([editor, () => map.others, own], async ([its]) => {
+    if (its !== undefined && (map.others.some((one) => one.in === 'note') || its.view.dom.querySelector('.caret-of') !== null)) {
+        (await import('@/features/share/noteCarets')).showCarets(its, map.others.filter((one) => one.at === own.value && one.in === 'note'))
+    }
+})
+
 onBeforeUnmount(() => {
+    map.caret = null
     ui.isFindingInNote = false
     clearTimeout(filling)
     keep()

@@ -106,10 +106,10 @@ export const useLive = defineStore('live', () => {
     watch(() => (isWanted.value ? map.id : ''), (_now, before) => before !== '' && leaveHere(before))
     const tellWhere = useDebounceFn(() => {
         if (map.listens) {
-            sayWhere(map.id, map.current)
+            sayWhere(map.id, map.current, map.editing !== null ? 'title' : map.caret === null ? null : 'note', map.editing === null ? map.caret : null)
         }
     }, RESTS)
-    watch(() => map.current, () => void tellWhere())
+    watch([() => map.current, () => map.editing !== null, () => map.caret], () => void tellWhere())
     window.addEventListener('pagehide', () => isWanted.value && leaveHere(map.id))
 
     return {}

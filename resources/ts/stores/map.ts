@@ -94,6 +94,8 @@ export const useMap = defineStore('map', () => {
     const me = ref(0)
     /** Whether one is told what is new without asking. */
     const listens = ref(false)
+    /** Where one writes in the note of the topic that is chosen; null where one does not. */
+    const caret = ref<number | null>(null)
     /** Whom one follows, from topic to topic. */
     const followed = ref<number | null>(null)
     /** What others did since this person had it open last. */
@@ -564,7 +566,7 @@ export const useMap = defineStore('map', () => {
     }
 
     return {
-        id, told: base, tree, slips, tried, showTried, marks, place, role, mayEdit, mayComment, isOwner, isShared, talk, others, takeOthers, me, listens, takeNews, isResting: (): boolean => queue.value?.isResting() ?? false, whenResting: resting, whenNews: news, whenOpened: opened, followed, missed, ended, waiting, savedState, savedProblem, undoLabel, redoLabel,
+        id, told: base, tree, slips, tried, showTried, marks, place, role, mayEdit, mayComment, isOwner, isShared, talk, others, takeOthers, me, listens, caret, takeNews, isResting: (): boolean => queue.value?.isResting() ?? false, whenResting: resting, whenNews: news, whenOpened: opened, followed, missed, ended, waiting, savedState, savedProblem, undoLabel, redoLabel,
         chosen, current, currentTopic, region, editing, folded, outlineFolded,
         scope, outlineScope, showing, setShowing, filter, narrowed, setFilter, numbers, seq, today,
         open, close, beforeLeaving, beforeHiding, edit, retitle, outcomeOf, refusalOf, choose, setFolded, refold, uncover, stepInto, afterAnswer, goOnAfterAnswer, askForNews,

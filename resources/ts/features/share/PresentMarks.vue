@@ -16,12 +16,12 @@ const marks = computed(() => {
     }
     // Several at one topic stand beside each other.
     const at = new Map<string, number>()
-    return map.others.flatMap(({ id, name, at: topic }) => {
+    return map.others.flatMap(({ id, name, at: topic, in: text }) => {
         const box = topic !== null && map.slips.has(topic) ? camera.boxes.get(topic) : undefined
         if (box === undefined || topic === null) {
             return []
         }
-        const short = name.length > 14 ? `${name.slice(0, 13)}…` : name
+        const short = `${name.length > 14 ? `${name.slice(0, 13)}…` : name}${text === null ? '' : ' writes'}`
         const wide = short.length * 6.6 + 10
         const x = at.get(topic) ?? 0
         at.set(topic, x + wide + 3)

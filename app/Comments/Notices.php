@@ -6,6 +6,7 @@ namespace App\Comments;
 
 use App\Library\Shelf;
 use App\Mail\Letter;
+use App\Models\Ask;
 use App\Models\Comment;
 use App\Models\Notice;
 use App\Models\Person;
@@ -17,6 +18,7 @@ use ChalkTree\HandOver\Outgoing;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Text\InlineMarkdown;
 use Illuminate\Contracts\Mail\Mailer;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Collection;
 
 /** Tells people of comments that are for them: in the application until they have seen them, and by letter, several in one. */
@@ -50,6 +52,21 @@ final readonly class Notices
                 'id' => $notice->id, 'map' => $comment->map_id, 'mapTitle' => Shelf::title($comment->map->title, (string) $root), 'topic' => $comment->topic_id, 'title' => InlineMarkdown::oneLine((string) $title),
                 'by' => $comment->person->name, 'text' => mb_strimwidth($comment->text, 0, self::EXCERPT, '…'), 'made' => Comments::time($comment->made),
             ];
+        }
+
+        return $told;
+    }
+
+    /** @return list<array{map: string, mapTitle: string, name: string, words: string, made: string}> "ToldAsk" in the wire schema: who asks to be let into maps of somebody's, the newest first */
+    public function asks(Person $person): array
+    {
+        /** @var Collection<int, Ask> $all */
+        $all = Ask::query()->with(['person', 'map'])->whereHas('map', fn (Builder $map) => $map->where('person_id', $person->id)->where('trashed_at', null))->latest('id')->limit(self::MOST)->get();
+        $told = [];
+        foreach ($all as $ask) {
+            $map = $ask->map;
+            $root = TopicRecord::query()->where('map_id', $map->id)->where('id', $map->root)->value('title');
+            $told[] = ['map' => $map->id, 'mapTitle' => Shelf::title($map->title, (string) $root), 'name' => $ask->person->name, 'words' => $ask->words, 'made' => Comments::time($ask->made)];
         }
 
         return $told;

@@ -15,7 +15,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $person_id
  * @property string $words  what they say to it
  * @property int $made  seconds since 1970
- * @property Person $person
+ * @property-read MapRecord $map
+ * @property-read Person $person
  */
 final class Ask extends Model
 {
@@ -30,5 +31,11 @@ final class Ask extends Model
     public function person(): BelongsTo
     {
         return $this->belongsTo(Person::class, 'person_id');
+    }
+
+    /** @return BelongsTo<MapRecord, $this> */
+    public function map(): BelongsTo
+    {
+        return $this->belongsTo(MapRecord::class, 'map_id');
     }
 }

@@ -171,6 +171,10 @@ it('lets somebody ask to be let in, and tells nobody whether there is such a map
     expect(app(Outbox::class)->letters())->toHaveCount($letters);
     ($this->be)($this->tove);
     $this->getJson("/api/maps/{$this->map->id}/shares")->assertJsonPath('asks.0.name', 'Ines')->assertJsonPath('asks.0.words', 'Please.');
+    // In the application it stands above all maps, for whoever keeps the map alone.
+    $told = $this->getJson('/api/told')->assertOk();
+    expectShape('ToldAnswer', json_decode($told->getContent()));
+    expect(array_map(fn (array $one): array => [$one['name'], $one['mapTitle'], $one['words']], $told->json('asks')))->toContain(['Ines', 'Festival', 'Please.']);
     $this->postJson("/api/maps/{$this->map->id}/shares", ['email' => $this->ines->email, 'role' => 'view'])->assertJsonPath('asks', [])->assertJsonPath('people.0.name', 'Ines');
     ($this->be)($this->bram);
     $this->postJson('/api/asks', ['map' => $this->map->id])->assertOk();

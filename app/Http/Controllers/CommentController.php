@@ -59,7 +59,7 @@ final readonly class CommentController
     /** What is for this person and not seen yet, in all maps. */
     public function told(Notices $notices, #[CurrentUser] Person $person): JsonResponse
     {
-        return new PlainJson(['told' => $notices->of($person)]);
+        return new PlainJson(['told' => $notices->of($person), 'asks' => $notices->asks($person)]);
     }
 
     /** What is said in a map has been seen. */
@@ -67,6 +67,6 @@ final readonly class CommentController
     {
         $this->comments->see($map, $person);
 
-        return new PlainJson(['told' => $notices->of($person)]);
+        return new PlainJson(['told' => $notices->of($person), 'asks' => $notices->asks($person)]);
     }
 }

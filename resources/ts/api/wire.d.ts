@@ -6597,6 +6597,7 @@ export interface SaidComment {
  */
 export interface ToldAnswer {
   told: ToldComment[];
+  asks: ToldAsk[];
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema
@@ -6610,6 +6611,19 @@ export interface ToldComment {
   title: string;
   by: string;
   text: string;
+  made: string;
+}
+/**
+ * Somebody asks to be let into a map.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "ToldAsk".
+ */
+export interface ToldAsk {
+  map: string;
+  mapTitle: string;
+  name: string;
+  words: string;
   made: string;
 }
 /**

@@ -100,6 +100,9 @@ watch(
                 map.region = 'outline'
             }
             visit()
+            if (router.currentRoute.value.query.side === 'share') {
+                ui.showSide('share')
+            }
             if (map.mayEdit && map.tree.topics.size === 1 && map.tree.topics.get(map.tree.root)?.title === '') {
                 map.region = narrow.value ? 'outline' : 'board'
                 titles.begin(map.tree.root)

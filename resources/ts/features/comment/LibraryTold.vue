@@ -3,15 +3,15 @@ import { onMounted, shallowRef } from 'vue'
 import { api } from '@/api/client'
 import type { ToldAnswer } from '@/api/wire'
 
-/** Comments that name this person, or answer them, and that they have not seen, above all maps. */
-const told = shallowRef<ToldAnswer['told']>([])
-onMounted(async () => (told.value = (await api.told().catch(() => ({ told: [] }))).told))
+/** Above all maps: who asks to be let into one, and comments that name this person, or answer them, and that they have not seen. */
+const told = shallowRef<ToldAnswer>({ told: [], asks: [] })
+onMounted(async () => (told.value = await api.told().catch(() => told.value)))
 </script>
 
 <template>
-    <section v-if="told.length > 0" aria-label="Said to you">
+    <section v-if="told.told.length + told.asks.length > 0" aria-label="Said to you">
         <h2>Said to you</h2>
-        <ul><li v-for="one in told" :key="one.id"><RouterLink :to="`/maps/${one.map}/topics/${one.topic}`"><strong>{{ one.by }}</strong> about “{{ one.title }}” in “{{ one.mapTitle }}”</RouterLink><span dir="auto">{{ one.text }}</span></li></ul>
+        <ul><li v-for="one in told.asks" :key="`${one.map} ${one.made} ${one.name}`"><RouterLink :to="`/maps/${one.map}?side=share`"><strong>{{ one.name }}</strong> asks to be let into “{{ one.mapTitle }}”</RouterLink><span dir="auto">{{ one.words }}</span></li><li v-for="one in told.told" :key="one.id"><RouterLink :to="`/maps/${one.map}/topics/${one.topic}`"><strong>{{ one.by }}</strong> about “{{ one.title }}” in “{{ one.mapTitle }}”</RouterLink><span dir="auto">{{ one.text }}</span></li></ul>
     </section>
 </template>
 

@@ -154,3 +154,69 @@ it('keeps what a pupil typed apart from whoever comes in after them on the same 
     $pupil->visit('/')->waitFor('.pupil .word')->visit('/classes')->waitFor('[role=alert]');
     expect($pupil->has('.library'))->toBeFalse();
 });
+
+it('puts pupils into teams, gives a part later, shows one copy to all, and takes the class away, by mouse', function () {
+    $pupil = Studio::beside('Ines');
+    $tove = Studio::lent("Tides\n\tMoon\n\tLater\n\t\tSun\n");
+    $id = openId($tove);
+    $tove->pick('Later')->keys('Mod+j')->waitFor('.palette')->type('Give the branch to a class later');
+    $tove->waitUntil(fn (): bool => str_starts_with((string) $tove->script('return document.querySelector(".palette li.current span")?.innerText'), 'Give the branch'), 'the action')->keys('Enter')->saved();
+    expect((string) $tove->script('return document.querySelector(".outline .lock")?.getAttribute("aria-label")'))->toBe('comes later');
+    newClass($tove, $name = 'Class '.bin2hex(random_bytes(3)));
+    $class = basename((string) $tove->script('return location.pathname'));
+    // Names, a line each, and teams.
+    $tove->press('Add names')->waitFor('.adding textarea');
+    $tove->find('.adding textarea')->sendKeys("Ada\nBo\nCy");
+    $tove->press('Add them')->waitUntil(fn (): bool => $tove->count('.pupils li') === 3, 'three pupils');
+    foreach (['Ada' => 'Port', 'Bo' => 'Port', 'Cy' => 'Lee'] as $who => $team) {
+        $tove->script('[...document.querySelectorAll(".pupils button")].find((one) => one.getAttribute("aria-label") === `Change ${arguments[0]}`).click()', $who);
+        $tove->waitFor('.changing [aria-label=Team]');
+        $tove->find('.changing [aria-label=Team]')->sendKeys($team);
+        $tove->press('Keep')->waitUntil(fn (): bool => ! $tove->has('.changing'), 'it to be kept');
+    }
+    expect($tove->script('return [...document.querySelectorAll(".pupils li .who")].map((one) => one.innerText.replace(/\s+/g, " ").trim())'))->toBe(['Ada Port', 'Bo Port', 'Cy Lee']);
+    $word = str_replace(' ', '', (string) $tove->script('return document.querySelector(".pupils li .word").textContent'));
+    $tove->visit("/classes/{$class}?map={$id}")->waitFor('.giving');
+    clickOn($tove, '.giving .n-radio', 'One for each team');
+    $tove->press('Give it out')->waitFor('.class-table tr.copy');
+    expect($tove->script('return [...document.querySelectorAll("tr.copy th")].map((one) => one.innerText.replace(/\s+/g, " ").trim())'))->toBe(['Lee Cy', 'Port Ada, Bo']);
+    $pupil->visit('/join')->waitFor('.account')->press('I have a word of my own')->waitFor('[aria-label="Your own word"]');
+    $pupil->find('[aria-label="Your own word"]')->sendKeys($word);
+    $pupil->press('Come in')->waitFor('.given h2 a');
+    expect((string) $pupil->script('return document.querySelector(".given").innerText'))->toContain('with Bo');
+    $pupil->script('document.querySelector(".given h2 a").click()');
+    $pupil->ready();
+    expect($pupil->outline())->toBe(['Tides', '  Moon']);
+    // The part comes into the open window by itself.
+    $tove->press('Give “Later” now');
+    outlineBecomes($pupil, ['Tides', '  Moon', '  Later', '    Sun']);
+    clickOn($tove, 'tr.copy', 'Lee');
+    $tove->press('Show without the name')->waitFor('.shown');
+    $pupil->visit('/')->waitFor('.shown a');
+    expect((string) $pupil->script('return document.querySelector("section.shown").innerText'))->toContain('by one of you')->not->toContain('Lee')->not->toContain('Cy');
+    // All of it goes, after one is told what that is.
+    $tove->visit("/classes/{$class}")->waitFor('.whole');
+    $tove->press('Take the class away')->waitFor('.leaving');
+    expect((string) $tove->script('return document.querySelector(".leaving").innerText'))->toContain('3 pupils, 1 hand-outs and 2 copies');
+    $tove->press('Take it away for good')->waitFor('.classes .new');
+    expect((string) $tove->script('return document.body.innerText'))->not->toContain($name);
+    $pupil->visit('/')->waitFor('.account');
+    expect($tove->complaints())->toBe([]);
+});
+
+it('has room for all of it on a narrow window', function (string $address, string $shown) {
+    $browser = Studio::browser();
+    $browser->visit('/classes')->waitFor('.classes li');
+    clickOn($browser, '.classes li a', '7b, Saltmere school');
+    $browser->waitFor('.outs li a');
+    $address === 'table' ? clickOn($browser, '.outs li a', 'Why do boats float?') : null;
+    $browser->size(390, 800)->waitFor($shown);
+    // What is wider scrolls within itself.
+    expect($browser->script('return document.documentElement.scrollWidth <= innerWidth'))->toBeTrue();
+    if ($address === 'table') {
+        clickOn($browser, 'tr.copy', 'Ada');
+        $browser->waitFor('.copy-care');
+        expect($browser->script('return document.documentElement.scrollWidth <= innerWidth'))->toBeTrue();
+    }
+    $browser->size(1280, 800);
+})->with([['class', '.pupils li'], ['table', 'tr.copy']]);

@@ -63,3 +63,44 @@ it('says what is wrong with a file, and keeps everything as it is', function () 
     unlink($file);
     expect($browser->script('return document.querySelector(".beside [role=alert]").innerText'))->not->toBe('');
 });
+
+it('lays two moments of one map beside each other, and takes back from the past what is wanted', function () {
+    $browser = openOutline("Mole\n\tLamps\n\tFog\n");
+    $browser->pick('Fog')->keys('Delete')->saved()->pick('Lamps')->keys('F2')->type('Nine lamps')->keys('Mod+Enter')->saved();
+    $browser->script('location.assign(location.pathname + "/beside")');
+    $browser->waitFor('.beside .n-base-selection')->waitUntil(fn (): bool => $browser->script('return document.activeElement.closest(".n-base-selection") !== null'), 'the caret');
+    $browser->type('This map')->waitFor('.n-base-select-option')->keys('Enter');
+    // At once against how it was before the latest edit.
+    $browser->waitUntil(fn (): bool => otherwiseIn($browser) === ['Says otherwise there: Nine lamps'], 'what the latest edit did');
+    $moment = function (string $of, string $starts) use ($browser): void {
+        $browser->script('document.querySelector(`.moments input[aria-label="${arguments[0]}"]`).closest(".n-base-selection").click()', $of);
+        $browser->waitUntil(fn (): bool => (bool) $browser->script('const one = [...document.querySelectorAll(".n-base-select-option")].filter((o) => o.offsetParent !== null).find((o) => o.textContent.trim().startsWith(arguments[0])); one?.click(); return one !== undefined', $starts), "{$starts} to be chosen");
+    };
+    $moment('Moment of the other', 'Before “Removed');
+    $browser->waitUntil(fn (): bool => otherwiseIn($browser) === ['Only there: Fog', 'Says otherwise there: Nine lamps'], 'what both edits did');
+    $browser->press('Take over')->waitUntil(fn (): bool => otherwiseIn($browser) === ['Says otherwise there: Nine lamps'], 'the fog to be back');
+    // Both in the past: to be looked at.
+    $moment('Moment of this map', 'Before “Removed');
+    $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector(".beside .list").innerText'), 'Nothing is otherwise'), 'nothing otherwise');
+    expect((string) $browser->script('return document.querySelector(".beside .list").innerText'))->toContain('nothing can be taken over into what is past');
+    $browser->press('Back to the map')->ready();
+    expect($browser->outline())->toBe(['Mole', '  Nine lamps', '  Fog'])->and($browser->complaints())->toBe([]);
+});
+
+it('brings a copy that was mailed back together with a map that went on meanwhile', function () {
+    $browser = openOutline("Mole\n\tLamps\n\tFog\n\tBoats\n");
+    $id = openId($browser);
+    // As it left, and what somebody made of it elsewhere.
+    $copy = (string) $browser->driver->executeAsyncScript('fetch(`/api/maps/${arguments[0]}/export?to=json`).then((answer) => answer.text()).then(arguments[1])', [$id]);
+    file_put_contents($file = sys_get_temp_dir().'/mailed-'.bin2hex(random_bytes(4)).'.json', strtr($copy, ['"Lamps"' => '"Nine lamps"']));
+    $browser->pick('Fog')->keys('Delete')->saved()->pick('Boats')->keys('Tab')->type('Ferry')->keys('Mod+Enter')->saved();
+    $browser->script('location.assign(location.pathname + "/beside")');
+    $browser->waitFor('.beside input[type=file]')->driver->findElement(Facebook\WebDriver\WebDriverBy::cssSelector('.beside input[type=file]'))->sendKeys($file);
+    // What was done here since is no difference.
+    $browser->waitFor('.beside .told b')->waitUntil(fn (): bool => otherwiseIn($browser) === ['Says otherwise there: Lamps'], 'what was done there, not '.json_encode(otherwiseIn($browser)));
+    expect((string) $browser->script('return document.querySelector(".beside .list").innerText'))->toContain('It is known of which moment it is a copy');
+    unlink($file);
+    $browser->waitUntil(fn (): bool => $browser->script('return document.activeElement.querySelector("b")?.textContent') === 'Lamps', 'the line')->keys('Enter')->waitUntil(fn (): bool => otherwiseIn($browser) === [], 'it taken over');
+    $browser->press('Back to the map')->ready();
+    expect($browser->outline())->toBe(['Mole', '  Nine lamps', '  Boats', '    Ferry'])->and($browser->complaints())->toBe([]);
+});

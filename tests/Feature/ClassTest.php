@@ -284,6 +284,29 @@ it('shows one copy to all, with the name of whose it is or without, and no longe
     $this->get(parse_url($one['url'], PHP_URL_PATH))->assertNotFound();
 });
 
+it('shows nothing private of a copy to all, nor to its pupils once it is taken in, and tells none of it to who listens', function () {
+    $handOut = ($this->given)();
+    $ada = ($this->copy)($handOut, 'Ada');
+    ($this->be)($this->tove);
+    $this->sendEdits($ada->map, [
+        ['name' => 'topic.add', 'parent' => $ada->map->root, 'topic' => ['title' => 'Between us']],
+        ['name' => 'topic.note', 'topics' => [$this->id($ada->map, 'Things')], 'note' => 'Wood. {{Ask about cork.}}'],
+    ])->assertJsonPath('edits.*.status', ['done', 'done']);
+    $this->sendEdits($ada->map, [['name' => 'row.set', 'type' => 'private', 'topics' => [$this->id($ada->map, 'Between us')], 'fields' => ['held' => true]]], 2)->assertJsonPath('edits.0.status', 'done');
+    $this->putJson("/api/copies/{$ada->id}/shown", ['how' => 'named'])->assertOk();
+    $this->putJson("/api/copies/{$ada->id}/state", ['state' => 'in'])->assertOk();
+    ($this->be)(($this->pupil)('Ada'));
+    $seen = $this->getJson("/api/maps/{$ada->map_id}")->assertOk()->getContent().$this->getJson("/api/maps/{$ada->map_id}/edits?since=0")->getContent().$this->getJson("/api/maps/{$ada->map_id}/comments")->getContent().$this->getJson('/api/pupil')->getContent();
+    $seen .= $this->get(parse_url((string) $this->getJson('/api/pupil')->json('shown.0.url'), PHP_URL_PATH))->assertOk()->getContent();
+    ($this->be)(($this->pupil)('Bo'));
+    $seen .= $this->getJson('/api/pupil')->getContent().$this->getJson('/api/maps')->getContent().$this->getJson('/api/quick?words=between')->getContent();
+    expect($seen)->toContain('Wood.')->not->toContain('Between us')->not->toContain('Ask about cork');
+    // A class that is given this copy again has none of it either.
+    ($this->be)($this->tove);
+    $again = $this->postJson("/api/classes/{$this->class}/hand-outs", ['map' => $ada->map_id, 'title' => 'Again', 'question' => '', 'due' => null, 'byTeam' => false])->assertCreated()->json('id');
+    expect(json_encode($this->topics(($this->copy)(HandOut::query()->findOrFail($again), 'Bo')->map)->all()))->toContain('Wood.')->not->toContain('Between us')->not->toContain('Ask about cork');
+});
+
 it('keeps what is locked from pupils, and lets them add below it', function () {
     $this->sendEdits($this->source, [['name' => 'row.set', 'type' => 'lock', 'topics' => [$this->id($this->source, 'Forces'), $this->id($this->source, 'Upthrust')], 'fields' => ['how' => 'fixed']]])->assertJsonPath('edits.0.status', 'done');
     $handOut = ($this->given)();

@@ -51,7 +51,7 @@ final readonly class SchoolDemo
         $class = $this->classes->make($teacher, '7b, Saltmere school');
         $this->classes->add($class, array_keys(self::WORK));
         $source = $this->store->create($teacher, self::given($this->store->load($model)));
-        $source->update(['title' => 'Why do boats float? To be tied']);
+        $source->update(['title' => 'Boats, to be tied']);
         $handOut = $this->handOuts->give($class, $source, ['title' => 'Why do boats float?', 'question' => "Tie what belongs together, and say how on each line.\nThen add something of your own that floats, or does not.", 'due' => null, 'byTeam' => false]);
         $handOut->update(['model_id' => $model->id, 'rubric' => self::RUBRIC]);
         foreach (self::WORK as $name => [$ties, $examples]) {

@@ -8,6 +8,7 @@ use App\Http\Middleware\OneAtATime;
 use App\Http\Middleware\OwnAccount;
 use App\Http\Middleware\ReadBody;
 use App\Http\Middleware\SafetyHeaders;
+use App\Http\Middleware\StandingSession;
 use App\Http\Middleware\TokenInHeader;
 use Illuminate\Auth\Middleware\Authorize;
 use Illuminate\Foundation\Application;
@@ -35,6 +36,8 @@ return Application::configure(basePath: dirname(__DIR__))
         // These read the body of a request before it is known whether its sender has any rights here.
         $middleware->remove([TrimStrings::class, ConvertEmptyStringsToNull::class]);
         $middleware->web(replace: [ValidateCsrfToken::class => TokenInHeader::class]);
+        // Somebody may have ended their session from elsewhere.
+        $middleware->web(append: [StandingSession::class]);
         $middleware->alias(['body' => ReadBody::class, 'alone' => OneAtATime::class, 'account' => OwnAccount::class]);
         $middleware->appendToPriorityList(Authorize::class, ReadBody::class);
         $middleware->appendToPriorityList(ReadBody::class, OneAtATime::class);

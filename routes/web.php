@@ -26,6 +26,7 @@ use App\Http\Controllers\PageController;
 use App\Http\Controllers\PictureController;
 use App\Http\Controllers\PublishedController;
 use App\Http\Controllers\PupilController;
+use App\Http\Controllers\SecurityController;
 use App\Http\Controllers\SentenceController;
 use App\Http\Controllers\ShareController;
 use App\Http\Controllers\ShowController;
@@ -48,6 +49,8 @@ Route::prefix('api')->group(function (): void {
         Route::post('register', [AccountController::class, 'register']);
         Route::post('register/finish', [AccountController::class, 'finish']);
         Route::post('sign-in', [AccountController::class, 'signIn']);
+        Route::post('sign-in/code', [AccountController::class, 'sayCode']);
+        Route::post('confirm-address', [SecurityController::class, 'confirmAddress']);
         Route::post('demo', [AccountController::class, 'demo']);
         Route::post('sign-out', [AccountController::class, 'signOut']);
         Route::post('forgot-password', [AccountController::class, 'forgot']);
@@ -68,6 +71,22 @@ Route::prefix('api')->group(function (): void {
     Route::post('maps/{map}/notes/read', [StoryController::class, 'readText'])->middleware(['auth', 'throttle:work', 'can:work,map', 'body:file', 'alone:files']);
     Route::post('maps/{map}/table/file', [TableController::class, 'look'])->middleware(['auth', 'throttle:work', 'can:work,map', 'throttle:heavy', 'body:file', 'alone:files']);
     Route::put('uploads/{upload}/{at}', [FileController::class, 'piece'])->where('at', '[0-9]{1,12}')->middleware(['auth', 'throttle:work', 'can:send,upload', 'body:file']);
+
+    // One's own account; passwords and codes can be tried no more often than at the door.
+    Route::middleware(['auth', 'account', 'throttle:account', 'body:small'])->prefix('me')->controller(SecurityController::class)->group(function (): void {
+        Route::get('account', 'show');
+        Route::put('name', 'name');
+        Route::put('address', 'address');
+        Route::put('password', 'password');
+        Route::post('two-factor', 'beginTwoFactor');
+        Route::put('two-factor', 'confirmTwoFactor');
+        Route::delete('two-factor', 'endTwoFactor');
+        Route::post('recovery', 'renewCodes');
+        Route::delete('sign-ins', 'endOthers');
+        Route::delete('sign-ins/{signIn}', 'end');
+        Route::get('data', 'data')->middleware(['throttle:heavy', 'alone:files']);
+        Route::delete('', 'remove');
+    });
 
     Route::middleware(['auth', 'throttle:work', 'body'])->group(function (): void {
         Route::put('me/keys', [AccountController::class, 'keys']);

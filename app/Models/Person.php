@@ -25,6 +25,10 @@ use Illuminate\Notifications\Notifiable;
  * @property TypeFace|null $face  in which this person sees every map
  * @property string|null $zone  the time zone in which they live
  * @property array{board: string, size: string, motion: string, names?: string}|null $calm  what they chose for their eyes
+ * @property string|null $two_factor  the secret of their authenticator
+ * @property int|null $two_factor_since  when its codes began to be asked for
+ * @property int|null $two_factor_step  of the latest code that was used
+ * @property list<string>|null $recovery  hashes of the codes that are left for when it is lost
  * @property string|null $pupil_of  the class whose pupil they are, who have no address and no library
  */
 final class Person extends User
@@ -34,14 +38,14 @@ final class Person extends User
     protected $table = 'people';
 
     /** @var array<string, mixed> */
-    protected $attributes = ['starter' => null, 'keys' => null, 'face' => null, 'calm' => null, 'zone' => null, 'pupil_of' => null];
+    protected $attributes = ['starter' => null, 'keys' => null, 'face' => null, 'calm' => null, 'zone' => null, 'pupil_of' => null, 'two_factor' => null, 'two_factor_since' => null, 'two_factor_step' => null, 'recovery' => null];
 
     protected $fillable = ['name', 'email', 'password', 'starter'];
 
-    protected $hidden = ['password', 'remember_token'];
+    protected $hidden = ['password', 'remember_token', 'two_factor', 'recovery'];
 
     /** @var array<string, string> */
-    protected $casts = ['password' => 'hashed', 'keys' => 'array', 'face' => TypeFace::class, 'calm' => 'array'];
+    protected $casts = ['password' => 'hashed', 'keys' => 'array', 'face' => TypeFace::class, 'calm' => 'array', 'two_factor' => 'encrypted', 'two_factor_since' => 'integer', 'two_factor_step' => 'integer', 'recovery' => 'array'];
 
     /** The day where this person is, as YYYY-MM-DD. */
     public function today(): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Account\SignIns;
 use App\Classroom\SchoolClasses;
 use App\Http\WholeSessions;
 use App\Live\Hub;
@@ -44,6 +45,7 @@ use App\Store\PartedCache;
 use App\Store\Sqlite\ImmediateConnector;
 use ChalkTree\Picture\DrawingBox;
 use Closure;
+use Illuminate\Auth\Events\Login;
 use Illuminate\Auth\Notifications\ResetPassword;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Cache\Repository;
@@ -98,6 +100,8 @@ final class AppServiceProvider extends ServiceProvider
         // A page shows its map as it is: what is kept of it goes as soon as the map is another.
         MapRecord::saved(fn (MapRecord $map) => DB::afterCommit(fn () => app(PageFiles::class)->forgetMap($map->id)));
         $this->tellOpenMaps();
+        // Whoever was signed in in this browser before is another.
+        Event::listen(Login::class, fn () => request()->hasSession() ? request()->session()->forget(SignIns::KEY) : null);
         // Pupils have no address to which anything could go.
         Event::listen(MessageSending::class, fn (MessageSending $sending): ?bool => array_filter($sending->message->getTo(), fn (Address $to): bool => str_ends_with($to->getAddress(), SchoolClasses::NO_ADDRESS)) === [] ? null : false);
         Mail::extend('outbox', fn (): OutboxTransport => new OutboxTransport);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Account\SignIns;
+use App\Account\TwoFactor;
 use App\Http\ErrorAnswer;
 use App\Http\Loopback;
 use App\Http\Requests\AccountRequest;
@@ -15,6 +17,7 @@ use App\Http\Requests\KeepKeys;
 use App\Http\Requests\KeepZone;
 use App\Http\Requests\Register;
 use App\Http\Requests\ResetPassword;
+use App\Http\Requests\SayCode;
 use App\Http\Requests\SignIn;
 use App\Library\Registration;
 use App\Mail\Outbox;
@@ -33,6 +36,12 @@ use Symfony\Component\HttpKernel\Exception\TooManyRequestsHttpException;
 /** Registering, signing in and out, and getting back in with a forgotten password. */
 final readonly class AccountController
 {
+    /** Who has said their password, and is still to say a code. */
+    private const WAITS = 'waits for a code';
+
+    /** Seconds that they have for it. */
+    private const PATIENCE = 600;
+
     /** Tries a minute at one address. */
     private const MOST_TRIES = 10;
 
@@ -119,8 +128,9 @@ final readonly class AccountController
         return $this->enter($request, Person::query()->where('email', config('chalk.demo_email'))->firstOrFail());
     }
 
-    public function signOut(Request $request): JsonResponse
+    public function signOut(Request $request, SignIns $signIns): JsonResponse
     {
+        $signIns->leave($request->session());
         Auth::logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
@@ -184,7 +194,35 @@ final readonly class AccountController
         return new JsonResponse(['message' => $message, 'letter' => Loopback::holds($request) ? $this->outbox->latest($email) : null]);
     }
 
+    /** The second half of signing in, where a code is asked for. */
+    public function sayCode(SayCode $request, TwoFactor $twoFactor): JsonResponse
+    {
+        $waits = $request->session()->get(self::WAITS);
+        $person = is_array($waits) && ($waits['until'] ?? 0) >= now()->getTimestamp() ? Person::query()->whereKey($waits['person'] ?? 0)->first() : null;
+        if ($person === null) {
+            return ErrorAnswer::answer(422, 'code_late', 'This took too long. Sign in once more.', 'password');
+        }
+        $this->count($request, "code {$person->id}");
+        if (! $twoFactor->check($person, $request->code())) {
+            throw ValidationException::withMessages(['code' => 'This code is not right, or was used before.']);
+        }
+        $request->session()->forget(self::WAITS);
+
+        return $this->welcome($request, $person->refresh(), 200);
+    }
+
     private function enter(Request $request, Person $person, int $status = 200): JsonResponse
+    {
+        if (TwoFactor::isOn($person)) {
+            $request->session()->put(self::WAITS, ['person' => $person->id, 'until' => now()->getTimestamp() + self::PATIENCE]);
+
+            return new JsonResponse(['person' => null, 'wants' => 'code']);
+        }
+
+        return $this->welcome($request, $person, $status);
+    }
+
+    private function welcome(Request $request, Person $person, int $status): JsonResponse
     {
         Auth::login($person, true);
         $request->session()->regenerate();

@@ -306,6 +306,7 @@ export interface Wire {
   why?: LookReasonsAnswer;
   compare?: CompareAnswer;
   beside?: BesideAnswer;
+  account?: AccountAnswer;
   classes?: ClassesAnswer;
   schoolClass?: ClassAnswer;
   handOut?: HandOutAnswer;
@@ -6232,6 +6233,37 @@ export interface BesideAnswer {
    * Whether it is known which map both once were; what only the own one changed since is no difference then.
    */
   isSince: boolean;
+}
+/**
+ * One's own account: what it is called, whether codes are asked for and how many for emergencies are left, where one is signed in, and what removing it would take away.
+ *
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "AccountAnswer".
+ */
+export interface AccountAnswer {
+  name: string;
+  email: string;
+  twoFactor: boolean;
+  recovery: number;
+  signIns: SignedIn[];
+  leaving: {
+    maps: number;
+    shared: number;
+    classes: number;
+    pupils: number;
+  };
+}
+/**
+ * This interface was referenced by `Wire`'s JSON-Schema
+ * via the `definition` "SignedIn".
+ */
+export interface SignedIn {
+  id: string;
+  agent: string;
+  ip: string;
+  began: string;
+  last: string;
+  isThis: boolean;
 }
 /**
  * The classes of somebody who teaches, the newest first.

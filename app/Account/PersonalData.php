@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Account;
+
+use App\Files\FileName;
+use App\Files\ZippedMap;
+use App\Library\Folders;
+use App\Library\Shelf;
+use App\Models\Block;
+use App\Models\Comment;
+use App\Models\MapRecord;
+use App\Models\Person;
+use App\Models\SchoolClass;
+use App\Models\Share;
+use App\Models\Visit;
+use App\Store\MapStore;
+use Illuminate\Contracts\Session\Session;
+use Illuminate\Support\Facades\File;
+use RuntimeException;
+use ZipArchive;
+
+/** All that is kept of somebody, in one archive: account.json, and each of their maps as an archive of its own that can be opened again. */
+final readonly class PersonalData
+{
+    public function __construct(private MapStore $store, private ZippedMap $zipped, private Folders $folders, private SignIns $signIns)
+    {
+    }
+
+    /** @return string the path of the archive, which whoever asked takes away */
+    public function write(Person $person, Session $session): string
+    {
+        File::ensureDirectoryExists(storage_path('app/handed'), 0o700);
+        $path = storage_path('app/handed/'.bin2hex(random_bytes(12)).'.zip');
+        $zip = new ZipArchive;
+        if ($zip->open($path, ZipArchive::CREATE | ZipArchive::EXCL) !== true) {
+            throw new RuntimeException('The archive cannot be written.');
+        }
+        [$maps, $borrowed] = [[], []];
+        foreach (MapRecord::query()->where('person_id', $person->id)->oldest('id')->get() as $n => $map) {
+            $topics = $this->store->load($map);
+            $title = Shelf::title($map->title, $topics->root()->title);
+            $within = 'maps/'.($n + 1).' '.FileName::clean($title).'.zip';
+            $zip->addFile($borrowed[] = $this->zipped->write($map, $topics), $within);
+            $maps[] = ['title' => $title, 'file' => $within, 'isInTrash' => $map->trashed_at !== null];
+        }
+        $zip->addFromString('account.json', json_encode($this->told($person, $session) + ['maps' => $maps], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR));
+        $isWritten = $zip->close();
+        array_map(unlink(...), $borrowed);
+
+        return $isWritten ? $path : throw new RuntimeException('The archive cannot be written.');
+    }
+
+    /** @return array<string, mixed> */
+    private function told(Person $person, Session $session): array
+    {
+        $time = fn (int $seconds): string => gmdate('Y-m-d\TH:i:s\Z', $seconds);
+
+        return [
+            'name' => $person->name, 'address' => $person->email, 'timeZone' => $person->zone, 'eyes' => $person->calm, 'keys' => $person->keys, 'typeface' => $person->face?->value, 'asksForCodes' => TwoFactor::isOn($person),
+            'folders' => array_column($this->folders->list($person), 'name'),
+            'sharedByYou' => array_values(Share::query()->where('owner_id', $person->id)->get()->map(fn (Share $share): array => ['with' => $share->email, 'role' => $share->role->value, 'map' => $share->map_id, 'folder' => $share->folder_id])->all()),
+            'sharedWithYou' => array_values(Share::query()->where('email', $person->email)->get()->map(fn (Share $share): array => ['role' => $share->role->value, 'map' => $share->map_id, 'folder' => $share->folder_id])->all()),
+            'blocked' => Block::query()->where('person_id', $person->id)->pluck('email')->all(),
+            'comments' => array_values(Comment::query()->where('person_id', $person->id)->oldest('id')->get()->map(fn (Comment $one): array => ['map' => $one->map_id, 'topic' => $one->topic_id, 'text' => $one->text, 'made' => $time($one->made)])->all()),
+            'visits' => array_values(Visit::query()->where('person_id', $person->id)->get()->map(fn (Visit $one): array => ['map' => $one->map_id, 'last' => $time($one->last)])->all()),
+            'classes' => SchoolClass::query()->where('person_id', $person->id)->pluck('name')->all(),
+            'signedIn' => array_map(fn (array $one): array => array_diff_key($one, ['id' => 1, 'isThis' => 1]), $this->signIns->of($person, $session)),
+        ];
+    }
+}

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NAlert, NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
-import { useRoute } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { api } from '@/api/client'
 import { useSession } from '@/stores/session'
 import AccountFrame from './AccountFrame.vue'
@@ -11,9 +11,19 @@ import { useForm } from './useForm'
 const session = useSession()
 const route = useRoute()
 const password = ref('')
-const { problem, busy, enter } = useForm()
+const router = useRouter()
+const { problem, busy, send } = useForm()
 
-const submit = (): Promise<void> => enter(() => session.enter(api.resetPassword(String(route.query.token), String(route.query.email), password.value)))
+/** Where codes are asked for besides, one more is said. */
+const submit = (): Promise<void> => send(async () => {
+    const answer = await api.resetPassword(String(route.query.token), String(route.query.email), password.value)
+    if (answer.person === null) {
+        await router.push('/sign-in?why=code')
+    } else {
+        await session.enter(Promise.resolve(answer))
+        await router.push('/')
+    }
+})
 </script>
 
 <template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NAlert, NButton, NInput } from 'naive-ui'
-import { ref } from 'vue'
+import { nextTick, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { api } from '@/api/client'
 import { useSession } from '@/stores/session'
@@ -12,22 +12,51 @@ const session = useSession()
 const route = useRoute()
 const email = ref('')
 const password = ref('')
-const { problem, busy, enter } = useForm()
+const { problem, busy, send, enter } = useForm()
 
-const submit = (): Promise<void> => enter(() => session.enter(api.signIn(email.value, password.value)), route.query.to)
+const code = ref('')
+/** The password was right, and a code is asked for. */
+const wantsCode = ref(route.query.why === 'code')
+const field = ref<InstanceType<typeof NInput> | null>(null)
+
+async function submit(): Promise<void> {
+    let asked = false
+    await send(async () => {
+        const answer = await api.signIn(email.value, password.value)
+        asked = answer.person === null
+        if (answer.person !== null) {
+            await session.enter(Promise.resolve(answer))
+        }
+    })
+    if (asked) {
+        wantsCode.value = true
+        password.value = ''
+        await nextTick()
+        field.value?.focus()
+    } else if (problem.value === null) {
+        await enter(() => Promise.resolve(), route.query.to)
+    }
+}
+const say = (): Promise<void> => enter(() => session.enter(api.sayCode(code.value)), route.query.to)
+onMounted(() => wantsCode.value && field.value?.focus())
 const demo = (): Promise<void> => enter(() => session.enter(api.demo()), route.query.to)
 </script>
 
 <template>
     <AccountFrame title="Sign in">
         <NAlert v-if="route.query.why === 'ended'" class="ended" type="info" :show-icon="false">Your session has ended. Sign in and go on where you were; what you changed is kept.</NAlert>
-        <form @submit.prevent="submit">
+        <form v-if="wantsCode" key="code" @submit.prevent="say">
+            <label>Code from your authenticator, or one that you wrote down<NInput ref="field" v-model:value="code" placeholder="" size="large" :maxlength="40" :input-props="{ autocomplete: 'one-time-code', inputmode: 'text', 'aria-label': 'Code' }" /></label>
+            <NAlert v-if="problem !== null" type="error" :show-icon="false" role="alert">{{ problem }}</NAlert>
+            <NButton type="primary" size="large" attr-type="submit" :loading="busy" :disabled="code.trim() === ''">Sign in</NButton>
+        </form>
+        <form v-else key="password" @submit.prevent="submit">
             <label>E-mail<NInput v-model:value="email" placeholder="" size="large" :input-props="{ type: 'email', autocomplete: 'username', name: 'email', 'aria-label': 'E-mail' }" /></label>
             <label>Password<NInput v-model:value="password" type="password" show-password-on="click" placeholder="" size="large" :input-props="{ autocomplete: 'current-password', name: 'password', 'aria-label': 'Password' }" /></label>
             <NAlert v-if="problem !== null" type="error" :show-icon="false" role="alert">{{ problem }}</NAlert>
             <NButton type="primary" size="large" attr-type="submit" :loading="busy">Sign in</NButton>
         </form>
-        <NButton v-if="session.demo" class="demo" size="large" secondary type="primary" block :loading="busy" @click="demo">Open the demo library</NButton>
+        <NButton v-if="session.demo && !wantsCode" class="demo" size="large" secondary type="primary" block :loading="busy" @click="demo">Open the demo library</NButton>
         <p class="more"><RouterLink to="/register">Register</RouterLink><RouterLink to="/forgot-password">Forgotten password</RouterLink><RouterLink to="/join">I come into a class</RouterLink></p>
     </AccountFrame>
 </template>

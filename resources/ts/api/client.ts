@@ -5,6 +5,8 @@ import type {
 } from './wire'
 
 interface Entered { person: Person }
+/** Or a code is asked for besides the password. */
+export type EnteredOrAsked = Entered | { person: null; wants: 'code' }
 interface Made { id: string }
 
 /** The second view beside the first is the same page in a frame; it has folds and a scope of its own. */
@@ -21,12 +23,13 @@ export const api = {
     keepKeys: (keys: Readonly<Record<string, readonly string[]>>) => request<{ person: Person }>('PUT', 'me/keys', { keys }),
     register: (name: string, email: string) => request<LetterAnswer>('POST', 'register', { name, email }),
     finishRegistration: (token: string, password: string) => request<Entered>('POST', 'register/finish', { token, password }),
-    signIn: (email: string, password: string) => request<Entered>('POST', 'sign-in', { email, password }),
+    signIn: (email: string, password: string) => request<EnteredOrAsked>('POST', 'sign-in', { email, password }),
+    sayCode: (code: string) => request<Entered>('POST', 'sign-in/code', { code }),
     demo: () => request<Entered>('POST', 'demo'),
     signOut: () => request<{ person: null }>('POST', 'sign-out'),
     forgotPassword: (email: string) => request<LetterAnswer>('POST', 'forgot-password', { email }),
     resetPassword: (token: string, email: string, password: string) =>
-        request<Entered>('POST', 'reset-password', { token, email, password }),
+        request<EnteredOrAsked>('POST', 'reset-password', { token, email, password }),
 
     library: () => request<LibraryAnswer>('GET', 'maps'),
     /** The id is chosen here, so that asking again for want of an answer makes no second map; the same for the next two. */

@@ -111,6 +111,8 @@ async function endFolder(keep: boolean): Promise<void> {
 async function account(key: string): Promise<void> {
     if (key === 'sign-out') {
         await session.leave()
+    } else if (key === 'account') {
+        await router.push('/account')
     } else {
         run(key)
     }
@@ -150,7 +152,7 @@ onBeforeUnmount(leftovers.stop)
             <NButton secondary type="primary" @click="starting = true">From a starter</NButton>
             <NButton @click="picker?.click()">Bring in files</NButton>
             <input ref="picker" type="file" multiple hidden accept=".json,.zip,.opml,.xml,.md,.markdown,.txt,.text,.csv,.ics,.docx,.odt,.epub,.html,.htm,.rtf" @change="pick" />
-            <NDropdown trigger="click" :options="[{ key: 'help.palette', label: 'Find anything' }, { key: 'see.board', label: 'Light board or Slate board' }, { key: 'see.calm', label: 'Calm for the eyes' }, { key: 'help.keys', label: 'All keys' }, { key: 'sign-out', label: 'Sign out' }]" @select="account">
+            <NDropdown trigger="click" :options="[{ key: 'help.palette', label: 'Find anything' }, { key: 'see.board', label: 'Light board or Slate board' }, { key: 'see.calm', label: 'Calm for the eyes' }, { key: 'help.keys', label: 'All keys' }, { key: 'account', label: 'Your account' }, { key: 'sign-out', label: 'Sign out' }]" @select="account">
                 <NButton quaternary>{{ session.person?.name }}</NButton>
             </NDropdown>
         </header>

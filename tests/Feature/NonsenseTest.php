@@ -18,7 +18,7 @@ function everyRoute(MapRecord $map, Folder $folder): array
     $page = app(App\Publishing\PublishedPages::class)->publish($map, 'A page', null, ChalkTree\HandOver\Choices::fromFields('', []), false)->id;
     $deck = deckIn($map);
     $link = app(App\Viewing\ViewingLinks::class)->make($map, ['topic' => null, 'until' => null, 'password' => null, 'notes' => true, 'files' => true, 'copying' => true])->id;
-    $school = Schooled::ids($map->person, $map);
+    $school = Schooled::ids($map->person, $map) + ['{signIn}' => App\Models\SignIn::query()->create(['id' => Ids::next(), 'person_id' => $map->person->id, 'agent' => '', 'ip' => '', 'began' => 1, 'last' => time()])->id];
     foreach ($api as $route) {
         // Two sorts of things are called so.
         $ids = str_contains($route->uri(), 'handovers') ? array_diff_key($school, ['{handOut}' => 1]) : $school;
@@ -34,7 +34,7 @@ const FIELDS_OF_ALL = [
     'since', 'edits', 'all', 'pane', 'folded', 'outlineFolded', 'chosen', 'scope', 'outlineScope', 'x', 'y', 'scale', 'title', 'starter', 'folder', 'favourite', 'name',
     'format', 'to', 'board', 'as', 'width', 'topic', 'parent', 'text', 'html', 'source', 'headings', 'before', 'show', 'words', 'map', 'fields', 'find', 'with', 'hits',
     'keys', 'email', 'token', 'password', 'id', 'edit', 'topics', 'lines', 'alone', 'hash', 'size', 'address', 'again', 'bytes', 'for', 'upload',
-    'choices', 'preset', 'depth', 'what', 'order', 'numbered', 'paper', 'showing', 'way', 'at', 'deck', 'per', 'when', 'zone', 'filter', 'after', 'trail', 'table', 'branch', 'known', 'only', 'from', 'among', 'rows', 'by', 'mark', 'changed', 'drawn', 'role', 'resolved', 'until', 'notes', 'files', 'copying', 'listening', 'was', 'isOpen', 'names', 'team', 'code', 'word', 'question', 'due', 'byTeam', 'model', 'rubric', 'marks', 'state', 'how', 'copy', 'isLooked', 'isIn',
+    'choices', 'preset', 'depth', 'what', 'order', 'numbered', 'paper', 'showing', 'way', 'at', 'deck', 'per', 'when', 'zone', 'filter', 'after', 'trail', 'table', 'branch', 'known', 'only', 'from', 'among', 'rows', 'by', 'mark', 'changed', 'drawn', 'role', 'resolved', 'until', 'notes', 'files', 'copying', 'listening', 'was', 'isOpen', 'names', 'team', 'code', 'word', 'question', 'due', 'byTeam', 'model', 'rubric', 'marks', 'state', 'how', 'copy', 'isLooked', 'isIn', 'next', 'in', 'caret',
 ];
 
 /** @return array{string, string} the ids of a deck and of a slide in it */

@@ -50,22 +50,26 @@ const ROUTES_OF_ONE = [
     'PATCH published/{published}', 'DELETE published/{published}', 'DELETE blocks/{block}', 'DELETE links/{link}', 'POST links/{link}/letter',
     'GET classes/{schoolClass}', 'PATCH classes/{schoolClass}', 'DELETE classes/{schoolClass}', 'POST classes/{schoolClass}/pupils', 'GET classes/{schoolClass}/archive', 'POST classes/{schoolClass}/hand-outs', 'PATCH pupils/{pupil}', 'DELETE pupils/{pupil}',
     'GET hand-outs/{handOut}', 'PATCH hand-outs/{handOut}', 'DELETE hand-outs/{handOut}', 'POST hand-outs/{handOut}/parts', 'POST hand-outs/{handOut}/words', 'GET hand-outs/{handOut}/table.csv', 'GET hand-outs/{handOut}/over',
-    'PUT copies/{copy}/state', 'PUT copies/{copy}/marks', 'PUT copies/{copy}/shown', 'PUT copies/{copy}/in',
+    'PUT copies/{copy}/state', 'PUT copies/{copy}/marks', 'PUT copies/{copy}/shown', 'PUT copies/{copy}/in', 'DELETE me/sign-ins/{signIn}',
 ];
 
 /** What anybody signed in may, each about what is their own. */
 const ROUTES_OF_ANYBODY = [
     'POST maps/import', 'PUT me/keys', 'PUT me/face', 'PUT me/zone', 'PUT me/calm', 'GET maps', 'POST maps', 'GET looks', 'GET chalks/{colour}', 'GET kinds', 'GET reminders', 'GET stamps', 'GET speech', 'POST speech', 'GET drawings', 'GET starters', 'GET starters/{starter}/picture',
     'DELETE trash', 'POST uploads', 'POST folders', 'GET quick', 'POST meant', 'POST find', 'POST replace', 'POST asks', 'GET blocks', 'POST blocks', 'GET told', 'GET classes', 'POST classes',
+    'GET me/account', 'PUT me/name', 'PUT me/address', 'PUT me/password', 'POST me/two-factor', 'PUT me/two-factor', 'DELETE me/two-factor', 'POST me/recovery', 'DELETE me/sign-ins', 'GET me/data', 'DELETE me',
 ];
 
 /** What is there for those who are not signed in. */
-const ROUTES_OF_NOBODY = ['GET me', 'GET calendars/{address}.ics', 'POST register', 'POST register/finish', 'POST sign-in', 'POST demo', 'POST sign-out', 'POST forgot-password', 'POST reset-password', 'POST join', 'GET ideas/{code}', 'POST ideas/{code}'];
+const ROUTES_OF_NOBODY = ['GET me', 'GET calendars/{address}.ics', 'POST register', 'POST register/finish', 'POST sign-in', 'POST demo', 'POST sign-out', 'POST forgot-password', 'POST reset-password', 'POST join', 'GET ideas/{code}', 'POST ideas/{code}', 'POST sign-in/code', 'POST confirm-address'];
 
 /** What is there for the pupils of a class alone, and what is not, though they are signed in. */
 const ROUTES_OF_PUPILS = ['GET pupil'];
 
-const ROUTES_OF_ACCOUNTS = ['POST maps/import', 'POST maps', 'POST folders', 'POST asks', 'POST blocks', 'GET classes', 'POST classes', 'POST maps/{map}/duplicate', 'POST maps/{map}/take', 'POST maps/{map}/topics/{topic}/own-map', 'PUT maps/{map}/ideas', 'DELETE maps/{map}/ideas'];
+const ROUTES_OF_ACCOUNTS = [
+    'POST maps/import', 'POST maps', 'POST folders', 'POST asks', 'POST blocks', 'GET classes', 'POST classes', 'POST maps/{map}/duplicate', 'POST maps/{map}/take', 'POST maps/{map}/topics/{topic}/own-map', 'PUT maps/{map}/ideas', 'DELETE maps/{map}/ideas',
+    'GET me/account', 'PUT me/name', 'PUT me/address', 'PUT me/password', 'POST me/two-factor', 'PUT me/two-factor', 'DELETE me/two-factor', 'POST me/recovery', 'DELETE me/sign-ins', 'GET me/data', 'DELETE me', 'DELETE me/sign-ins/{signIn}',
+];
 
 /** What is told of by its own words below: a share is ended by who has it too, a comment taken away by who keeps the map. */
 const ROUTES_OF_SHARES = ['PATCH shares/{share}', 'DELETE shares/{share}', 'PATCH comments/{comment}', 'PUT comments/{comment}/resolved', 'DELETE comments/{comment}', 'PUT ideas/{idea}'];
@@ -170,7 +174,7 @@ it('has nothing of one person’s for another, whatever else is shared', functio
     foreach (ROUTES_OF_ONE as $route) {
         foreach ([$this->edit, $this->view, $this->stranger] as $who) {
             DB::beginTransaction();
-            $its = strtr($route, (str_starts_with($route, 'GET handovers') || str_starts_with($route, 'DELETE handovers') ? [] : Schooled::ids($this->owner, $this->map)) + ['{upload}' => Sends::whole($this->owner, 'a plan')->id, '{handOver}' => wanted($this->map)->id, '{published}' => app(App\Publishing\PublishedPages::class)->publish($this->map, 'A page', null, ChalkTree\HandOver\Choices::fromFields('', []), false)->id, '{link}' => app(App\Viewing\ViewingLinks::class)->make($this->map, ['topic' => null, 'until' => null, 'password' => null, 'notes' => true, 'files' => true, 'copying' => true])->id, '{block}' => app(Shares::class)->block($this->owner, 'nobody@saltmere.example')->id]);
+            $its = strtr($route, (str_starts_with($route, 'GET handovers') || str_starts_with($route, 'DELETE handovers') ? [] : Schooled::ids($this->owner, $this->map)) + ['{signIn}' => App\Models\SignIn::query()->create(['id' => Ids::next(), 'person_id' => $this->owner->id, 'agent' => '', 'ip' => '', 'began' => 1, 'last' => time()])->id] + ['{upload}' => Sends::whole($this->owner, 'a plan')->id, '{handOver}' => wanted($this->map)->id, '{published}' => app(App\Publishing\PublishedPages::class)->publish($this->map, 'A page', null, ChalkTree\HandOver\Choices::fromFields('', []), false)->id, '{link}' => app(App\Viewing\ViewingLinks::class)->make($this->map, ['topic' => null, 'until' => null, 'password' => null, 'notes' => true, 'files' => true, 'copying' => true])->id, '{block}' => app(Shares::class)->block($this->owner, 'nobody@saltmere.example')->id]);
             expect([$route, ($this->as)($who, $its)])->toBe([$route, 404])->and(($this->as)(null, $its))->toBe(401);
             DB::rollBack();
         }
@@ -202,7 +206,7 @@ it('lets an idea that waits be decided on by all who work in the map, and nobody
 });
 
 it('keeps what needs an account of one’s own from pupils, who work in their copy as who edits does, and nowhere else', function () {
-    $ids = Schooled::ids($this->owner, $this->map);
+    $ids = Schooled::ids($this->owner, $this->map) + ['{signIn}' => App\Models\SignIn::query()->create(['id' => Ids::next(), 'person_id' => $this->owner->id, 'agent' => '', 'ip' => '', 'began' => 1, 'last' => time()])->id];
     $pupil = Person::query()->whereNotNull('pupil_of')->firstOrFail();
     $its = App\Models\MapRecord::query()->whereKey(App\Models\HandOutCopy::query()->whereKey($ids['{copy}'])->value('map_id'))->firstOrFail();
     $marked = array_filter(Route::getRoutes()->getRoutes(), fn (OneRoute $route): bool => in_array('account', $route->gatherMiddleware(), true));
@@ -218,7 +222,7 @@ it('keeps what needs an account of one’s own from pupils, who work in their co
             $failed += ($least === 'owner' ? $status === 403 : ! in_array($status, [401, 403, 500], true)) ? [] : [$route => $status];
         }
     }
-    foreach (array_diff(ROUTES_OF_ONE, ['PUT copies/{copy}/in']) as $route) {
+    foreach (array_diff(ROUTES_OF_ONE, ['PUT copies/{copy}/in', 'DELETE me/sign-ins/{signIn}']) as $route) {
         $status = $asked($route);
         $failed += in_array($status, str_contains($route, '{copy}') ? [403] : [404], true) ? [] : [$route => $status];
     }

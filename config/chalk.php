@@ -26,6 +26,14 @@ return [
         'handed' => (bool) env('CHALK_HANDED_FILES', false),
     ],
 
+    // The identity provider of an organisation (OpenID Connect), by which people sign in besides; none if the issuer is empty. It is to know {APP_URL}/api/openid/back.
+    'openid' => [
+        'issuer' => (string) env('CHALK_OPENID_ISSUER', ''),
+        'client' => (string) env('CHALK_OPENID_CLIENT', ''),
+        'secret' => (string) env('CHALK_OPENID_SECRET', ''),
+        'name' => (string) env('CHALK_OPENID_NAME', 'your organisation'),
+    ],
+
     'demo_email' => 'wren@saltmere.example',
 
     // Whether browsers keep what is opened, so that it opens without a network. Not where many people share one device.

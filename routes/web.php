@@ -22,6 +22,7 @@ use App\Http\Controllers\LibraryController;
 use App\Http\Controllers\LinkController;
 use App\Http\Controllers\LookController;
 use App\Http\Controllers\MapController;
+use App\Http\Controllers\OpenIdController;
 use App\Http\Controllers\PageController;
 use App\Http\Controllers\PictureController;
 use App\Http\Controllers\PublishedController;
@@ -51,6 +52,8 @@ Route::prefix('api')->group(function (): void {
         Route::post('sign-in', [AccountController::class, 'signIn']);
         Route::post('sign-in/code', [AccountController::class, 'sayCode']);
         Route::post('confirm-address', [SecurityController::class, 'confirmAddress']);
+        Route::get('openid', [OpenIdController::class, 'begin']);
+        Route::get('openid/back', [OpenIdController::class, 'back']);
         Route::post('demo', [AccountController::class, 'demo']);
         Route::post('sign-out', [AccountController::class, 'signOut']);
         Route::post('forgot-password', [AccountController::class, 'forgot']);

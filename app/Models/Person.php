@@ -29,6 +29,7 @@ use Illuminate\Notifications\Notifiable;
  * @property int|null $two_factor_since  when its codes began to be asked for
  * @property int|null $two_factor_step  of the latest code that was used
  * @property list<string>|null $recovery  hashes of the codes that are left for when it is lost
+ * @property string|null $openid  whom an identity provider means
  * @property string|null $pupil_of  the class whose pupil they are, who have no address and no library
  */
 final class Person extends User
@@ -38,7 +39,7 @@ final class Person extends User
     protected $table = 'people';
 
     /** @var array<string, mixed> */
-    protected $attributes = ['starter' => null, 'keys' => null, 'face' => null, 'calm' => null, 'zone' => null, 'pupil_of' => null, 'two_factor' => null, 'two_factor_since' => null, 'two_factor_step' => null, 'recovery' => null];
+    protected $attributes = ['starter' => null, 'keys' => null, 'face' => null, 'calm' => null, 'zone' => null, 'pupil_of' => null, 'two_factor' => null, 'two_factor_since' => null, 'two_factor_step' => null, 'recovery' => null, 'openid' => null];
 
     protected $fillable = ['name', 'email', 'password', 'starter'];
 

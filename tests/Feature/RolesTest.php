@@ -61,7 +61,7 @@ const ROUTES_OF_ANYBODY = [
 ];
 
 /** What is there for those who are not signed in. */
-const ROUTES_OF_NOBODY = ['GET me', 'GET calendars/{address}.ics', 'POST register', 'POST register/finish', 'POST sign-in', 'POST demo', 'POST sign-out', 'POST forgot-password', 'POST reset-password', 'POST join', 'GET ideas/{code}', 'POST ideas/{code}', 'POST sign-in/code', 'POST confirm-address'];
+const ROUTES_OF_NOBODY = ['GET me', 'GET calendars/{address}.ics', 'POST register', 'POST register/finish', 'POST sign-in', 'POST demo', 'POST sign-out', 'POST forgot-password', 'POST reset-password', 'POST join', 'GET ideas/{code}', 'POST ideas/{code}', 'POST sign-in/code', 'POST confirm-address', 'GET openid', 'GET openid/back'];
 
 /** What is there for the pupils of a class alone, and what is not, though they are signed in. */
 const ROUTES_OF_PUPILS = ['GET pupil'];

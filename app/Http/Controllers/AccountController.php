@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Account\OpenId;
 use App\Account\SignIns;
 use App\Account\TwoFactor;
 use App\Http\ErrorAnswer;
@@ -56,7 +57,7 @@ final readonly class AccountController
     {
         $person = $request->user();
 
-        return new JsonResponse(['person' => $person instanceof Person ? $this->data($person) : null, 'demo' => Loopback::hasDemo($request)]);
+        return new JsonResponse(['person' => $person instanceof Person ? $this->data($person) : null, 'demo' => Loopback::hasDemo($request), 'provider' => OpenId::name()]);
     }
 
     /** Keeps the keys that a person has changed, all of them at once; what they mean is the browser's business. */

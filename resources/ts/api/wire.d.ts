@@ -343,6 +343,10 @@ export interface Wire {
 export interface MeAnswer {
   person: Person | null;
   demo: boolean;
+  /**
+   * What the identity provider is called by which one signs in besides, if there is one.
+   */
+  provider: string | null;
 }
 /**
  * This interface was referenced by `Wire`'s JSON-Schema

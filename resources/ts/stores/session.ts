@@ -12,6 +12,8 @@ export const useSession = defineStore('session', () => {
     const preferences = usePreferences()
     const person = ref<Person | null>(null)
     const demo = ref(false)
+    /** By whose identity provider one can sign in besides. */
+    const provider = ref<string | null>(null)
     /** The keys this person has changed, by action. */
     const keys = shallowRef<Readonly<Record<string, readonly string[]>>>({})
     let known: Promise<void> | null = null
@@ -50,6 +52,7 @@ export const useSession = defineStore('session', () => {
             (answer) => {
                 welcome(answer.person)
                 demo.value = answer.demo
+                provider.value = answer.provider
             },
             () => {
                 known = null
@@ -90,5 +93,5 @@ export const useSession = defineStore('session', () => {
         person.value = null
     }
 
-    return { person, demo, keys, changeKeys, changeFace, know, enter, leave, lose }
+    return { person, demo, provider, keys, changeKeys, changeFace, know, enter, leave, lose }
 })

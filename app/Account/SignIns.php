@@ -9,6 +9,7 @@ use App\Models\SignIn;
 use ChalkTree\Map\Ids;
 use Illuminate\Contracts\Session\Session;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Str;
 
 /** Where somebody is signed in: each browser by itself, seen and ended by whoever it is. */
@@ -49,14 +50,28 @@ final readonly class SignIns
         return $its !== null;
     }
 
-    private function begin(Request $request, Person $person): void
+    /** Somebody signs in; it is the same where they were signed in in this browser already. What is remembered is noted with the first request. */
+    public function login(Request $request, Person $person): void
+    {
+        $isKnown = $request->hasSession() && SignIn::query()->where('person_id', $person->id)->whereKey($request->session()->get(self::KEY))->exists();
+        if ($request->hasSession() && ! $isKnown) {
+            $request->session()->forget(self::KEY);
+            if (! Auth::viaRemember()) {
+                $this->begin($request, $person, isAlone: true);
+            }
+        }
+    }
+
+    /** @param  bool  $isAlone  whether no other request of the same page can find the session new as well */
+    private function begin(Request $request, Person $person, bool $isAlone = false): void
     {
         SignIn::query()->where('person_id', $person->id)->where('last', '<', now()->getTimestamp() - self::OVER)->delete();
         $many = SignIn::query()->where('person_id', $person->id)->get()->sortByDesc('last')->slice(self::MOST - 1);
         SignIn::query()->whereKey($many->pluck('id'))->delete();
         $about = ['person_id' => $person->id, 'agent' => mb_substr(mb_scrub((string) $request->userAgent()), 0, self::LONGEST), 'ip' => (string) $request->ip()];
-        // Several requests of one page may find the session new.
-        $its = SignIn::query()->where($about)->where('began', '>=', now()->getTimestamp() - self::AT_ONCE)->first() ?? SignIn::query()->create(['id' => Ids::next(), ...$about, 'began' => now()->getTimestamp(), 'last' => now()->getTimestamp()]);
+        // Several requests of one page may find it new.
+        $known = $isAlone ? null : SignIn::query()->where($about)->where('began', '>=', now()->getTimestamp() - self::AT_ONCE)->first();
+        $its = $known ?? SignIn::query()->create(['id' => Ids::next(), ...$about, 'began' => now()->getTimestamp(), 'last' => now()->getTimestamp()]);
         $request->session()->put(self::KEY, $its->id);
     }
 

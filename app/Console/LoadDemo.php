@@ -49,7 +49,6 @@ final class LoadDemo extends Command
         }
         $person = Person::query()->create(['name' => 'Wren', 'email' => $email, 'password' => Str::random(40)]);
         $ids = [];
-        $model = null;
         foreach (self::MAPS as $name) {
             if ($name !== 'archive') {
                 $record = $arrivals->bring($person, $this->file($name, $ids), "{$name}.json");
@@ -72,7 +71,8 @@ final class LoadDemo extends Command
                 $record->update(['favourite' => true]);
             }
             if ($name === 'why-boats-float') {
-                $model = $record;
+                $school->make($person, $record);
+                usleep(2000);
             }
             if ($name === 'guidebook') {
                 $pages->publish($record, 'For the harbour site', null, Choices::fromFields('', []), false, self::PAGE);
@@ -86,8 +86,6 @@ final class LoadDemo extends Command
         $asked = $comments->say($supper, $friend, Ids::next(), $topics['Smoked eel on black bread'], null, 'Who has the black bread, @Wren? The baker is closed on the day after.');
         $comments->say($supper, $friend, Ids::next(), $topics['Smoked eel on black bread'], $asked->id, 'Four loaves would do.');
         $comments->say($supper, $friend, Ids::next(), $topics['Cider, two barrels'], null, 'Last year one was enough.');
-
-        $school->make($person, $model);
 
         return self::SUCCESS;
     }

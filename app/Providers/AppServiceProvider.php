@@ -100,8 +100,7 @@ final class AppServiceProvider extends ServiceProvider
         // A page shows its map as it is: what is kept of it goes as soon as the map is another.
         MapRecord::saved(fn (MapRecord $map) => DB::afterCommit(fn () => app(PageFiles::class)->forgetMap($map->id)));
         $this->tellOpenMaps();
-        // Whoever was signed in in this browser before is another.
-        Event::listen(Login::class, fn () => request()->hasSession() ? request()->session()->forget(SignIns::KEY) : null);
+        Event::listen(Login::class, fn (Login $login) => $login->user instanceof Person ? app(SignIns::class)->login(request(), $login->user) : null);
         // Pupils have no address to which anything could go.
         Event::listen(MessageSending::class, fn (MessageSending $sending): ?bool => array_filter($sending->message->getTo(), fn (Address $to): bool => str_ends_with($to->getAddress(), SchoolClasses::NO_ADDRESS)) === [] ? null : false);
         Mail::extend('outbox', fn (): OutboxTransport => new OutboxTransport);

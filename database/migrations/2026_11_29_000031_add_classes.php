@@ -109,7 +109,10 @@ return new class extends Migration
     public function down(): void
     {
         Schema::table('maps', fn (Blueprint $table) => $table->dropColumn('hand_out'));
-        Schema::table('people', fn (Blueprint $table) => $table->dropColumn('pupil_of'));
+        Schema::table('people', function (Blueprint $table): void {
+            $table->dropIndex(['pupil_of']);
+            $table->dropColumn('pupil_of');
+        });
         foreach (['ideas', 'idea_boxes', 'copy_pupils', 'hand_out_copies', 'hand_outs', 'pupils', 'school_classes'] as $table) {
             Schema::dropIfExists($table);
         }

@@ -49,7 +49,13 @@ function asKept(answer: Response): Response {
 const isKept = /^\/api\/(?:me|maps|maps\/[0-9a-z]{26})$/
 const ages = new CacheExpiration(KEPT, { maxEntries: 80, maxAgeSeconds: MONTH })
 
-async function keep(path: string, answer: Response): Promise<void> {
+/** When nothing was to be kept of anybody any more; what was asked before that is kept no longer when it comes. */
+let forgotten = 0
+
+async function keep(path: string, answer: Response, asked: number): Promise<void> {
+    if (asked < forgotten) {
+        return
+    }
     await (await caches.open(KEPT)).put(path, answer)
     if (path.length > '/api/maps'.length) {
         await ages.updateTimestamp(new URL(path, self.location.origin).href)
@@ -59,29 +65,33 @@ async function keep(path: string, answer: Response): Promise<void> {
 
 /** Nothing of anybody's stays here once they have signed out, or somebody else has signed in. */
 async function forget(): Promise<void> {
+    forgotten = performance.now()
     await caches.delete(KEPT)
     await caches.delete(PICTURES)
     await keepShell()
 }
 
-async function keepPerson(answer: Response): Promise<void> {
+async function keepPerson(answer: Response, asked: number): Promise<void> {
     const who = async (from: Response): Promise<unknown> => ((await from.json()) as { person?: { email?: unknown } | null }).person?.email ?? null
     const [before, now] = [await (await caches.open(KEPT)).match(ME), await who(answer.clone())]
     if (before !== undefined && (await who(before)) !== now) {
         await forget()
+        await keep(ME, answer, performance.now())
+    } else {
+        await keep(ME, answer, asked)
     }
-    await keep(ME, answer)
 }
 
 registerRoute(({ url, request }) => request.method === 'GET' && isKept.test(url.pathname), async ({ request, url, event }) => {
     const path = url.pathname
     const after = (work: Promise<unknown>): void => (event as ExtendableEvent).waitUntil(work)
+    const asked = performance.now()
     try {
         const answer = await fetch(request)
         if (path === ME && answer.ok) {
-            after(keepPerson(answer.clone()))
+            after(keepPerson(answer.clone(), asked))
         } else if (answer.ok && url.searchParams.get('pane') !== 'second') {
-            after(keep(path, answer.clone()))
+            after(keep(path, answer.clone(), asked))
         } else if (answer.status === 401) {
             after(forget())
         } else if ([403, 404, 410].includes(answer.status)) {
@@ -100,19 +110,23 @@ registerRoute(({ url, request }) => request.method === 'GET' && isKept.test(url.
 
 registerRoute(({ url, request }) => request.method === 'GET' && /^\/(?:drawings\/|api\/maps\/[0-9a-z]{26}\/(?:pictures\/[0-9a-f]{64}\/small|picture)$)/.test(url.pathname), new CacheFirst({ cacheName: PICTURES, plugins: [new ExpirationPlugin({ maxEntries: 400, maxAgeSeconds: MONTH, purgeOnQuotaError: true })] }))
 
-/** A page asks that something be kept as it is now. */
+/** A page asks that something be kept as it is now, or says that somebody has signed out. */
 self.addEventListener('message', (event) => {
-    const path = (event.data as { keep?: unknown }).keep
+    const { keep: path, forget: isGone } = event.data as { keep?: unknown; forget?: unknown }
+    if (isGone === true) {
+        forgotten = performance.now()
+    }
     if (typeof path === 'string' && isKept.test(path)) {
         event.waitUntil(keepNow(path).then((isDone) => isDone && event.source?.postMessage({ kept: path })))
     }
 })
 
 async function keepNow(path: string): Promise<boolean> {
+    const asked = performance.now()
     const answer = await fetch(path, { headers: { Accept: 'application/json' } }).catch(() => null)
     if (answer?.ok !== true) {
         return false
     }
-    await (path === ME ? keepPerson(answer) : keep(path, answer))
+    await (path === ME ? keepPerson(answer, asked) : keep(path, answer, asked))
     return true
 }

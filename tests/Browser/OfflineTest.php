@@ -63,6 +63,8 @@ it('keeps nothing of anybody on the device once they have signed out', function 
     $browser = $this->browser;
     $browser->visit('/')->waitFor('.card')->press('Wren')->press('Sign out')->waitFor('.account');
     $browser->waitUntil(fn (): bool => in_array('/', keptPaths($browser), true) && array_diff(keptPaths($browser), ['/', '/api/me']) === [], 'nothing of theirs to be kept');
+    // Who is signed in is kept too: nobody.
+    $browser->waitUntil(fn (): bool => $browser->driver->executeAsyncScript('caches.match("/api/me").then((kept) => kept?.json()).then((me) => arguments[0]((me?.person ?? null) === null && me !== undefined))') === true, 'nobody to be kept');
     $this->server->kill();
     $browser->visit("/maps/{$this->id}")->waitFor('.account');
     expect($browser->script('return document.body.innerText'))->not->toContain('Festival');

@@ -62,14 +62,14 @@ it('refuses to change anything without the token of the page', function (string 
 it('lets in with the token, over cookies that scripts cannot read', function () {
     $cookies = (string) tempnam(sys_get_temp_dir(), 'cookies');
     $first = fetchReal('GET', '/api/me', cookies: $cookies);
-    expect(json_decode($first['body'], true))->toBe(['person' => null, 'demo' => true]);
+    expect(json_decode($first['body'], true))->toBe(['person' => null, 'demo' => true, 'provider' => null]);
     preg_match('/XSRF-TOKEN\t(\S+)/', (string) file_get_contents($cookies), $m);
     $entered = fetchReal('POST', '/api/demo', ['X-XSRF-TOKEN: '.urldecode($m[1])], '{}', $cookies);
     expect($entered['status'])->toBe(200);
 
     $jar = (string) file_get_contents($cookies);
     expect($jar)->toMatch('/#HttpOnly_\S+\t.*chalk_tree_session/')
-        ->and(json_decode(fetchReal('GET', '/api/maps', cookies: $cookies)['body'], true)['maps'])->toHaveCount(12);
+        ->and(json_decode(fetchReal('GET', '/api/maps', cookies: $cookies)['body'], true)['maps'])->toHaveCount(13);
     unlink($cookies);
 });
 
@@ -121,7 +121,7 @@ it('answers what is not JSON, too long or of the wrong kind with a sentence', fu
         ->and(json_decode($answer['body'], true))->toHaveKeys(['code', 'message', 'field']);
 })->with([
     'no such call' => ['GET', '/api/nothing', null, 404],
-    'the wrong method' => ['DELETE', '/api/me', null, 405],
+    'the wrong method' => ['PATCH', '/api/me', null, 405],
     'signed out' => ['GET', '/api/maps', null, 401],
 ]);
 
@@ -204,7 +204,7 @@ it('sends a published page by the web server alone, with the same headers, asks 
     $ask = fn (string $method, string $path, array $body = []): array => (array) json_decode(fetchReal($method, $path, [$token()], $body === [] ? '{}' : (string) json_encode($body), $cookies)['body'], true);
     fetchReal('GET', '/api/me', cookies: $cookies);
     $ask('POST', '/api/demo');
-    $map = json_decode(fetchReal('GET', '/api/maps', cookies: $cookies)['body'], true)['maps'][0]['id'];
+    $map = array_column(json_decode(fetchReal('GET', '/api/maps', cookies: $cookies)['body'], true)['maps'], 'id', 'title')['Saltmere lantern festival'];
     $page = $ask('POST', "/api/maps/{$map}/published", ['name' => 'Real', 'topic' => null, 'choices' => [], 'isFrozen' => false]);
     $path = (string) parse_url($page['address'], PHP_URL_PATH);
     preg_match('~/pictures/[0-9a-f]{64}-\w+~', fetchReal('GET', "{$path}/drawing.svg")['body'].fetchReal('GET', "{$path}/board.svg")['body'], $picture);

@@ -69,7 +69,7 @@ final readonly class SecurityController
         $person->password = $request->next();
         $person->save();
         $this->signIns->end($person, $request->session(), null);
-        $this->stay($request, $person);
+        self::stay($person);
 
         return $this->told($request, $person);
     }
@@ -107,7 +107,7 @@ final readonly class SecurityController
             throw new NotFoundHttpException;
         }
         $this->signIns->end($person, $request->session(), $signIn->id);
-        $this->stay($request, $person);
+        self::stay($person);
 
         return $this->told($request, $person);
     }
@@ -115,7 +115,7 @@ final readonly class SecurityController
     public function endOthers(Request $request, #[CurrentUser] Person $person): JsonResponse
     {
         $this->signIns->end($person, $request->session(), null);
-        $this->stay($request, $person);
+        self::stay($person);
 
         return $this->told($request, $person);
     }
@@ -137,13 +137,11 @@ final readonly class SecurityController
     }
 
     /** This browser is remembered as before. */
-    private function stay(Request $request, Person $person): void
+    private static function stay(Person $person): void
     {
         $person->setRememberToken(Str::random(60));
         $person->save();
-        $its = $request->session()->get(SignIns::KEY);
         Auth::login($person, true);
-        $request->session()->put(SignIns::KEY, $its);
     }
 
     private function told(Request $request, Person $person): JsonResponse

@@ -16,7 +16,10 @@ const its = shallowRef<AccountAnswer | null>(null)
 const { busy, problem, attempt } = useAttempt()
 const name = ref('')
 const email = ref('')
+/** Said for one thing at a time. */
+const toMove = ref('')
 const password = ref('')
+const toLeave = ref('')
 const next = ref('')
 const leaving = ref(false)
 const letter = shallowRef<LetterAnswer | null>(null)
@@ -36,11 +39,11 @@ async function change(does: () => Promise<AccountAnswer>, done: string): Promise
     }
 }
 const move = (): Promise<boolean> => attempt(async () => {
-    letter.value = await accountApi.address(email.value.trim(), password.value)
-    password.value = email.value = ''
+    letter.value = await accountApi.address(email.value.trim(), toMove.value)
+    toMove.value = email.value = ''
 })
 const remove = (): Promise<boolean> => attempt(async () => {
-    await accountApi.remove(password.value)
+    await accountApi.remove(toLeave.value)
     await session.leave().catch(() => location.assign('/sign-in'))
 })
 /** What a browser says of itself, in a few words. */
@@ -70,7 +73,7 @@ onMounted(() => attempt(async () => take(await accountApi.show())))
             <section aria-label="Address">
                 <h2>Address</h2>
                 <p>{{ its.email }}</p>
-                <form @submit.prevent="move"><NInput v-model:value="email" placeholder="New address" :maxlength="200" :input-props="{ 'aria-label': 'New address', type: 'email', autocomplete: 'email' }" /><NInput v-model:value="password" type="password" placeholder="Your password" :input-props="{ 'aria-label': 'Your password, for the address', autocomplete: 'current-password' }" /><NButton attr-type="submit" secondary :disabled="email.trim() === '' || password === ''" :loading="busy">Send a letter there</NButton></form>
+                <form @submit.prevent="move"><NInput v-model:value="email" placeholder="New address" :maxlength="200" :input-props="{ 'aria-label': 'New address', type: 'email', autocomplete: 'email' }" /><NInput v-model:value="toMove" type="password" placeholder="Your password" :input-props="{ 'aria-label': 'Your password, for the address', autocomplete: 'current-password' }" /><NButton attr-type="submit" secondary :disabled="email.trim() === '' || toMove === ''" :loading="busy">Send a letter there</NButton></form>
                 <LetterShown v-if="letter !== null" :answer="letter" />
             </section>
             <section aria-label="Password">
@@ -92,9 +95,9 @@ onMounted(() => attempt(async () => take(await accountApi.show())))
                 <h2>Leaving</h2>
                 <NButton v-if="!leaving" quaternary @click="leaving = true">Remove the account</NButton>
                 <form v-else class="leaving" @submit.prevent="remove">
-                    <p>{{ goes }} go for good, with their histories and pages; nobody can bring them back. What you wrote in maps of others stays there, without your name.</p>
-                    <NInput v-model:value="password" type="password" placeholder="Your password" :input-props="{ 'aria-label': 'Your password, to leave', autocomplete: 'current-password' }" />
-                    <NButton type="error" attr-type="submit" :disabled="password === ''" :loading="busy">Remove it for good</NButton><NButton quaternary @click="leaving = false">Stay</NButton>
+                    <p>This goes for good, with histories and pages, and nobody can bring it back: {{ goes }}. What you wrote in maps of others stays there, without your name.</p>
+                    <NInput v-model:value="toLeave" type="password" placeholder="Your password" :input-props="{ 'aria-label': 'Your password, to leave', autocomplete: 'current-password' }" />
+                    <NButton type="error" attr-type="submit" :disabled="toLeave === ''" :loading="busy">Remove it for good</NButton><NButton quaternary @click="leaving = false">Stay</NButton>
                 </form>
             </section>
         </template>

@@ -150,5 +150,6 @@ small { display: block; color: var(--soft); font-weight: 400; font-size: 13px; }
 small.shown { color: var(--kelp); }
 .here { display: inline-block; width: 8px; height: 8px; border-radius: 50%; margin-right: 8px; border: 1px solid var(--soft); vertical-align: 1px; }
 .here.on { background: var(--kelp); border-color: var(--kelp); }
+@media (max-width: 700px) { .hint { display: none; } }
 .care td { text-align: left; white-space: normal; background: var(--board); padding: 0; }
 </style>

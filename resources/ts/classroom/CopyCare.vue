@@ -76,5 +76,5 @@ dd span { background: var(--slip); border: 1px solid var(--faint-edge); border-r
 .marking label span { overflow-wrap: anywhere; }
 small { color: var(--soft); }
 .say { display: flex; gap: 6px; margin-top: 4px; }
-@media (max-width: 900px) { .parts { grid-template-columns: 1fr; } }
+@media (max-width: 900px) { .copy-care { max-width: calc(100vw - 28px); box-sizing: border-box; } .parts { grid-template-columns: 1fr; } }
 </style>

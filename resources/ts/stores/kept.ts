@@ -105,6 +105,8 @@ export const useKept = defineStore('kept', () => {
 
 /** Takes away all that is kept on this device of whoever signs out. */
 export async function forgetAll(): Promise<void> {
+    // What is still on its way there is not to be kept when it comes.
+    navigator.serviceWorker.controller?.postMessage({ forget: true })
     const kept = await caches.open('chalk-kept')
     // But for the page itself, in which nothing is of anybody.
     await Promise.all((await kept.keys()).filter(({ url }) => new URL(url).pathname !== '/').map((one) => kept.delete(one)))

@@ -2,7 +2,6 @@ import { hasChoice, isNotRoot, onTopics } from '@/actions/conditions'
 import type { Action, Context } from '@/actions/registry'
 import { useMap } from '@/stores/map'
 import { branchOf, rowOf } from '@/stores/tree'
-import { tell } from '@/ui/tell'
 import type { Feature } from '../feature'
 import LockInLine from './LockInLine.vue'
 
@@ -10,22 +9,20 @@ type How = 'fixed' | 'later'
 const howOf = (topic: string): unknown => rowOf(useMap().tree, 'lock', topic)?.fields.how ?? null
 
 /** Locks what is chosen, or where all of it is so already, no longer. */
-function turn({ map }: Context, topics: readonly string[], how: How, on: string, off: string): void {
-    const isOn = topics.every((topic) => howOf(topic) === how)
-    map.edit({ name: 'row.set', type: 'lock', topics: [...topics], fields: { how: isOn ? null : how } })
-    tell.info(isOn ? off : on)
+function turn({ map }: Context, topics: readonly string[], how: How): void {
+    map.edit({ name: 'row.set', type: 'lock', topics: [...topics], fields: { how: topics.every((topic) => howOf(topic) === how) ? null : how } })
 }
 
 const lockActions: readonly Action[] = [
     {
         id: 'lock.turn', name: 'Lock the branch for others', group: 'Map', keys: [], scopes: onTopics,
         available: (context) => context.map.isOwner && hasChoice(context),
-        run: (context) => turn(context, [...new Set(context.map.chosen.flatMap((topic) => branchOf(context.map.tree, topic)))], 'fixed', 'Locked: others can add to it and tie it, and change nothing of what it says.', 'No longer locked.'),
+        run: (context) => turn(context, [...new Set(context.map.chosen.flatMap((topic) => branchOf(context.map.tree, topic)))], 'fixed'),
     },
     {
         id: 'lock.later', name: 'Give the branch to a class later', group: 'Map', keys: [], scopes: onTopics,
         available: (context) => context.map.isOwner && isNotRoot(context),
-        run: (context) => turn(context, context.map.chosen, 'later', 'It comes later: what is given out to a class is without it until its table says so.', 'It is given out with the rest again.'),
+        run: (context) => turn(context, context.map.chosen, 'later'),
     },
 ]
 

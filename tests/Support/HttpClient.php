@@ -72,7 +72,7 @@ final class HttpClient implements Client
             CURLOPT_COOKIE => $this->cookies,
             CURLOPT_PATH_AS_IS => true,
             CURLOPT_TIMEOUT => 60,
-            CURLOPT_HTTPHEADER => [...$headers, 'Accept: application/json', "X-XSRF-TOKEN: {$this->token}", 'Expect:'],
+            CURLOPT_HTTPHEADER => [...$headers, ...(array_filter($headers, fn (string $one): bool => str_starts_with($one, 'Accept:')) === [] ? ['Accept: application/json'] : []), "X-XSRF-TOKEN: {$this->token}", 'Expect:'],
         ]);
         if ($method !== 'GET') {
             curl_setopt($handle, CURLOPT_POSTFIELDS, $body);

@@ -79,7 +79,7 @@ Route::prefix('api')->group(function (): void {
     Route::middleware(['auth', 'account', 'throttle:account', 'body:small'])->prefix('me')->controller(SecurityController::class)->group(function (): void {
         Route::get('account', 'show');
         Route::put('name', 'name');
-        Route::put('address', 'address');
+        Route::put('address', 'address')->middleware('throttle:letters');
         Route::put('password', 'password');
         Route::post('two-factor', 'beginTwoFactor');
         Route::put('two-factor', 'confirmTwoFactor');

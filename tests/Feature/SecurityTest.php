@@ -231,3 +231,10 @@ it('says what leaving means, and takes an account away with what is its own', fu
     $this->actingAs($ines);
     expect($this->getJson("/api/maps/{$hers->id}/history")->assertOk()->json('edits.0.person'))->toBe('Somebody who has left')->and($this->topics($hers)->root()->title)->toBe('Feast');
 });
+
+it('sends no more letters to new addresses than any other letters', function () {
+    config(['chalk.limits' => true]);
+    ($this->signIn)()->assertOk();
+    $sent = array_map(fn (int $n): int => $this->putJson('/api/me/address', ['email' => "new{$n}@saltmere.example", 'password' => 'a long password'])->getStatusCode(), range(1, 41));
+    expect(array_count_values($sent))->toBe([200 => 40, 429 => 1]);
+});

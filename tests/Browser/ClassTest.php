@@ -79,9 +79,8 @@ it('takes a class from its door to work that is given back, by keys on one side 
     $tove->press('Keep the marking')->waitUntil(fn (): bool => classCell($tove, 'Ada', 'Of 3') === '2', 'the points');
     $tove->press('Give it back')->waitUntil(fn (): bool => classCell($tove, 'Ada', 'State') === 'Given back', 'the state');
     $pupil->waitUntil(fn (): bool => ! $pupil->has('.reading-desk'), 'the desk for whoever works')->waitFor('.desk');
-    // The map is opened anew with what they may do now.
-    usleep(1_500_000);
-    $pupil->saved()->keys('Alt+l')->waitFor('.pupil .marks');
+    // The map is opened anew with what they may do now, and keys are heard in that moment too.
+    $pupil->keys('Alt+l')->waitFor('.pupil .marks');
     expect((string) $pupil->script('return document.querySelector(".given").innerText'))->toContain('An example 2 of 3')->toContain('And salt water?');
     // Said to all, and seen in the map.
     $tove->find('[aria-label="Say something to all"]')->sendKeys('Well done.');

@@ -42,7 +42,9 @@ export const mapActions: readonly Action[] = [
     exporting('svg', 'Take out as SVG picture', asShown),
     exporting('png', 'Take out as PNG picture', asShown),
     {
-        id: 'map.library', name: 'Back to the library', group: 'Map', keys: ['Alt+L'], scopes: inMap,
+        id: 'map.library', name: 'Back to the library', group: 'Map', keys: ['Alt+L'],
+        // Also while a map is being fetched, or fetched anew since one's role in it changed.
+        scopes: [...inMap, 'library'],
         run: ({ router }) => void router.push('/'),
     },
     {

@@ -88,6 +88,24 @@ it('shows the map to who only looks, and lets nothing they do change it', functi
     expect($ines->complaints())->toBe([])->and($tove->complaints())->toBe([]);
 });
 
+it('loses nothing of what is done while the map is fetched anew because more may be done in it', function () {
+    $ines = Studio::beside('Ines');
+    $tove = Studio::lent("Plan\n\tBoats\n\tMusic\n");
+    $id = openId($tove);
+    Studio::server()->artisan('map:share', $id, 'ines@beside.saltmere.example', '--role=view');
+    $ines->visit("/maps/{$id}")->ready()->waitFor('.reading-desk')->pick('Boats');
+    // The map as it then is comes late, after what was done meanwhile has long been answered.
+    $ines->script('window.empty = 0; const real = window.fetch; window.fetch = (what, how) => String(what).endsWith(`/api/maps/${arguments[0]}`) ? real(what, how).then((answer) => new Promise((come) => setTimeout(() => come(answer), 1500))) : real(what, how); window.watched = setInterval(() => window.empty += document.querySelectorAll(".outline [role=treeitem]").length === 0, 10)', $id);
+    Studio::server()->artisan('map:share', $id, 'ines@beside.saltmere.example', '--role=edit');
+    $ines->waitUntil(fn (): bool => str_contains((string) $ines->script('return document.body.innerText'), 'From now on you may work in this map.'), 'to be told');
+    $ines->keys('Tab')->type('Ferry')->keys('Enter')->type('Raft');
+    usleep(2_500_000);
+    $ines->type('s')->keys('Enter', 'Escape')->saved();
+    outlineBecomes($ines, ['Plan', '  Boats', '    Ferry', '    Rafts', '  Music']);
+    expect(trim(Studio::server()->artisan('map:export', $id, '--to=txt')))->toBe("Plan\n\tBoats\n\t\tFerry\n\t\tRafts\n\tMusic");
+    expect($ines->script('clearInterval(window.watched); return window.empty'))->toBe(0)->and($ines->complaints())->toBe([]);
+});
+
 it('takes up who asks, by mouse on both sides', function () {
     $ines = Studio::beside('Ines');
     $tove = Studio::lent("Plan\n\tBoats\n");

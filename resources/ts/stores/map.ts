@@ -4,13 +4,13 @@ import { bounds } from '@/api/bounds'
 import { openMap } from '@/api/client'
 import { newId } from '@/api/ids'
 import { latest } from '@/api/latest'
-import type { Edit, EditsAnswer, MapNews, Mark, Missed, Narrowed, Place, Present, Role, SceneNews, Slip, View, ViewFilter } from '@/api/wire'
-import { learnChalks } from '@/board/chalkSheet'
-import { learnLooks } from '@/board/looks'
+import type { Edit, EditsAnswer, MapNews, OpenAnswer, Place, Role, View, ViewFilter } from '@/api/wire'
 import { tell } from '@/ui/tell'
+import { createCompany } from './company'
 import { choiceLeft, rememberLeft } from './leftChoice'
 import { pendingEdits } from './pending'
 import { createQueue, type SavedState } from './queue'
+import { createScene } from './scene'
 import { ancestorsOf, emptyTree, foreseen, merged, type Topic, type Tree } from './tree'
 
 export { newId }
@@ -37,23 +37,14 @@ export interface Editing {
 /** The map that is open: its topics, its scene, what is chosen, and the way to change it. */
 export const useMap = defineStore('map', () => {
     const id = ref('')
+    const { meet, hear, part, ...company } = createCompany()
+    const { role, mayEdit, isShared, listens } = company
+    const scene = createScene()
+    const { filter, takeScene, takeNarrowed } = scene
     /** The map as the server told it last. */
     const base = shallowRef<Tree>(emptyTree)
-    /** The scene of the whole map as it is seen, whatever it is narrowed to. */
-    const drawnSlips = shallowRef<ReadonlyMap<string, Slip>>(new Map())
-    const drawnMarks = shallowRef<ReadonlyMap<string, Mark>>(new Map())
     /** Where this person left the board; null the first time. */
     const place = shallowRef<Place | null>(null)
-    /** To what it is narrowed, as this person says it; null for the whole. */
-    const filter = shallowRef<ViewFilter | null>(null)
-    /** The same, as the server answers it. */
-    const narrowed = shallowRef<Narrowed | null>(null)
-    const narrowedScene = shallowRef<{ slips: ReadonlyMap<string, Slip>; marks: ReadonlyMap<string, Mark> } | null>(null)
-    /** What is on the board, by id: topics, and what is drawn besides them. */
-    const slips = computed(() => narrowedScene.value?.slips ?? drawnSlips.value)
-    const marks = computed(() => narrowedScene.value?.marks ?? drawnMarks.value)
-    /** The board as it would be, while something is tried; null while nothing is. */
-    const tried = shallowRef<ReadonlyMap<string, Slip> | null>(null)
     const seq = ref(0)
     const undoLabel = ref<string | null>(null)
     const redoLabel = ref<string | null>(null)
@@ -69,10 +60,6 @@ export const useMap = defineStore('map', () => {
     const outlineScope = ref<string | null>(null)
     const numbers = shallowRef<Readonly<Record<string, string>>>({})
     const queue = shallowRef<ReturnType<typeof createQueue> | null>(null)
-    /** What this person may do here. */
-    const role = ref<Role>('owner')
-    const mayEdit = computed(() => role.value === 'edit' || role.value === 'owner')
-    const mayComment = computed(() => role.value !== 'view')
     /** Who only looks types nothing. */
     const editing = computed<Editing | null>({
         get: () => typed.value,
@@ -83,23 +70,6 @@ export const useMap = defineStore('map', () => {
     })
     /** The title over which one types, so that what somebody else makes of it meanwhile is not written over. */
     let over = ''
-    const isOwner = computed(() => role.value === 'owner')
-    /** Whether anybody else may open it, so that there may be news at any time. */
-    const isShared = ref(false)
-    /** Another number whenever anything was said in it. */
-    const talk = ref(0)
-    /** Who else has it open now. */
-    const others = shallowRef<readonly Present[]>([])
-    /** Which of them one is. */
-    const me = ref(0)
-    /** Whether one is told what is new without asking. */
-    const listens = ref(false)
-    /** Where one writes in the note of the topic that is chosen; null where one does not. */
-    const caret = ref<number | null>(null)
-    /** Whom one follows, from topic to topic. */
-    const followed = ref<number | null>(null)
-    /** What others did since this person had it open last. */
-    const missed = shallowRef<Missed | null>(null)
     /** Why the map is not to be had any more; null while it is. */
     const ended = ref<string | null>(null)
 
@@ -111,6 +81,8 @@ export const useMap = defineStore('map', () => {
     const currentTopic = computed<Topic | null>(() => (current.value === null ? null : (tree.value.topics.get(current.value) ?? null)))
 
     const opening = latest()
+    /** As whom one was when what is shown was fetched. */
+    let shownAs: Role = 'owner'
     const leaving = new Set<() => void>()
     const hiding = new Set<() => void>()
     const resting = new Set<() => void>()
@@ -131,11 +103,14 @@ export const useMap = defineStore('map', () => {
     }
 
     /**
-     * Fetches a map and shows it.
+     * Fetches a map and shows it. One that is open stays as it is, with what is done in it meanwhile, until it has come anew.
      *
      * @returns false if another one is wanted, or none, by the time it comes
      */
     async function open(map: string): Promise<boolean> {
+        if (map === id.value && queue.value !== null) {
+            return renew(map)
+        }
         close()
         const isWanted = opening.begin()
         const [answer, left] = await Promise.all([openMap(map), pendingEdits.of(map).catch(() => [])])
@@ -143,27 +118,8 @@ export const useMap = defineStore('map', () => {
             return false
         }
         id.value = map
-        base.value = merged(emptyTree, answer.rows)
         place.value = answer.place
-        folded.value = new Set(answer.view.folded)
-        outlineFolded.value = new Set(answer.view.outlineFolded)
-        scope.value = answer.view.scope
-        outlineScope.value = answer.view.outlineScope
-        showing.value = answer.view.showing
-        numbers.value = answer.numbers
-        today.value = answer.today
-        filter.value = answer.view.filter
-        role.value = answer.role
-        isShared.value = answer.isShared
-        talk.value = answer.talk
-        me.value = answer.me
-        takeOthers(answer.others)
-        missed.value = answer.missed ?? null
-        takeScene(answer.scene)
-        takeNarrowed(answer.narrowed)
-        seq.value = answer.seq
-        undoLabel.value = answer.undo
-        redoLabel.value = answer.redo
+        show(answer)
         if ('isKept' in answer && !(await takeKept(map, isWanted))) {
             return false
         }
@@ -177,6 +133,46 @@ export const useMap = defineStore('map', () => {
         const last = choiceLeft(map) ?? answer.view.chosen
         chosen.value = [last !== null && tree.value.topics.has(last) ? last : tree.value.root]
         return true
+    }
+
+    /** Fetches the open map anew: whole, as this person may see it now. */
+    async function renew(map: string): Promise<boolean> {
+        const isWanted = opening.begin()
+        let answer = await openMap(map)
+        // What was on its way may be newer than what was fetched beside it, and must not be taken back.
+        for (let tries = 0; tries < 5 && isWanted() && answer.seq < seq.value; tries++) {
+            answer = await openMap(map)
+        }
+        if (!isWanted() || 'isKept' in answer || answer.seq < seq.value) {
+            return false
+        }
+        scene.wipe()
+        show(answer)
+        ended.value = null
+        keepChoiceValid()
+        editing.value = typed.value
+        opened.forEach((run) => run(map))
+        askForNews(true)
+        return true
+    }
+
+    function show(answer: OpenAnswer): void {
+        base.value = merged(emptyTree, answer.rows)
+        folded.value = new Set(answer.view.folded)
+        outlineFolded.value = new Set(answer.view.outlineFolded)
+        scope.value = answer.view.scope
+        outlineScope.value = answer.view.outlineScope
+        showing.value = answer.view.showing
+        numbers.value = answer.numbers
+        today.value = answer.today
+        filter.value = answer.view.filter
+        meet(answer)
+        shownAs = answer.role
+        takeScene(answer.scene)
+        takeNarrowed(answer.narrowed)
+        seq.value = answer.seq
+        undoLabel.value = answer.undo
+        redoLabel.value = answer.redo
     }
 
     /** The map comes from what is kept on this device: what was new in it since goes on top. */
@@ -195,7 +191,7 @@ export const useMap = defineStore('map', () => {
             undoLabel.value = since.undo
             redoLabel.value = since.redo
         }
-        filter.value = narrowed.value = narrowedScene.value = null
+        scene.narrowTo(null)
         tell.info('There is no network. This is the map as it was on this device last; what you change is kept here and sent as soon as there is one.')
         return true
     }
@@ -208,19 +204,11 @@ export const useMap = defineStore('map', () => {
         queue.value = null
         id.value = ''
         base.value = emptyTree
-        drawnSlips.value = new Map()
-        tried.value = null
-        drawnMarks.value = new Map()
-        filter.value = narrowed.value = narrowedScene.value = null
+        scene.wipe()
         chosen.value = []
         editing.value = null
         ended.value = null
-        role.value = 'owner'
-        isShared.value = false
-        talk.value = 0
-        others.value = []
-        followed.value = null
-        missed.value = null
+        part()
         outcomes.clear()
     }
 
@@ -242,11 +230,11 @@ export const useMap = defineStore('map', () => {
             }
             waiter?.(outcome.refusal?.message ?? null)
         }
-        isShared.value = answer.isShared
-        talk.value = answer.talk
-        takeOthers(answer.others)
+        hear(answer)
         if (answer.role !== role.value) {
             takeRole(answer.role)
+        } else if (role.value !== shownAs) {
+            void showAsRole()
         }
         if (answer.today !== today.value) {
             void turnDay()
@@ -255,7 +243,7 @@ export const useMap = defineStore('map', () => {
 
     /** What is new in the map, to be taken only while nothing else is on its way. */
     function takeNews(taken: Pick<MapNews, 'rows' | 'scene' | 'numbers' | 'seq'>): void {
-        tried.value = null
+        scene.tried.value = null
         if (taken.rows.length > 0) {
             base.value = merged(taken.scene.reset ? emptyTreeLike(taken) : base.value, taken.rows)
         }
@@ -269,21 +257,32 @@ export const useMap = defineStore('map', () => {
         news.forEach((run) => run(taken))
     }
 
-    /** The same as before changes nothing that is drawn. */
-    function takeOthers(all: readonly Present[]): void {
-        const now = all.filter((one) => one.id !== me.value)
-        if (JSON.stringify(now) !== JSON.stringify(others.value)) {
-            others.value = now
-            followed.value = now.some(({ id: one }) => one === followed.value) ? followed.value : null
-        }
-    }
-
     /** This person may do more here now, or less: the map is opened anew as they may see it, once nothing is on its way. */
     function takeRole(now: Role): void {
-        const its = id.value
         role.value = now
         tell.info({ view: 'From now on you may look at this map, and no longer change it.', comment: 'From now on you may look at this map and comment on it.', edit: 'From now on you may work in this map.', owner: 'This map is yours now.' }[now])
-        void queue.value?.idle().then(() => its === id.value && open(its))
+        void showAsRole()
+    }
+
+    let isTurning = false
+
+    /** Fetches the map as one may see it now, once nothing is on its way; where that fails, the next answer leads here again. */
+    async function showAsRole(): Promise<void> {
+        const its = id.value
+        if (isTurning) {
+            return
+        }
+        isTurning = true
+        try {
+            await queue.value?.idle()
+            if (its === id.value) {
+                await open(its)
+            }
+        } catch (error) {
+            tell.warning(error instanceof Error ? error.message : 'The map could not be fetched.')
+        } finally {
+            isTurning = false
+        }
     }
 
     /** A new day has begun, and looks may go by it: the scene is asked for anew, where one stands. */
@@ -308,59 +307,13 @@ export const useMap = defineStore('map', () => {
         tell.error(message)
     }
 
-    function takeScene(news: SceneNews): void {
-        learnLooks(news)
-        learnChalks(news)
-        if (news.reset || news.marks.length > 0 || news.goneMarks.length > 0) {
-            const drawn = new Map(news.reset ? [] : drawnMarks.value)
-            news.goneMarks.forEach((gone) => drawn.delete(gone))
-            news.marks.forEach((mark) => drawn.set(mark.id, mark))
-            drawnMarks.value = drawn
-        }
-        if (!news.reset && news.slips.length === 0 && news.gone.length === 0) {
-            return
-        }
-        const next = new Map(news.reset ? [] : drawnSlips.value)
-        for (const gone of news.gone) {
-            next.delete(gone)
-        }
-        for (const slip of news.slips) {
-            next.set(slip.id, Object.freeze(slip))
-        }
-        drawnSlips.value = next
-    }
-
-    /** What was said since goes over what is answered to what was said before. */
-    function takeNarrowed(news: Narrowed | null): void {
-        if (filter.value === null || (news !== null && (news.text !== filter.value.text || news.shows !== filter.value.shows))) {
-            return
-        }
-        const scene = news?.scene ?? null
-        if (scene !== null) {
-            learnLooks({ looks: scene.looks, levels: [] })
-        }
-        narrowedScene.value = scene === null ? null : { slips: new Map(scene.slips.map((slip) => [slip.id, Object.freeze(slip)])), marks: new Map(scene.marks.map((mark) => [mark.id, mark])) }
-        narrowed.value = news
-    }
-
     /** Narrows the map to what is meant; null shows the whole, which is here already. */
     function setFilter(said: ViewFilter | null): void {
         if (said?.text === filter.value?.text && said?.shows === filter.value?.shows) {
             return
         }
-        filter.value = said
-        if (said === null) {
-            narrowed.value = narrowedScene.value = null
-        }
+        scene.narrowTo(said)
         keepView()
-    }
-
-    /** Shows the board as it would be after something that is not done; null shows it as it is. */
-    function showTried(scene: SceneNews | null): void {
-        if (scene !== null) {
-            learnLooks({ looks: scene.looks, levels: [] })
-        }
-        tried.value = scene === null ? null : new Map(scene.slips.map((slip) => [slip.id, Object.freeze(slip)]))
     }
 
     function keepChoiceValid(): void {
@@ -521,7 +474,7 @@ export const useMap = defineStore('map', () => {
     /** Unfolds whatever hides a topic, and steps out to where it is. */
     function uncover(topic: string, where: Region): void {
         bringIntoScope(topic, where)
-        if (narrowedScene.value !== null && base.value.topics.has(topic) && !narrowedScene.value.slips.has(topic)) {
+        if (base.value.topics.has(topic) && scene.leavesOut(topic)) {
             setFilter(null)
         }
         const set = where === 'board' ? folded : outlineFolded
@@ -566,9 +519,9 @@ export const useMap = defineStore('map', () => {
     }
 
     return {
-        id, told: base, tree, slips, tried, showTried, marks, place, role, mayEdit, mayComment, isOwner, isShared, talk, others, takeOthers, me, listens, caret, takeNews, isResting: (): boolean => queue.value?.isResting() ?? false, whenResting: resting, whenNews: news, whenOpened: opened, followed, missed, ended, waiting, savedState, savedProblem, undoLabel, redoLabel,
+        id, told: base, tree, slips: scene.slips, marks: scene.marks, tried: scene.tried, showTried: scene.showTried, place, ...company, takeNews, isResting: (): boolean => queue.value?.isResting() ?? false, whenResting: resting, whenNews: news, whenOpened: opened, ended, waiting, savedState, savedProblem, undoLabel, redoLabel,
         chosen, current, currentTopic, region, editing, folded, outlineFolded,
-        scope, outlineScope, showing, setShowing, filter, narrowed, setFilter, numbers, seq, today,
+        scope, outlineScope, showing, setShowing, filter, narrowed: scene.narrowed, setFilter, numbers, seq, today,
         open, close, beforeLeaving, beforeHiding, edit, retitle, outcomeOf, refusalOf, choose, setFolded, refold, uncover, stepInto, afterAnswer, goOnAfterAnswer, askForNews,
         tryAgain: (): void => queue.value?.tryAgain(),
         giveUp: async (): Promise<void> => {

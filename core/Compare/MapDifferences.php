@@ -66,6 +66,12 @@ final class MapDifferences
     /** @var array<string, true> topics of the other map that stand otherwise than their pairs among those beside them */
     private array $reordered = [];
 
+    /** @var array<string, array<string, string>> what stands before topics of the own map, by their parents */
+    private array $siblings = [];
+
+    /** @var array<string, true> topics of the own map that are told as moved */
+    private array $moving = [];
+
     /** @var array<string, true> topics of the other map that were removed here since both were one, and that it left as they were */
     private array $left = [];
 
@@ -195,7 +201,7 @@ final class MapDifferences
     private function bring(Topic $topic, TopicMap $alone): void
     {
         $isKnown = $this->since?->knew($topic->id) === true;
-        if ($isKnown && $this->since?->isUntouched($alone, $topic->id) === true) {
+        if ($isKnown && $this->since?->isUntouched($this->other, $topic->id) === true) {
             $this->left += array_map(fn (): bool => true, $alone->branch($topic->id));
 
             return;
@@ -269,12 +275,33 @@ final class MapDifferences
         $before = count($this->all);
         $parent = $topic->parent === null ? null : $this->names[$topic->parent] ?? null;
         $isRoot = $topic->id === $this->other->sheet()->root || $own->id === $this->own->sheet()->root;
-        if (! $isRoot && $this->since?->stands($topic) !== true && ($parent !== $own->parent || ($topic->parked === null) !== ($own->parked === null) || isset($this->reordered[$topic->id]))) {
+        if (! $isRoot && $this->since?->stands($topic) !== true && ($parent !== $own->parent || ($topic->parked === null) !== ($own->parked === null) || (isset($this->reordered[$topic->id]) && ! $this->isBehind($topic, $own)))) {
+            $this->moving[$own->id] = true;
             $edits = $topic->parked !== null ? [['name' => 'topic.park', 'topics' => [$own->id]]] : [['name' => MoveBeside::name(), 'topic' => $own->id, ...$this->beside($topic)]];
             $this->note('moved', $own->id, $own->title, self::trail($this->own, $own->id), $edits, to: self::trail($this->other, $topic->id), facts: $this->since?->hangs($own) === false && $this->since->knew($own->id) ? ['moved here too'] : [], needs: $this->needed([$parent]));
         }
         $this->say($topic, $own);
         $this->same += count($this->all) === $before ? 1 : 0;
+    }
+
+    /** Whether a topic that both moved among those beside it, or that was taken over before, stands behind the same one as in the other map, which stays where it is. */
+    private function isBehind(Topic $topic, Topic $own): bool
+    {
+        if ($this->since === null || $own->parent === null) {
+            return false;
+        }
+        if (! isset($this->siblings[$own->parent])) {
+            $ids = array_map(strval(...), array_keys($this->own->children($own->parent)));
+            $this->siblings[$own->parent] = array_combine($ids, [Beside::FIRST, ...array_slice($ids, 0, -1)]);
+        }
+        $before = $this->siblings[$own->parent][$own->id] ?? Beside::FIRST;
+        foreach ($this->beside($topic)['after'] as $one) {
+            if ($one === Beside::FIRST || isset($this->siblings[$own->parent][$one])) {
+                return $one === $before && ! isset($this->moving[$before]);
+            }
+        }
+
+        return false;
     }
 
     private function say(Topic $topic, Topic $own): void

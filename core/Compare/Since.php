@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ChalkTree\Compare;
 
 use ChalkTree\Map\FeatureRow;
+use ChalkTree\Map\RowTypes;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 use ChalkTree\Text\Ascending;
@@ -48,7 +49,7 @@ final class Since
     }
 
     /**
-     * The text that a field is to have where it is otherwise in both; null where the other map says what it said.
+     * The text that a field is to have where it is otherwise in both; null where the other map says what it said, or what it says stands there already.
      *
      * @param  'title'|'caption'|'note'  $field
      */
@@ -61,7 +62,11 @@ final class Since
         $was = match ($field) {
             'title' => $known->title, 'caption' => $known->caption, 'note' => $known->note,
         };
-        $text = $there === $was ? $here : TextMerge::of($was, $here, $there)->text;
+        if ($there === $was || ($here !== $was && TextMerge::isIn($was, $here, $there))) {
+            return null;
+        }
+        // Where nothing stood, each wrote something of their own.
+        $text = trim($was) === '' && trim($here) !== '' ? TextMerge::both($here, $there)->text : TextMerge::of($was, $here, $there)->text;
 
         return $text === $here ? null : $text;
     }
@@ -78,13 +83,21 @@ final class Since
         return ($was instanceof FeatureRow ? $was->saying() : []) !== $says;
     }
 
-    /** Whether all of a branch of a map says what it said. */
+    /** Whether all of a branch of a map says what it said, and hangs where it hung. */
     public function isUntouched(TopicMap $map, string $branch): bool
     {
         foreach ($map->branch($branch) as $id => $topic) {
             $was = $this->base->find((string) $id);
-            if ($was === null || [$was->title, $was->caption, $was->note] !== [$topic->title, $topic->caption, $topic->note]) {
+            if ($was === null || [$was->title, $was->caption, $was->note, $was->parent] !== [$topic->title, $topic->caption, $topic->note, $topic->parent]) {
                 return false;
+            }
+            foreach (RowTypes::all() as $type) {
+                if (is_subclass_of($type, FeatureRow::class) && $type::isOfTopic() && $type::isTold()) {
+                    $row = $map->row($type::type(), (string) $id);
+                    if ($this->isNew($type::type(), (string) $id, $row instanceof FeatureRow ? $row->saying() : [])) {
+                        return false;
+                    }
+                }
             }
         }
 

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace ChalkTree\Text;
 
+use SebastianBergmann\Diff\Differ;
+use SebastianBergmann\Diff\Output\DiffOnlyOutputBuilder;
+
 /**
  * Brings together what two people made of one text at the same time, letter by letter: each wrote over the same wording
  * and knew nothing of the other. Whatever either of them wrote is in what comes out.
@@ -14,6 +17,9 @@ namespace ChalkTree\Text;
  */
 final readonly class TextMerge
 {
+    /** Words of one text times words of another that are laid beside each other to tell whether one stands in the other. */
+    private const MOST_PAIRS = 4_000_000;
+
     /** @param  bool  $isBoth  whether both wrote something else over the same words, so that one wording stands behind the other */
     private function __construct(public string $text, public bool $isBoth)
     {
@@ -42,6 +48,101 @@ final readonly class TextMerge
         }
 
         return new self($text.substr($was, $at), $isBoth);
+    }
+
+    /**
+     * Whether what somebody made of a text stands in another wording of it already, as where both were brought together
+     * before: at each place where they wrote, their words stand in their order among what was written there. Where they
+     * only took something out, it is gone.
+     */
+    public static function isIn(string $was, string $text, string $made): bool
+    {
+        [$before, $after, $theirs] = [self::words($was), self::words($text), self::words($made)];
+        if (count($before) * max(count($after), count($theirs)) > self::MOST_PAIRS) {
+            return false;
+        }
+        $here = self::rewritten($before, $after);
+        $hunks = self::rewritten($before, $theirs);
+        $written = array_filter($hunks, fn (array $hunk): bool => $hunk['words'] !== []);
+        foreach ($written === [] ? $hunks : $written as ['from' => $from, 'to' => $to, 'words' => $words]) {
+            $there = array_filter($here, fn (array $one): bool => $one['from'] <= $to && $one['to'] >= $from);
+            foreach ($there as $one) {
+                $from = $one['from'] <= $from ? max($from, $one['to']) : $from;
+            }
+            if ($words === [] ? $from < $to : ! self::runsThrough($words, array_merge(...array_column($there, 'words')))) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * Where words were put in place of others, counted in words.
+     *
+     * @param  list<string>  $was
+     * @param  list<string>  $is
+     * @return list<array{from: int, to: int, words: list<string>}>
+     */
+    private static function rewritten(array $was, array $is): array
+    {
+        $hunks = [];
+        $at = 0;
+        $open = null;
+        foreach ([...(new Differ(new DiffOnlyOutputBuilder))->diffToArray($was, $is), ['', Differ::OLD]] as [$word, $what]) {
+            if ($what === Differ::OLD) {
+                array_push($hunks, ...$open === null ? [] : [$open]);
+                $open = null;
+                $at++;
+
+                continue;
+            }
+            $open ??= ['from' => $at, 'to' => $at, 'words' => []];
+            if ($what === Differ::REMOVED) {
+                $open['to'] = ++$at;
+            } else {
+                $open['words'][] = (string) $word;
+            }
+        }
+
+        return $hunks;
+    }
+
+    /** @return list<string> */
+    private static function words(string $text): array
+    {
+        return preg_match_all('/[\p{L}\p{M}\p{N}]+|\p{S}/u', mb_strtolower($text), $m) > 0 ? $m[0] : [];
+    }
+
+    /**
+     * Whether words stand in a text in their order, with others between them; for each also one that was made of it by writing within it.
+     *
+     * @param  list<string>  $words
+     * @param  list<string>  $text
+     */
+    private static function runsThrough(array $words, array $text): bool
+    {
+        $at = 0;
+        foreach ($text as $word) {
+            $at += isset($words[$at]) && ($word === $words[$at] || self::isGrown($words[$at], $word)) ? 1 : 0;
+        }
+
+        return $at === count($words);
+    }
+
+    /** Whether a word has all letters of another in their order, and not many more. */
+    private static function isGrown(string $word, string $is): bool
+    {
+        [$letters, $all] = [self::clusters($word), self::clusters($is)];
+        if (count($letters) > count($all) || count($letters) * 5 < count($all) * 3) {
+            return false;
+        }
+        $at = 0;
+        foreach ($all as $letter) {
+            $at += $letter === ($letters[$at] ?? null) ? 1 : 0;
+        }
+
+        return $at === count($letters);
     }
 
     /**
@@ -98,6 +199,12 @@ final readonly class TextMerge
             return new self(trim($mine) === '' ? $theirs : $mine, false);
         }
 
+        return self::both($theirs, $mine);
+    }
+
+    /** One wording behind the other. */
+    public static function both(string $theirs, string $mine): self
+    {
         return new self($theirs.(str_contains($theirs.$mine, "\n") ? "\n\n" : ' / ').$mine, true);
     }
 

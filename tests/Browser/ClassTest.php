@@ -109,8 +109,28 @@ it('shows what missed whom on the demo’s class, lays all over each other, and 
     clickOn($browser, '.over label, .over .n-radio-button', 'Only one');
     $browser->waitUntil(fn (): bool => (bool) $browser->script('return [...document.querySelectorAll(".over li b")].every((one) => one.innerText === "1") && document.querySelector(".over li") !== null'), 'what only one has');
     clickOn($browser, '.n-tabs-tab', 'Table');
-    $browser->press('Lay two beside each other')->waitFor('.beside .told b');
-    expect((string) $browser->script('return document.querySelector(".beside .told").innerText'))->toContain('differences to decide on')->and($browser->complaints())->toBe([]);
+    $browser->press('What differs')->waitFor('.beside .told b');
+    expect((string) $browser->script('return document.querySelector(".beside .told").innerText'))->toContain('differences to decide on');
+    // Both maps whole, by mouse and by keys.
+    foreach (['mouse', 'keys'] as $by) {
+        $browser->driver->navigate()->back();
+        $browser->waitFor('tr.copy');
+        $maps = (array) $browser->script('return [...document.querySelectorAll("tr.copy")].slice(0, 2).map((one) => one.querySelector("th span").textContent)');
+        foreach ($by === 'mouse' ? [0, 1] : [] as $line) {
+            $browser->script('document.querySelectorAll("tr.copy [role=checkbox]")[arguments[0]].click()', $line);
+        }
+        if ($by === 'mouse') {
+            $browser->press('Lay two beside each other');
+        } else {
+            $browser->script('document.querySelector("tr.copy").focus()');
+            $browser->keys('Space', 'ArrowDown', 'Space', 'b');
+        }
+        $browser->ready()->waitFor('.second iframe')->waitUntil(fn (): bool => (int) $browser->script('return document.querySelector(".second iframe").contentDocument?.querySelectorAll(".slip").length ?? 0') > 5, 'the other board');
+        $titles = [$browser->script('return document.title'), $browser->script('return document.querySelector(".second iframe").contentDocument.title')];
+        expect($browser->script('return new Set([location.pathname, document.querySelector(".second iframe").contentWindow.location.pathname]).size'))->toBe(2)->and($maps)->toBe(['Ada', 'Bram'])->and($titles)->each->toContain('Why do boats float?');
+        $browser->press('Close this view');
+    }
+    expect($browser->complaints())->toBe([]);
 });
 
 it('takes ideas from a phone into the map, at once or after a look, by keys', function () {
@@ -134,6 +154,13 @@ it('takes ideas from a phone into the map, at once or after a look, by keys', fu
     $tove->waitUntil(fn (): bool => $tove->count('.ideas-panel li') === 2, 'both to wait')->script('document.querySelector(".ideas-panel li").focus()');
     $tove->keys('Enter')->waitUntil(fn (): bool => $tove->count('.ideas-panel li') === 1, 'one to wait')->waitUntil(fn (): bool => $tove->script('return document.activeElement?.tagName') === 'LI', 'the next one')->keys('Delete')->waitUntil(fn (): bool => $tove->count('.ideas-panel li') === 0, 'none to wait');
     outlineBecomes($tove, ['Meeting', '  Ideas', '    A kite', '    A raft', '  Rest']);
+    // The same by mouse, and below another topic from now on.
+    $tove->pick('Rest')->press('Below “Rest” from now on')->waitUntil(fn (): bool => str_contains((string) $tove->script('return document.querySelector(".ideas-panel .open").innerText'), 'below “Rest”'), 'the other topic');
+    foreach (['A song', 'Spam'] as $idea) {
+        $phone->type($idea)->keys('Enter')->waitUntil(fn (): bool => str_contains((string) $phone->script('return document.querySelector(".sent").innerText'), $idea), 'it to be sent');
+    }
+    $tove->waitUntil(fn (): bool => $tove->count('.ideas-panel li') === 2, 'both to wait')->press('Let in')->waitUntil(fn (): bool => $tove->count('.ideas-panel li') === 1, 'one to wait')->press('Put away')->waitUntil(fn (): bool => $tove->count('.ideas-panel li') === 0, 'none to wait');
+    outlineBecomes($tove, ['Meeting', '  Ideas', '    A kite', '    A raft', '  Rest', '    A song']);
     $tove->press('Close it')->waitUntil(fn (): bool => ! $tove->has('.ideas-panel .code'), 'it to be closed');
     $phone->type('Late')->keys('Enter')->waitFor('[role=alert]');
     $phone->size(1280, 800);
@@ -196,6 +223,21 @@ it('puts pupils into teams, gives a part later, shows one copy to all, and takes
     $tove->press('Show without the name')->waitFor('.shown');
     $pupil->visit('/')->waitFor('.shown a');
     expect((string) $pupil->script('return document.querySelector("section.shown").innerText'))->toContain('by one of you')->not->toContain('Lee')->not->toContain('Cy');
+    $tove->press('Show to all, with the name')->waitUntil(fn (): bool => $tove->script('return document.querySelector("tr.copy small.shown")?.textContent') === 'shown', 'it to be shown with the name');
+    $pupil->visit('/')->waitFor('.shown a');
+    expect((string) $pupil->script('return document.querySelector("section.shown").innerText'))->toContain('by Lee')->not->toContain('by one of you');
+    $tove->press('Show it no longer')->waitUntil(fn (): bool => ! $tove->has('tr.copy small.shown'), 'it to be shown no longer');
+    $pupil->visit('/')->waitFor('.given');
+    expect($pupil->has('section.shown a'))->toBeFalse();
+    // All of it can be taken along: a map for each, and the table.
+    $tove->visit("/classes/{$class}")->waitFor('.whole');
+    $zip = $tove->driver->executeAsyncScript('const done = arguments[0]; const link = [...document.querySelectorAll(".whole a")].find((one) => one.innerText.startsWith("Take it along")); fetch(link.href).then((answer) => answer.arrayBuffer()).then((bytes) => done(btoa(String.fromCharCode(...new Uint8Array(bytes)))))');
+    file_put_contents($file = sys_get_temp_dir().'/class-'.bin2hex(random_bytes(4)).'.zip', base64_decode((string) $zip));
+    $archive = new ZipArchive;
+    expect($archive->open($file))->toBeTrue();
+    $names = array_map(fn (int $n): string => (string) $archive->getNameIndex($n), range(0, $archive->numFiles - 1));
+    unlink($file);
+    expect(implode("\n", $names))->toContain('Lee')->toContain('Port')->toContain('.csv');
     // All of it goes, after one is told what that is.
     $tove->visit("/classes/{$class}")->waitFor('.whole');
     $tove->press('Take the class away')->waitFor('.leaving');

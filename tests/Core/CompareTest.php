@@ -122,6 +122,65 @@ it('has nothing to tell of a copy that was left as it was, and all of it where n
     expect($problems)->toBe([]);
 })->with([1, 2, 3, 4, 5, 6, 7, 8]);
 
+it('says so where the other says something else of what was removed here, or hung something there', function () {
+    $base = Outline::map("A\n\tB\n\t\tC\n\tD\n\t\tE\n\tF\n\tG\n");
+    [$own, $other] = [clone $base, clone $base];
+    done($own, 'topic.remove', ['topics' => [titled($own, 'B'), titled($own, 'D'), titled($own, 'G')]]);
+    done($other, 'task.set', ['topics' => [titled($other, 'C')], 'by' => '2027-01-01', 'today' => '2026-05-01']);
+    done($other, 'topic.move', ['topics' => [titled($other, 'F')], 'parent' => titled($other, 'E')]);
+    $its = MapDifferences::of($own, $other, true, $base);
+    expect(array_map(fn (array $one): string => "{$one['sort']} {$one['title']} ({$one['topics']}) ".implode(', ', $one['facts']), $its->all))->toBe(['new B (2) removed here since', 'new D (2) removed here since', 'moved F (1) ']);
+    takeOver($own, $its);
+    expect(Outline::of($own))->toBe("A\n\tB\n\t\tC\n\tD\n\t\tE\n\t\t\tF\n");
+});
+
+it('brings texts together once, however often one copy comes back', function (string $was, string $here, string $there, string $both) {
+    $base = Outline::map("A\n\tB\n");
+    done($base, 'topic.note', ['topics' => [titled($base, 'B')], 'note' => $was]);
+    [$own, $other] = [clone $base, clone $base];
+    done($own, 'topic.note', ['topics' => [titled($own, 'B')], 'note' => $here]);
+    done($other, 'topic.note', ['topics' => [titled($other, 'B')], 'note' => $there]);
+    takeOver($own, MapDifferences::of($own, $other, true, $base));
+    expect($own->topic(titled($own, 'B'))->note)->toBe($both)->and(MapDifferences::of($own, $other, true, $base)->all)->toBe([]);
+})->with([
+    'where nothing stood' => ['', 'Moored at noon', 'Thin wire', 'Moored at noon / Thin wire'],
+    'paragraphs where nothing stood' => ['', "# Wire\n\nThin.", 'From the smith.', "# Wire\n\nThin.\n\nFrom the smith."],
+    'at one place' => ['The boat sails', 'The ferry sails', 'The ship sails', 'The ferry / ship sails'],
+    'within one word' => ['The boat sails', 'The boats sails', 'The longboat sails', 'The longboats sails'],
+    'at two places' => ['One. Two. Three.', 'One. And two. Three.', 'One. Two. Three. Four.', 'One. And two. Three. Four.'],
+    'where one only took out' => ['One two three four', 'One two and three four', 'One two three', 'One two and three'],
+]);
+
+it('leaves all that was added in either, whatever was done in both', function (int $seed) {
+    $chance = new Chance($seed);
+    $base = RandomMaps::map($chance, 30, notes: true);
+    [$own, $other] = [clone $base, clone $base];
+    foreach ([$own, $other] as $map) {
+        for ($i = 0; $i < 30; $i++) {
+            try {
+                ChalkTree\Edit\Edits::apply(RandomMaps::read(RandomMaps::edit($chance, $map)), $map);
+            } catch (Refusal) {
+                continue;
+            }
+        }
+    }
+    $added = fn (TopicMap $map): array => array_map(strval(...), array_keys(array_diff_key($map->everything(), $base->everything())));
+    [$here, $there] = [$added($own), $added($other)];
+    $its = MapDifferences::of($own, $other, true, $base);
+    $paired = MapPairs::of($own, $other)->own;
+    foreach (array_keys($its->all) as $n) {
+        try {
+            takeOver($own, $its, [$n]);
+        } catch (Refusal) {
+            // Both hung one below the other: whoever takes over decides.
+            continue;
+        }
+    }
+    $problems = array_filter(array_map(fn (ChalkTree\Map\Topic $topic): ?string => TreeCheck::problemAt($own, $topic), $own->all()));
+    $missing = array_filter([...$here, ...array_map(fn (string $id): string => $paired[$id] ?? $id, $there)], fn (string $id): bool => $own->find($id) === null);
+    expect($problems)->toBe([])->and($missing)->toBe([]);
+})->with(range(1, 12));
+
 it('knows topics again by what they say and where they stand, where they have no ids in common', function () {
     $own = Outline::map("Lanterns\n\tPaper\n\t\tTissue paper\n\tFrames\n\t\tReed\n\t\tWire\n");
     $other = Outline::map("LANTERNS\n\tFrames\n\t\tReed\n\t\tWire\n\t\tPaper\n\tPaper\n\t\tThin tissue paper\n\t\tGlue\n");

@@ -52,6 +52,24 @@ function rewritten(Chance $chance, array $words, string $side, array &$made, arr
     return implode(' ', $text);
 }
 
+it('knows what was brought together from what was not', function (int $seed) {
+    $chance = new Chance($seed);
+    $words = array_map(fn (int $n): string => "w{$n}", range(1, 5 + $chance->int(0, 40)));
+    // Each writes at two places of their own.
+    $write = function (string $side) use ($chance, $words): string {
+        foreach ([1, 2] as $n) {
+            $at = $chance->int(0, count($words));
+            array_splice($words, $at, $chance->yes(40) ? 1 : 0, ["{$side}{$n}new"]);
+        }
+
+        return implode(' ', $words);
+    };
+    [$was, $left, $right] = [implode(' ', $words), $write('l'), $write('r')];
+    $both = TextMerge::of($was, $left, $right)->text;
+    expect(TextMerge::isIn($was, $both, $left))->toBeTrue()->and(TextMerge::isIn($was, $both, $right))->toBeTrue()
+        ->and(TextMerge::isIn($was, $left, $right))->toBeFalse()->and(TextMerge::isIn($was, $right, $left))->toBeFalse()->and(TextMerge::isIn($was, $was, $right))->toBeFalse();
+})->with(range(1, 40));
+
 it('loses nothing that either wrote, brings nothing back, and is the same from both sides but for the order', function (int $seed) {
     $chance = new Chance($seed);
     $words = array_map(fn (int $n): string => "w{$n}", range(1, 5 + $chance->int(0, 40)));

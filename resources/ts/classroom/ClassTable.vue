@@ -1,14 +1,16 @@
 <script setup lang="ts">
+import { useBreakpoints } from '@vueuse/core'
 import { NButton, NCheckbox } from 'naive-ui'
 import { computed, nextTick, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { CopyRow, HandOutAnswer } from '@/api/wire'
+import { usePreferences } from '@/stores/preferences'
 import { classApi, STATES } from './api'
 import CopyCare from './CopyCare.vue'
 
 /**
  * What each did with what was given out, a line each, in whichever order is wanted. A line opens to what was added,
- * removed and missed, and to marking; two that are ticked are laid beside each other.
+ * removed and missed, and to marking; two that are ticked are laid beside each other, both maps whole or what differs.
  */
 const props = defineProps<{ of: HandOutAnswer; busy: boolean }>()
 const emit = defineEmits<{ take: [() => Promise<HandOutAnswer>] }>()
@@ -68,6 +70,21 @@ const ticked = ref<readonly string[]>([])
 const body = ref<HTMLElement | null>(null)
 const tick = (id: string, is: boolean): void => void (ticked.value = is ? [...ticked.value.slice(-1), id] : ticked.value.filter((one) => one !== id))
 const mapOf = (id: string | undefined): string => props.of.copies.find((one) => one.id === id)?.map ?? ''
+/** There is no room for two maps on a phone. */
+const hasRoom = useBreakpoints({ wide: 800 }).greaterOrEqual('wide')
+function layBeside(): void {
+    const [one, other] = ticked.value.map(mapOf)
+    if (hasRoom.value && one !== undefined && other !== undefined) {
+        usePreferences().setSecond(other)
+        void router.push(`/maps/${one}`)
+    }
+}
+function seeWhatDiffers(): void {
+    const [one, other] = ticked.value.map(mapOf)
+    if (one !== undefined && other !== undefined) {
+        void router.push(`/maps/${one}/beside?map=${other}`)
+    }
+}
 const lines = (): HTMLElement[] => [...(body.value?.querySelectorAll<HTMLElement>('tr.copy') ?? [])]
 function open(row: CopyRow): void {
     opened.value = opened.value === row.id ? null : row.id
@@ -86,7 +103,7 @@ function key(event: KeyboardEvent, row: CopyRow): void {
     const place = lines().indexOf(event.currentTarget as HTMLElement)
     const acts: Record<string, () => void> = {
         ArrowDown: () => lines()[place + 1]?.focus(), ArrowUp: () => lines()[place - 1]?.focus(), Enter: () => open(row), ' ': () => tick(row.id, !ticked.value.includes(row.id)),
-        o: () => void router.push(`/maps/${row.map}`), Escape: () => (opened.value = null),
+        o: () => void router.push(`/maps/${row.map}`), b: layBeside, d: seeWhatDiffers, Escape: () => (opened.value = null),
     }
     const act = acts[event.key]
     if (act !== undefined) {
@@ -100,8 +117,9 @@ function key(event: KeyboardEvent, row: CopyRow): void {
 <template>
     <div class="class-table">
         <div class="tools">
-            <p class="hint">Enter opens a line, Space ticks it, O opens the map.</p>
-            <NButton size="small" secondary :disabled="ticked.length !== 2" @click="router.push(`/maps/${mapOf(ticked[0])}/beside?map=${mapOf(ticked[1])}`)">Lay two beside each other</NButton>
+            <p class="hint">Enter opens a line, Space ticks it, O opens the map. Of two ticked, B lays the maps beside each other, D shows what differs.</p>
+            <NButton v-if="hasRoom" size="small" secondary :disabled="ticked.length !== 2" @click="layBeside">Lay two beside each other</NButton>
+            <NButton size="small" secondary :disabled="ticked.length !== 2" @click="seeWhatDiffers">What differs</NButton>
             <NButton size="small" secondary tag="a" :href="classApi.csv(of.id)">Table as CSV</NButton>
         </div>
         <p v-if="of.copies.length === 0" class="none">Nobody has a copy yet. Whoever comes into the class gets one.</p>

@@ -125,7 +125,7 @@ it('shows what missed whom on the demo’s class, lays all over each other, and 
             $browser->script('document.querySelector("tr.copy").focus()');
             $browser->keys('Space', 'ArrowDown', 'Space', 'b');
         }
-        $browser->ready()->waitFor('.second iframe')->waitUntil(fn (): bool => (int) $browser->script('return document.querySelector(".second iframe").contentDocument?.querySelectorAll(".slip").length ?? 0') > 5, 'the other board');
+        $browser->ready()->waitFor('.second iframe')->waitUntil(fn (): bool => (int) $browser->script('return document.querySelector(".second iframe").contentDocument?.querySelectorAll(".slip, .far-label").length ?? 0') > 5, 'the other board');
         $titles = [$browser->script('return document.title'), $browser->script('return document.querySelector(".second iframe").contentDocument.title')];
         expect($browser->script('return new Set([location.pathname, document.querySelector(".second iframe").contentWindow.location.pathname]).size'))->toBe(2)->and($maps)->toBe(['Ada', 'Bram'])->and($titles)->each->toContain('Why do boats float?');
         $browser->press('Close this view');

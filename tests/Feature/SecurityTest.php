@@ -90,6 +90,50 @@ it('changes the address once a letter was opened there, and takes along what is 
     expect($this->putJson('/api/me/address', ['email' => 'ines@saltmere.example', 'password' => 'a long password'])->assertOk()->json())->toBe($said)->and(($this->link)('ines@saltmere.example'))->toBe([]);
 });
 
+it('ends all that was begun with a password that was forgotten: sessions, and links for another address', function () {
+    ($this->signIn)()->assertOk();
+    $this->getJson('/api/maps')->assertOk();
+    $this->putJson('/api/me/address', ['email' => 'brill@saltmere.example', 'password' => 'a long password'])->assertOk();
+    $other = ($this->session)();
+    $link = ($this->link)('brill@saltmere.example');
+    ($this->as)($other);
+    $this->getJson('/api/maps')->assertOk();
+    // Whoever it is chooses another one by a letter, elsewhere.
+    $this->flushSession();
+    auth()->forgetUser();
+    $this->postJson('/api/forgot-password', ['email' => 'tove@saltmere.example'])->assertOk();
+    preg_match('~/reset-password\?\S+~', (string) DB::table('letters')->where('recipient', 'tove@saltmere.example')->orderByDesc('id')->value('text'), $m);
+    parse_str((string) parse_url($m[0], PHP_URL_QUERY), $reset);
+    $this->postJson('/api/reset-password', ['token' => $reset['token'], 'email' => $reset['email'], 'password' => 'another long one'])->assertOk()->assertJsonPath('person.name', 'Tove');
+    $this->getJson('/api/maps')->assertOk();
+    $own = ($this->session)();
+    ($this->as)($other);
+    $this->getJson('/api/maps')->assertUnauthorized();
+    ($this->as)($own);
+    $this->getJson('/api/maps')->assertOk();
+    $this->postJson('/api/confirm-address', $link)->assertUnprocessable()->assertJsonPath('code', 'link_spent');
+    expect($this->tove->fresh()->email)->toBe('tove@saltmere.example');
+});
+
+it('lets nobody try codes, or passwords once they are in, more often than some times, wherever they come from', function () {
+    ($this->signIn)()->assertOk();
+    for ($n = 0; $n < 10; $n++) {
+        $this->putJson('/api/me/password', ['password' => "wrong {$n}", 'next' => 'another long one'])->assertUnprocessable();
+    }
+    $this->putJson('/api/me/password', ['password' => 'a long password', 'next' => 'another long one'])->assertTooManyRequests();
+    $this->travel(2)->minutes();
+    ($this->codes)();
+    ($this->signIn)()->assertOk();
+    $answers = [];
+    for ($n = 0; $n < 40; $n++) {
+        $answers[] = $this->withServerVariables(['REMOTE_ADDR' => "10.0.0.{$n}"])->postJson('/api/sign-in/code', ['code' => '000000'])->status();
+    }
+    expect(array_count_values($answers))->toBe([422 => 20, 429 => 20]);
+    $this->travel(11)->minutes();
+    ($this->signIn)()->assertOk();
+    $this->postJson('/api/sign-in/code', ['code' => '000000'])->assertUnprocessable();
+});
+
 it('forgets a link for another address after a day, and once somebody else has that address', function () {
     ($this->signIn)()->assertOk();
     $this->putJson('/api/me/address', ['email' => 'brill@saltmere.example', 'password' => 'a long password'])->assertOk();

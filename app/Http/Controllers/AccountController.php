@@ -46,6 +46,9 @@ final readonly class AccountController
     /** Tries a minute at one address. */
     private const MOST_TRIES = 10;
 
+    /** Codes that are tried for one account in that time. */
+    private const MOST_CODES = 20;
+
     /** The end of a hash of a password that nobody has, so that an unknown address takes as long as a known one. */
     private const NOBODY = 'YcJLyf97.UGBKMzkl/TO0O8Y4jpuK4t4TYK6Wng.5W22ukLtSmx8K';
 
@@ -172,7 +175,7 @@ final readonly class AccountController
         return ErrorAnswer::answer(422, 'link_spent', 'This link has been used or is too old. Ask for a new one.', 'token');
     }
 
-    /** The address in a request; each can be tried only so often, wherever from. */
+    /** The address in a request; each can be tried only so often from one place. */
     private function email(AccountRequest $request): string
     {
         $email = $request->email();
@@ -183,8 +186,12 @@ final readonly class AccountController
 
     private function count(Request $request, string $what): void
     {
-        $key = 'account '.$request->path().' '.hash('xxh128', $what.' '.$request->ip());
-        if (! RateLimiter::attempt($key, self::MOST_TRIES, fn (): bool => true)) {
+        $this->limit('account '.$request->path().' '.hash('xxh128', $what.' '.$request->ip()), self::MOST_TRIES, 60);
+    }
+
+    private function limit(string $key, int $most, int $seconds): void
+    {
+        if (! RateLimiter::attempt($key, $most, fn (): bool => true, $seconds)) {
             throw new TooManyRequestsHttpException(RateLimiter::availableIn($key));
         }
     }
@@ -203,7 +210,8 @@ final readonly class AccountController
         if ($person === null) {
             return ErrorAnswer::answer(422, 'code_late', 'This took too long. Sign in once more.', 'password');
         }
-        $this->count($request, "code {$person->id}");
+        // A code is short, so that tries are counted for the account, wherever they come from.
+        $this->limit("codes of {$person->id}", self::MOST_CODES, self::PATIENCE);
         if (! $twoFactor->check($person, $request->code())) {
             throw ValidationException::withMessages(['code' => 'This code is not right, or was used before.']);
         }

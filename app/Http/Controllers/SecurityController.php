@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Account\AddressChange;
 use App\Account\Leaving;
+use App\Account\OpenId;
 use App\Account\PersonalData;
 use App\Account\SignIns;
 use App\Account\TwoFactor;
@@ -148,7 +149,7 @@ final readonly class SecurityController
     {
         return new JsonResponse([
             'name' => $person->name, 'email' => $person->email, 'twoFactor' => TwoFactor::isOn($person), 'recovery' => count($person->recovery ?? []),
-            'signIns' => $this->signIns->of($person, $request->session()), 'leaving' => $this->leaving->means($person),
+            'provider' => $person->openid === null ? null : OpenId::name(), 'signIns' => $this->signIns->of($person, $request->session()), 'leaving' => $this->leaving->means($person),
         ]);
     }
 }

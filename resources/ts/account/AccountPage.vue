@@ -78,6 +78,7 @@ onMounted(() => attempt(async () => take(await accountApi.show())))
             </section>
             <section aria-label="Password">
                 <h2>Password</h2>
+                <p v-if="its.provider !== null">You sign in by {{ its.provider }}. Where a password is asked for here, <RouterLink to="/forgot-password">choose one by a letter</RouterLink> first.</p>
                 <form @submit.prevent="change(() => accountApi.password(password, next), 'The password is another. All other browsers have to sign in anew.')"><NInput v-model:value="password" type="password" placeholder="Your password" :input-props="{ 'aria-label': 'Your password', autocomplete: 'current-password' }" /><NInput v-model:value="next" type="password" show-password-on="click" placeholder="Another, at least ten letters" :input-props="{ 'aria-label': 'New password', autocomplete: 'new-password' }" /><NButton attr-type="submit" secondary :disabled="password === '' || next.length < 10" :loading="busy">Change it</NButton></form>
             </section>
             <AccountCodes :its="its" @changed="(now) => (now === null ? attempt(async () => take(await accountApi.show())) : take(now))" />

@@ -6249,6 +6249,10 @@ export interface AccountAnswer {
   email: string;
   twoFactor: boolean;
   recovery: number;
+  /**
+   * By whose word this person came in first, and so has no password that they know.
+   */
+  provider: string | null;
   signIns: SignedIn[];
   leaving: {
     maps: number;

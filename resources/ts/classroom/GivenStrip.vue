@@ -48,7 +48,7 @@ watch(() => map.role, () => void look())
 
 <style scoped>
 .given-strip { display: flex; flex-wrap: wrap; align-items: center; gap: 4px 14px; padding: 6px 14px; background: var(--slip); border-bottom: 1px solid var(--edge); border-left: 4px solid var(--marigold); }
-.question { flex: 1; min-width: 200px; white-space: pre-line; line-height: 1.4; max-height: 4.2em; overflow: auto; }
+.question { flex: 1; min-width: 200px; white-space: pre-line; line-height: 1.4; max-height: 5.6em; overflow: auto; }
 small { color: var(--soft); font-size: 13.5px; }
 .state { font-weight: 700; }
 .over { color: var(--ember); font-weight: 700; }

@@ -10,8 +10,8 @@ export const router = createRouter({
         { path: '/', name: 'library', component: () => import('@/library/LibraryPage.vue'), meta: { title: 'Library' } },
         { path: '/maps/:id/history', name: 'history', component: () => import('@/history/HistoryPage.vue'), props: true, meta: { title: 'History' } },
         { path: '/maps/:id/beside', name: 'beside', component: () => import('@/history/BesidePage.vue'), props: true, meta: { title: 'Beside another' } },
-        { path: '/maps/:id/topics/:topic', name: 'topic', component: () => import('@/board/MapPage.vue'), props: true, meta: { title: 'Map' } },
-        { path: '/maps/:id', name: 'map', component: () => import('@/board/MapPage.vue'), props: true, meta: { title: 'Map' } },
+        { path: '/maps/:id/topics/:topic', name: 'topic', component: () => import('@/board/MapPage.vue'), props: true },
+        { path: '/maps/:id', name: 'map', component: () => import('@/board/MapPage.vue'), props: true },
         { path: '/account', name: 'account', component: () => import('@/account/AccountPage.vue'), meta: { title: 'Your account' } },
         { path: '/confirm-address', name: 'confirm', component: () => import('@/account/ConfirmPage.vue'), meta: { open: true, title: 'Your new address' } },
         { path: '/my-class', name: 'my-class', component: () => import('@/classroom/PupilPage.vue'), meta: { title: 'Your class' } },
@@ -60,5 +60,8 @@ onSignedOut(() => {
 })
 
 router.afterEach((to) => {
-    document.title = `${String(to.meta.title ?? '')} – Chalk Tree`
+    // A map says so itself, by its own name.
+    if (to.meta.title !== undefined) {
+        document.title = `${String(to.meta.title)} – Chalk Tree`
+    }
 })

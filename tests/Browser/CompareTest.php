@@ -54,6 +54,20 @@ it('lays another map of the library beside it by its name, and removes by the mo
     expect($browser->outline())->toBe(['Mole', '  Lamps'])->and($browser->complaints())->toBe([]);
 });
 
+it('leaves the caret with what was chosen while the maps of the library were still asked for', function () {
+    $browser = openOutline("Lanterns\n\tPaper\n\tBoats\n");
+    $browser->script('const real = window.fetch; window.fetch = (what, how) => String(what).endsWith("/api/maps") ? new Promise((come) => setTimeout(() => come(real(what, how)), 2500)) : real(what, how)');
+    file_put_contents($file = sys_get_temp_dir().'/beside-'.bin2hex(random_bytes(4)).'.txt', "Lanterns\n\tPaper\n\tReed\n");
+    $browser->keys('Mod+j')->waitFor('[role=dialog] input')->type('Lay another map')->waitUntil(fn (): bool => str_contains((string) $browser->script('return document.querySelector("[role=dialog]")?.innerText ?? ""'), 'Lay another map beside it'), 'the action');
+    $browser->keys('Enter')->waitFor('.beside input[type=file]');
+    $browser->driver->findElement(Facebook\WebDriver\WebDriverBy::cssSelector('.beside input[type=file]'))->sendKeys($file);
+    $at = fn (): bool => $browser->script('return document.activeElement.querySelector("b")?.textContent') === 'Reed';
+    $browser->waitFor('.beside .told b')->waitUntil($at, 'the first of them');
+    usleep(3_000_000);
+    expect($at())->toBeTrue();
+    unlink($file);
+});
+
 it('says what is wrong with a file, and keeps everything as it is', function () {
     $browser = laidBeside("Lanterns\n\tPaper\n", "Lanterns\n\tPaper\n");
     expect($browser->script('return document.querySelector(".beside .told").innerText'))->toContain('Nothing is otherwise');

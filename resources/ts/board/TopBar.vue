@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton, NInput } from 'naive-ui'
-import { computed, defineAsyncComponent, nextTick, ref } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
 import { useActions } from '@/actions/useActions'
 import { arrangements } from '@/features/arrange/arrangements'
 import { features } from '@/features'
@@ -37,6 +37,7 @@ const title = computed(() => {
     const own = map.tree.title ?? plainTitle(map.tree.topics.get(map.tree.root)?.title ?? '').replace(/\s+/g, ' ')
     return own === '' ? 'Untitled map' : own
 })
+watch(title, (now) => (document.title = `${now} – Chalk Tree`), { immediate: true })
 
 async function beginNaming(): Promise<void> {
     naming.value = title.value

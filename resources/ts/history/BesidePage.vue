@@ -30,7 +30,8 @@ onMounted(async () => {
     maps.value = [{ label: 'This map, at another moment', value: props.id }, ...all.filter((one) => one.id !== props.id).map((one) => ({ label: one.title, value: one.id }))]
     own.value = await momentsOf(props.id)
     const { map } = route.query
-    await (typeof map === 'string' ? choose(map) : nextTick(() => select.value?.focus()))
+    // Whoever was faster than that has chosen already.
+    await (typeof map === 'string' ? choose(map) : nextTick(() => (hasChosen ? undefined : select.value?.focus())))
 })
 
 const groups = computed(() => (['new', 'changed', 'moved', 'tied', 'gone'] as const).map((sort) => ({ sort, all: open.value.filter(({ one }) => one.sort === sort) })).filter(({ all }) => all.length > 0))
@@ -68,8 +69,10 @@ async function turn(as: { at?: number; since?: number }): Promise<void> {
     await (other.value === null ? undefined : lay(other.value, wanted))
 }
 
+let hasChosen = false
 async function choose(its: string | File | null | undefined): Promise<void> {
     if (its != null) {
+        hasChosen = true
         theirs.value = typeof its === 'string' ? await momentsOf(its) : []
         // As it is now: it is sent again when both are drawn, and when something is taken back.
         const kept = its instanceof File ? new File([await its.arrayBuffer()], its.name) : its

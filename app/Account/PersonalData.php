@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Account;
 
 use App\Files\FileName;
+use App\Files\HandedZip;
 use App\Files\ZippedMap;
 use App\Library\Folders;
 use App\Library\Shelf;
@@ -17,9 +18,6 @@ use App\Models\Share;
 use App\Models\Visit;
 use App\Store\MapStore;
 use Illuminate\Contracts\Session\Session;
-use Illuminate\Support\Facades\File;
-use RuntimeException;
-use ZipArchive;
 
 /** All that is kept of somebody, in one archive: account.json, and each of their maps as an archive of its own that can be opened again. */
 final readonly class PersonalData
@@ -31,25 +29,20 @@ final readonly class PersonalData
     /** @return string the path of the archive, which whoever asked takes away */
     public function write(Person $person, Session $session): string
     {
-        File::ensureDirectoryExists(storage_path('app/handed'), 0o700);
-        $path = storage_path('app/handed/'.bin2hex(random_bytes(12)).'.zip');
-        $zip = new ZipArchive;
-        if ($zip->open($path, ZipArchive::CREATE | ZipArchive::EXCL) !== true) {
-            throw new RuntimeException('The archive cannot be written.');
-        }
-        [$maps, $borrowed] = [[], []];
+        return HandedZip::write(fn (HandedZip $zip) => $this->fill($zip, $person, $session));
+    }
+
+    private function fill(HandedZip $zip, Person $person, Session $session): void
+    {
+        $maps = [];
         foreach (MapRecord::query()->where('person_id', $person->id)->oldest('id')->get() as $n => $map) {
             $topics = $this->store->load($map);
             $title = Shelf::title($map->title, $topics->root()->title);
             $within = 'maps/'.($n + 1).' '.FileName::clean($title).'.zip';
-            $zip->addFile($borrowed[] = $this->zipped->write($map, $topics), $within);
+            $zip->move($this->zipped->write($map, $topics), $within);
             $maps[] = ['title' => $title, 'file' => $within, 'isInTrash' => $map->trashed_at !== null];
         }
-        $zip->addFromString('account.json', json_encode($this->told($person, $session) + ['maps' => $maps], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR));
-        $isWritten = $zip->close();
-        array_map(unlink(...), $borrowed);
-
-        return $isWritten ? $path : throw new RuntimeException('The archive cannot be written.');
+        $zip->tell('account.json', $this->told($person, $session) + ['maps' => $maps]);
     }
 
     /** @return array<string, mixed> */

@@ -6,6 +6,7 @@ namespace App\Classroom;
 
 use App\Comments\Comments;
 use App\Files\FileName;
+use App\Files\HandedZip;
 use App\Files\ZippedMap;
 use App\Models\Comment;
 use App\Models\HandOut;
@@ -14,9 +15,6 @@ use App\Models\MapRecord;
 use App\Models\Pupil;
 use App\Models\SchoolClass;
 use App\Store\MapStore;
-use Illuminate\Support\Facades\File;
-use RuntimeException;
-use ZipArchive;
 
 /**
  * All of a class in one archive: class.json with its pupils, what was given out, and what was said of it; for each
@@ -31,18 +29,17 @@ final readonly class ClassArchive
     /** @return string the path of the archive, which whoever asked takes away */
     public function write(SchoolClass $class): string
     {
-        File::ensureDirectoryExists(storage_path('app/handed'), 0o700);
-        $path = storage_path('app/handed/'.bin2hex(random_bytes(12)).'.zip');
-        $zip = new ZipArchive;
-        if ($zip->open($path, ZipArchive::CREATE | ZipArchive::EXCL) !== true) {
-            throw new RuntimeException('The archive cannot be written.');
-        }
+        return HandedZip::write(fn (HandedZip $zip) => $this->fill($zip, $class));
+    }
+
+    private function fill(HandedZip $zip, SchoolClass $class): void
+    {
         $handOuts = HandOut::query()->with('given')->where('class_id', $class->id)->oldest('id')->get();
         $pupils = Pupil::query()->where('class_id', $class->id)->get()->sortBy('name');
-        [$told, $borrowed] = [[], []];
+        $told = [];
         foreach ($handOuts as $n => $handOut) {
             $folder = ($n + 1).' '.FileName::clean($handOut->title);
-            $zip->addFromString("{$folder}/table.csv", $this->table->csv($handOut));
+            $zip->zip->addFromString("{$folder}/table.csv", $this->table->csv($handOut));
             $all = ['given' => $handOut->given];
             $copies = HandOutCopy::query()->with(['map', 'pupils'])->where('hand_out_id', $handOut->id)->oldest('id')->get();
             $said = [];
@@ -54,16 +51,11 @@ final readonly class ClassArchive
                 ];
             }
             foreach ($all as $name => $map) {
-                $zip->addFile($borrowed[] = $this->zipped->write($map, $this->store->load($map)), "{$folder}/{$name}.zip");
+                $zip->move($this->zipped->write($map, $this->store->load($map)), "{$folder}/{$name}.zip");
             }
             $told[] = ['title' => $handOut->title, 'question' => $handOut->question, 'due' => $handOut->due, 'rubric' => $handOut->rubric, 'given' => "{$folder}/given.zip", 'copies' => $said];
         }
-        $all = ['class' => $class->name, 'pupils' => $pupils->map(fn (Pupil $pupil): array => ['name' => $pupil->name, 'team' => $pupil->team])->values()->all(), 'handOuts' => $told];
-        $zip->addFromString('class.json', json_encode($all, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR));
-        $isWritten = $zip->close();
-        array_map(unlink(...), $borrowed);
-
-        return $isWritten ? $path : throw new RuntimeException('The archive cannot be written.');
+        $zip->tell('class.json', ['class' => $class->name, 'pupils' => $pupils->map(fn (Pupil $pupil): array => ['name' => $pupil->name, 'team' => $pupil->team])->values()->all(), 'handOuts' => $told]);
     }
 
     /** @return list<array{by: string, text: string, made: string}> */

@@ -20,7 +20,6 @@ use ChalkTree\Map\TopicMap;
 use Illuminate\Contracts\Filesystem\Filesystem;
 use Illuminate\Filesystem\LocalFilesystemAdapter;
 use Illuminate\Support\Facades\File;
-use RuntimeException;
 use SplFileInfo;
 use ZipArchive;
 
@@ -55,30 +54,20 @@ final readonly class ZippedMap
     /** @return string the path of the archive, which whoever asked takes away */
     public function write(MapRecord $record, TopicMap $map): string
     {
-        File::ensureDirectoryExists(storage_path('app/handed'), 0o700);
-        $path = storage_path('app/handed/'.bin2hex(random_bytes(12)).'.zip');
-        $zip = new ZipArchive;
-        if ($zip->open($path, ZipArchive::CREATE | ZipArchive::EXCL) !== true) {
-            throw new RuntimeException('The archive cannot be written.');
-        }
-        $borrowed = $listed = $taken = [];
+        return HandedZip::write(fn (HandedZip $zip) => $this->fill($zip, $record, $map));
+    }
+
+    private function fill(HandedZip $zip, MapRecord $record, TopicMap $map): void
+    {
+        $listed = $taken = [];
         foreach ($this->named($record, $map) as [$hash, $name, $media, $bytes]) {
             $within = 'files/'.self::free($name, $taken);
-            // What lies elsewhere is kept here until the archive is written.
-            $borrowed[] = $bytes;
-            $zip->addFile($bytes instanceof JoinedFile ? $bytes->path : $bytes->getPathname(), $within);
-            // What is packed already is not packed again.
-            $zip->setCompressionName($within, ZipArchive::CM_STORE);
+            $zip->pack($bytes instanceof JoinedFile ? $bytes->path : $bytes->getPathname(), $within, $bytes);
             $listed[] = ['source' => ContentName::of($hash), 'media' => $media, 'path' => $within];
         }
         $json = OwnWays::inFile(Formats::write($map, 'json', []), $record->id);
         $json = $listed === [] ? $json : substr(rtrim($json), 0, -1).",\n    \"files\": ".json_encode($listed, JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE)."\n}\n";
-        $zip->addFromString(self::MAP, CopyMark::put($json, $record->id, $record->seq));
-        if (! $zip->close()) {
-            throw new RuntimeException('The archive cannot be written.');
-        }
-
-        return $path;
+        $zip->zip->addFromString(self::MAP, CopyMark::put($json, $record->id, $record->seq));
     }
 
     /**

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Http\PlainJson;
 use App\Http\Requests\LayBeside;
+use App\Http\SvgAnswer;
 use App\Library\Arrivals;
 use App\Library\Pictures;
 use App\Library\Shelf;
@@ -68,8 +69,6 @@ final readonly class CompareController
             return new PlainJson(['title' => $title, 'differences' => $its->all, 'same' => $its->same, 'hasMore' => $its->hasMore, 'isSince' => $base !== null]);
         }
 
-        return new Response($this->pictures->svg($map, Layout::of($its->merged(), new View)->scene(), $title, $board, array_map(fn (string $mark): Chalk => self::RINGS[$mark], $its->marks())), 200, [
-            'Content-Type' => 'image/svg+xml', 'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; font-src data:; img-src data:", 'Cache-Control' => 'private, no-store', 'X-Content-Type-Options' => 'nosniff',
-        ]);
+        return new SvgAnswer($this->pictures->svg($map, Layout::of($its->merged(), new View)->scene(), $title, $board, array_map(fn (string $mark): Chalk => self::RINGS[$mark], $its->marks())));
     }
 }

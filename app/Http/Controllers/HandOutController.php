@@ -16,6 +16,7 @@ use App\Http\Requests\MarkCopy;
 use App\Http\Requests\SayToClass;
 use App\Http\Requests\SetCopyState;
 use App\Http\Requests\ShowCopy;
+use App\Http\SvgAnswer;
 use App\Library\Pictures;
 use App\Models\HandOut;
 use App\Models\HandOutCopy;
@@ -111,9 +112,7 @@ final readonly class HandOutController
             }
         }
 
-        return new Response($pictures->svg($handOut->given, Layout::of($drawn, new View)->scene(), $handOut->title, $board, $rings), 200, [
-            'Content-Type' => 'image/svg+xml', 'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; font-src data:; img-src data:", 'Cache-Control' => 'private, no-store', 'X-Content-Type-Options' => 'nosniff',
-        ]);
+        return new SvgAnswer($pictures->svg($handOut->given, Layout::of($drawn, new View)->scene(), $handOut->title, $board, $rings));
     }
 
     public function setState(SetCopyState $request, HandOutCopy $copy): JsonResponse

@@ -8,6 +8,7 @@ use App\Http\PlainJson;
 use App\Http\Requests\ListHistory;
 use App\Http\Requests\NameVersion;
 use App\Http\Requests\ShowPast;
+use App\Http\SvgAnswer;
 use App\Library\PictureCache;
 use App\Library\Pictures;
 use App\Library\Trash;
@@ -24,7 +25,6 @@ use ChalkTree\Look\Chalk;
 use ChalkTree\Map\Comparison;
 use ChalkTree\Map\Topic;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Response;
 
 /** What was done to a map, how it once was, and what was removed from it. */
 final readonly class HistoryController
@@ -61,16 +61,12 @@ final readonly class HistoryController
     }
 
     /** The map drawn as it was then, or as it is now, with a ring around each topic that is different. */
-    public function picture(ShowPast $request, MapRecord $map, int $seq, Pictures $pictures, PictureCache $cache): Response
+    public function picture(ShowPast $request, MapRecord $map, int $seq, Pictures $pictures, PictureCache $cache): SvgAnswer
     {
         $board = BoardTheme::tryFrom((string) $request->string('board')) ?? BoardTheme::Day;
         $show = (string) $request->string('show');
 
-        return new Response($cache->of($map, ['history', $seq, $show, $board->value], fn (): string => $this->drawn($map, $seq, $show, $board, $pictures)), 200, [
-            'Content-Type' => 'image/svg+xml',
-            'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; font-src data:; img-src data:",
-            'Cache-Control' => 'private, no-store',
-        ]);
+        return new SvgAnswer($cache->of($map, ['history', $seq, $show, $board->value], fn (): string => $this->drawn($map, $seq, $show, $board, $pictures)));
     }
 
     private function drawn(MapRecord $map, int $seq, string $show, BoardTheme $board, Pictures $pictures): string

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace ChalkTree\HandOut;
 
 use ChalkTree\Arrange\ConnectorPhrase;
+use ChalkTree\Arrange\FreePlaces;
 use ChalkTree\CrossLink\CrossLink;
 use ChalkTree\CrossLink\Sentence;
 use ChalkTree\CrossLink\Sentences;
+use ChalkTree\Edit\Recorder;
 use ChalkTree\Lock\Lock;
 use ChalkTree\Map\Ids;
 use ChalkTree\Map\Rank;
@@ -42,7 +44,7 @@ final class LaidOver
     /** @var array<string, string> the latest of those below each topic */
     private array $ranks = [];
 
-    private function __construct(TopicMap $given)
+    private function __construct(private readonly TopicMap $given)
     {
         $this->map = new TopicMap([$given->sheet()]);
         foreach ($given->all() as $id => $topic) {
@@ -159,11 +161,22 @@ final class LaidOver
     public function drawn(int $of): TopicMap
     {
         $drawn = clone $this->map;
-        foreach ($this->map->all() as $id => $topic) {
+        $added = array_diff_key($this->map->all(), $this->given->all());
+        foreach (array_keys($added) as $id) {
+            $drawn->drop(Topic::type(), (string) $id);
+        }
+        $told = fn (Topic $topic): Topic => new Topic($topic->id, $topic->parent, $topic->rank, $topic->title, count($this->holders[$topic->id] ?? [])." of {$of}", side: $topic->side, x: $topic->x, y: $topic->y, column: $topic->column);
+        foreach ($drawn->all() as $id => $topic) {
             if ($id !== $drawn->sheet()->root) {
-                $drawn->put(new Topic($topic->id, $topic->parent, $topic->rank, $topic->title, count($this->holders[$id] ?? [])." of {$of}", side: $topic->side, x: $topic->x, y: $topic->y, column: $topic->column));
+                $drawn->put($told($topic));
             }
         }
+        // What was added comes as by an edit, so that it finds room where topics stand free.
+        $recorder = new Recorder($drawn);
+        foreach ($added as $topic) {
+            $recorder->put($told($topic));
+        }
+        FreePlaces::settle($drawn, $recorder);
 
         return $drawn;
     }

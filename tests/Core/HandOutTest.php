@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use ChalkTree\Arrange\Layout;
+use ChalkTree\Arrange\Place;
 use ChalkTree\Arrange\View;
 use ChalkTree\CrossLink\CrossLink;
 use ChalkTree\HandOut\LaidOver;
@@ -94,6 +95,26 @@ it('keeps two topics of one map apart that say the same, and leaves out what say
     $twice = worked($given, fn (TopicMap $map) => done($map, 'topic.add-many', ['parent' => $map->sheet()->root, 'topics' => [['title' => 'Rain'], ['title' => 'rain!'], ['title' => '']]]));
     $over = LaidOver::of($given, [1 => $twice, 2 => $twice]);
     expect(Outline::of($over->map))->toBe("Week\n\tRain\n\train!\n")->and(array_values(array_map(count(...), $over->holders)))->toBe([2, 2, 2]);
+});
+
+it('lets nothing lie on what is there where topics stand free', function () {
+    $given = Outline::map("Why do boats float?\n\tboat\n\thull\n\tair\n\twater\n");
+    done($given, 'map.arrange', ['arrangement' => 'free']);
+    foreach (['boat' => [-20, 110], 'hull' => [-90, 190], 'air' => [30, 180], 'water' => [0, 260]] as $title => [$x, $y]) {
+        $given->put(Place::fromFields(titled($given, $title), ['x' => $x, 'y' => $y]));
+    }
+    $maps = array_map(fn (string $below): TopicMap => worked($given, function (TopicMap $map) use ($below): void {
+        foreach (['a cork', 'an egg in salt water', 'a bowl of clay'] as $title) {
+            done($map, 'topic.add', ['parent' => titled($map, $below), 'topic' => ['title' => "{$title} at {$below}"]]);
+        }
+    }), ['boat', 'hull', 'air', 'water', 'Why do boats float?']);
+    $boxes = array_values(Layout::of(LaidOver::of($given, $maps)->drawn(5), new View)->scene()->boxes());
+    expect($boxes)->toHaveCount(20);
+    foreach ($boxes as $n => $one) {
+        foreach (array_slice($boxes, $n + 1) as $other) {
+            expect($one['x'] < $other['x'] + $other['w'] && $other['x'] < $one['x'] + $one['w'] && $one['y'] < $other['y'] + $other['h'] && $other['y'] < $one['y'] + $one['h'])->toBeFalse();
+        }
+    }
 });
 
 it('makes a tree of whatever is laid over each other, in which nothing overlaps and each counts at most once', function (int $seed) {

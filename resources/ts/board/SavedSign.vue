@@ -46,9 +46,9 @@ function keepAsFile(): void {
 </script>
 
 <template>
-    <span class="saved" :class="said.tone" role="status" :data-state="map.savedState">
+    <span class="saved" :class="[said.tone, { narrow }]" role="status" :data-state="map.savedState">
         <NTooltip>
-            <template #trigger><span class="said"><span class="sign" aria-hidden="true" />{{ narrow && said.tone === 'calm' ? '' : said.text }}</span></template>
+            <template #trigger><span class="said"><span class="sign" aria-hidden="true" /><span>{{ narrow && said.tone === 'calm' ? '' : said.text }}</span></span></template>
             {{ said.more }}
         </NTooltip>
         <NButton v-if="map.savedState === 'signed-out'" text type="primary" @click="$router.push({ name: 'sign-in', query: { to: $route.fullPath } })">Sign in</NButton>
@@ -64,6 +64,7 @@ function keepAsFile(): void {
 .said { overflow: hidden; text-overflow: ellipsis; }
 .saved[data-state='saved'], .saved[data-state='saving'] { flex: none; }
 .sign { width: 8px; height: 8px; border-radius: 50%; background: var(--kelp); flex: none; }
+.narrow.wait .said { white-space: normal; line-height: 1.15; min-width: 90px; }
 [data-state='saving'] .sign { background: none; border: 2px solid var(--kelp); box-sizing: border-box; }
 .wait { color: var(--ink); }
 .wait .sign { background: var(--ember); }

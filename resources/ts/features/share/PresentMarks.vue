@@ -33,7 +33,7 @@ const marks = computed(() => {
 <template>
     <g v-for="one in marks" :key="one.id" class="present-mark" :style="{ '--chalk': chalkOf(one.id) }" :data-name="one.short">
         <rect :x="one.box.x - 4" :y="one.box.y - 4" :width="one.box.w + 8" :height="one.box.h + 8" rx="7" class="around" />
-        <g :transform="`translate(${one.box.x - 4} ${one.box.y + one.box.h + 4}) scale(${size}) translate(${one.x} 0)`"><rect :width="one.wide" height="15" rx="4" class="flag" /><text x="5" y="11.3">{{ one.short }}</text></g>
+        <g :transform="`translate(${one.box.x - 4} ${one.box.y + one.box.h + 4}) scale(${size}) translate(${one.x} -7.5)`"><rect :width="one.wide" height="15" rx="4" class="flag" /><text x="5" y="11.3">{{ one.short }}</text></g>
     </g>
 </template>
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\BoardFrame;
 use App\Http\ErrorAnswer;
+use App\Http\Middleware\CountRequests;
 use App\Http\Middleware\OneAtATime;
 use App\Http\Middleware\OwnAccount;
 use App\Http\Middleware\ReadBody;
@@ -32,6 +33,7 @@ return Application::configure(basePath: dirname(__DIR__))
         // Everything is same-origin.
         $middleware->remove(HandleCors::class);
         $middleware->append(SafetyHeaders::class);
+        $middleware->append(CountRequests::class);
         $middleware->redirectGuestsTo('/sign-in');
         // These read the body of a request before it is known whether its sender has any rights here.
         $middleware->remove([TrimStrings::class, ConvertEmptyStringsToNull::class]);

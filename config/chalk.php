@@ -45,11 +45,22 @@ return [
     // Seconds after which an answer on all maps is given with what was found until then; the browser asks for the rest.
     'patience' => (float) env('CHALK_PATIENCE', 0.08),
 
-    // The socket by which the web server takes what is to be told to open maps; none if empty. bin/serve says so, and has it there.
+    // Where web servers take what is to be told to open maps: a socket, or addresses with commas between, as 10.0.0.4:8001; none if
+    // empty. bin/serve says so, and has it there.
     'live' => (string) env('CHALK_LIVE', file_exists(storage_path('server/live.sock')) ? storage_path('server/live.sock') : ''),
 
     // Where the web server notes down which published pages it sent; none if empty. bin/serve says so.
     'page_notes' => (string) env('CHALK_PAGE_NOTES', ''),
+
+    // Whether files of published pages are kept where the web server sends them from by itself; else they are kept where all servers
+    // keep what they share.
+    'page_files' => (bool) env('CHALK_PAGE_FILES', true),
+
+    // Where copies of all that is kept are put every night: another disk, better another machine's.
+    'backups' => (string) env('CHALK_BACKUPS', storage_path('backups')),
+
+    // Whether a line is noted of each request.
+    'log_requests' => (bool) env('CHALK_LOG_REQUESTS', false),
 
     // Milliseconds that every edit request waits, to see how the interface does on a slow connection.
     'delay' => (int) env('CHALK_DELAY', 0),

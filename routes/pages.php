@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\OperateController;
 use App\Http\Controllers\PublicPageController;
 use App\Http\Controllers\ViewingController;
 use Illuminate\Support\Facades\Route;
@@ -13,6 +14,13 @@ Route::where(['address' => '[0-9a-z]{20}'])->middleware('throttle:published')->p
     Route::get('drawing.svg', 'drawing');
     Route::get('{width}.png', 'png')->where('width', '[0-9]{3,4}');
     Route::get('pictures/{hash}-{size}', 'picture')->where(['hash' => '[0-9a-f]{64}', 'size' => 'small|large']);
+});
+
+// For whoever looks after the servers; all but the first only by the private address of the web server.
+Route::prefix('-')->controller(OperateController::class)->group(function (): void {
+    Route::get('health', 'health');
+    Route::get('ready', 'ready');
+    Route::get('metrics', 'metrics');
 });
 
 // Viewing links: no account and no session; who knew the password of one has a cookie for it.

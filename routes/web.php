@@ -291,4 +291,4 @@ Route::prefix('api')->group(function (): void {
 });
 
 Route::get('outbox', [PageController::class, 'outbox']);
-Route::get('/{page?}', [PageController::class, 'app'])->where('page', '(?!api/|p/|v/).*');
+Route::get('/{page?}', [PageController::class, 'app'])->where('page', '(?!api/|p/|v/|-/).*');

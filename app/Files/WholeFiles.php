@@ -7,6 +7,7 @@ namespace App\Files;
 use App\Models\FileRecord;
 use App\Models\PictureRecord;
 use Illuminate\Contracts\Filesystem\Filesystem;
+use Illuminate\Filesystem\LocalFilesystemAdapter;
 
 /** Files that lie under the hash of what is in them, a folder each: never half there, and gone when nothing names them. */
 final class WholeFiles
@@ -20,6 +21,13 @@ final class WholeFiles
      */
     public static function put(Filesystem $files, string $path, $bytes): void
     {
+        if (! $files instanceof LocalFilesystemAdapter) {
+            // Storage elsewhere has an object whole or not at all.
+            is_string($bytes) ? $files->put($path, $bytes) : $files->writeStream($path, $bytes);
+            is_resource($bytes) && fclose($bytes);
+
+            return;
+        }
         $meanwhile = self::ARRIVING.'/'.bin2hex(random_bytes(12));
         is_string($bytes) ? $files->put($meanwhile, $bytes) : $files->writeStream($meanwhile, $bytes);
         is_resource($bytes) && fclose($bytes);

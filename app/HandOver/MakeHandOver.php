@@ -12,7 +12,6 @@ use App\Store\ViewStore;
 use ChalkTree\Refusal;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
-use Illuminate\Support\Facades\File;
 use Throwable;
 
 /** Makes a file that somebody waits for, telling how far it is. */
@@ -30,7 +29,7 @@ final class MakeHandOver implements ShouldQueue
         $this->onQueue(self::QUEUE);
     }
 
-    public function handle(Sight $sight, Access $access, ViewStore $views, Exports $exports): void
+    public function handle(Sight $sight, Access $access, ViewStore $views, Exports $exports, MadeFiles $made): void
     {
         $wanted = HandOver::query()->with(['map', 'person'])->find($this->id);
         if ($wanted === null || HandOver::query()->whereKey($this->id)->whereIn('state', ['waiting', 'working'])->update(['state' => 'working', 'touched' => time()]) === 0) {
@@ -44,8 +43,7 @@ final class MakeHandOver implements ShouldQueue
                 throw new NotMade('This map is no longer shared with you so that you could have this file.');
             }
             $file = $exports->write($map, $sight->of($person, $map), $wanted->wish($views->board($map, $person)), new Watched($wanted), $person);
-            File::ensureDirectoryExists(dirname($wanted->path()), 0o700);
-            file_put_contents($wanted->path(), $file);
+            $made->keep($wanted, $file);
             $this->end('done', 'Done', null);
         } catch (Stopped) {
             // Whoever waited knows.

@@ -6,6 +6,7 @@ namespace App\Library;
 
 use App\Files\KeptFiles;
 use App\Files\Uploads;
+use App\HandOver\MadeFiles;
 use App\Models\HandOver;
 use App\Models\MapRecord;
 use App\Models\Person;
@@ -23,7 +24,7 @@ final readonly class Trash
     /** Seconds that a file lies which was written for one answer. */
     private const HANDED = 7_200;
 
-    public function __construct(private MapStore $store, private KeptPictures $pictures, private KeptFiles $files, private Uploads $uploads)
+    public function __construct(private MapStore $store, private KeptPictures $pictures, private KeptFiles $files, private Uploads $uploads, private MadeFiles $made)
     {
     }
 
@@ -44,7 +45,8 @@ final readonly class Trash
     private function sweepHandedOver(): void
     {
         HandOver::query()->where('touched', '<', time() - self::HANDED)->delete();
-        foreach (['handed', 'joining', 'made', 'making'] as $folder) {
+        $this->made->sweep(time() - self::HANDED);
+        foreach (['handed', 'joining', 'making'] as $folder) {
             foreach (glob(storage_path("app/{$folder}/*")) ?: [] as $file) {
                 if ((int) @filemtime($file) < time() - self::HANDED) {
                     is_dir($file) ? File::deleteDirectory($file) : @unlink($file);

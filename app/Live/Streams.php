@@ -27,6 +27,9 @@ final readonly class Streams
     /** Seconds after which a channel that nobody listens to is no more; whoever has just begun is not counted yet. */
     private const ALONE = 30;
 
+    /** Seconds within which all web servers know of somebody who listens at one of them. */
+    private const UNHEARD = 3;
+
     /** Views of one map that are computed; whoever sees it in yet another one asks. */
     private const MOST = 40;
 
@@ -185,7 +188,8 @@ final readonly class Streams
     /** Whether somebody listens; what nobody hears is not computed, and whoever comes asks for what was before. */
     private function isHeard(LiveChannel $channel, MapRecord $record): bool
     {
-        if ($this->hub->listening($channel->name) !== 0) {
+        // Of somebody who has just begun at one web server another may not know yet.
+        if ($this->hub->listening($channel->name) !== 0 || ($this->hub->isShared() && $channel->opened > time() - self::UNHEARD)) {
             return true;
         }
         if ($channel->opened < time() - self::ALONE) {

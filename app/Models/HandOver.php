@@ -45,12 +45,6 @@ final class HandOver extends Model
     /** @var array<string, string> */
     protected $casts = ['person_id' => 'integer', 'choices' => 'array', 'percent' => 'integer', 'touched' => 'integer'];
 
-    /** Where its file lies once it is done. */
-    public function path(): string
-    {
-        return storage_path("app/made/{$this->id}");
-    }
-
     public function isPages(): bool
     {
         return Exports::ending($this->to) === 'pdf';

@@ -121,6 +121,12 @@ final class TestServer
         return "{$this->folder}/test.sqlite";
     }
 
+    /** Where it keeps its files. */
+    public function storage(): string
+    {
+        return "{$this->folder}/storage";
+    }
+
     private function root(): string
     {
         return dirname(__DIR__, 2);

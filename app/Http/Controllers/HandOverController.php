@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Files\FileName;
 use App\Files\SentFiles;
+use App\HandOver\MadeFiles;
 use App\HandOver\MakeHandOver;
 use App\HandOver\PagePictures;
 use App\HandOver\ToldPlan;
@@ -26,7 +27,6 @@ use ChalkTree\Map\Ids;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response as PlainResponse;
-use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -36,6 +36,10 @@ final readonly class HandOverController
 {
     /** Of one person at a time; the oldest makes room. */
     private const MOST = 4;
+
+    public function __construct(private MadeFiles $made)
+    {
+    }
 
     public function begin(BeginHandOver $request, MapRecord $map, Sight $sight, #[CurrentUser] Person $person): JsonResponse
     {
@@ -58,7 +62,7 @@ final readonly class HandOverController
         ]);
         MakeHandOver::dispatch($wanted->id);
 
-        return new JsonResponse(self::told($wanted->refresh()), 201);
+        return new JsonResponse($this->told($wanted->refresh()), 201);
     }
 
     /** What a picture or a print will be like: how large, how small its type, on how many sheets. */
@@ -75,13 +79,13 @@ final readonly class HandOverController
 
     public function show(HandOver $handOver): JsonResponse
     {
-        return new PlainJson(self::told($handOver));
+        return new PlainJson($this->told($handOver));
     }
 
     public function stop(HandOver $handOver): JsonResponse
     {
         HandOver::query()->whereKey($handOver->id)->update(['state' => 'stopped']);
-        @unlink($handOver->path());
+        $this->made->forget($handOver);
         $handOver->delete();
 
         return new PlainJson(['id' => $handOver->id]);
@@ -90,7 +94,7 @@ final readonly class HandOverController
     public function file(HandOver $handOver, Sight $sight, Shelf $shelf, #[CurrentUser] Person $person): Response
     {
         $map = MapRecord::query()->find($handOver->map_id);
-        if ($handOver->state !== 'done' || $map === null || ! is_file($handOver->path())) {
+        if ($handOver->state !== 'done' || $map === null || ! $this->made->has($handOver)) {
             throw new NotFoundHttpException;
         }
         $topics = $sight->of($person, $map);
@@ -98,29 +102,29 @@ final readonly class HandOverController
         $title = $topic === null ? $shelf->titleOf($map, $topics->root()->title) : Shelf::title(null, $topic->title);
         $name = FileName::clean((trim((string) preg_replace('/[^\p{L}\p{N} _-]+/u', '', $title)) ?: 'map').'.'.Exports::ending($handOver->to));
 
-        return new BinaryFileResponse($handOver->path(), 200, [
+        return $this->made->send($handOver, [
             'Content-Type' => Exports::mime($handOver->to), 'Content-Disposition' => HeaderUtils::makeDisposition('attachment', $name, FileName::plain($name)),
             'Content-Security-Policy' => SentFiles::POLICY, 'X-Content-Type-Options' => 'nosniff', 'Cache-Control' => 'private, no-store',
-        ], false);
+        ]);
     }
 
     /** A page of a PDF, as a picture. */
     public function page(HandOver $handOver, string $page, PagePictures $pictures): Response
     {
-        $picture = $handOver->state === 'done' && $handOver->isPages() ? $pictures->of($handOver->path(), (int) $page) : null;
+        $picture = $handOver->state === 'done' && $handOver->isPages() ? $this->made->read($handOver, fn (string $path): ?string => $pictures->of($path, (int) $page)) : null;
 
         return $picture === null ? throw new NotFoundHttpException
             : new PlainResponse($picture, 200, ['Content-Type' => 'image/png', 'Content-Security-Policy' => SentFiles::POLICY, 'X-Content-Type-Options' => 'nosniff', 'Cache-Control' => 'private, max-age=600']);
     }
 
     /** @return array{id: string, state: string, words: string, percent: int, message: string|null, bytes: int, pages: int} */
-    private static function told(HandOver $handOver): array
+    private function told(HandOver $handOver): array
     {
         $isDone = $handOver->state === 'done';
 
         return [
             'id' => $handOver->id, 'state' => $handOver->state, 'words' => $handOver->words, 'percent' => $handOver->percent, 'message' => $handOver->message,
-            'bytes' => $isDone ? (int) @filesize($handOver->path()) : 0, 'pages' => $isDone && $handOver->isPages() ? PagePictures::count($handOver->path()) : 0,
+            'bytes' => $isDone ? $this->made->bytes($handOver) : 0, 'pages' => $isDone && $handOver->isPages() ? (int) $this->made->read($handOver, PagePictures::count(...)) : 0,
         ];
     }
 }

@@ -101,16 +101,14 @@ final readonly class PublicPageController
     /** @param  Closure(): string  $make */
     private function made(PublishedPage $page, string $name, string $media, Closure $make): Response
     {
-        $kept = PageFiles::folder($page->address)."/{$name}";
-        $known = fn (): string|false => @file_get_contents($kept);
-        if (($bytes = $known()) !== false) {
+        if (($bytes = $this->files->known($page, $name)) !== null) {
             return $this->answer($bytes, $media);
         }
         // Many may ask at once; one makes it, the others have it then.
         $lock = Cache::lock("page {$page->id} {$name}", 90);
         try {
             $lock->block(self::WAITS);
-            if (($bytes = $known()) === false) {
+            if (($bytes = $this->files->known($page, $name)) === null) {
                 $state = PageFiles::state($page);
                 $bytes = $make();
                 $this->files->keep($page, $state, $name, $bytes);

@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Files\KeptFiles;
+use App\Files\SentFiles;
+use App\Files\Uploads;
+use App\Files\ZippedMap;
+use App\HandOver\MadeFiles;
+use App\Models\HandOver;
+use ChalkTree\Map\Ids;
+use Illuminate\Support\Facades\File;
+use Illuminate\Support\Facades\Storage;
+use Symfony\Component\Process\Process;
+use Tests\Support\Sends;
+use Tests\Support\TestServer;
+
+/* Files and pictures on storage that speaks S3, for which a small one stands in. */
+
+beforeEach(function () {
+    $this->folder = sys_get_temp_dir().'/objects-'.bin2hex(random_bytes(6));
+    mkdir($this->folder, 0o700);
+    $port = TestServer::freePort();
+    $this->store = new Process(['php', '-d', 'enable_post_data_reading=0', '-S', "127.0.0.1:{$port}", dirname(__DIR__, 2).'/deploy/stand-in/objects.php'], null, ['OBJECTS' => $this->folder, 'OBJECTS_KEY' => 'lamp', 'OBJECTS_SECRET' => 'mole'], null, null);
+    // What it tells of each request nobody reads, and a full pipe would stop it.
+    $this->store->disableOutput();
+    $this->store->start();
+    for ($n = 0; $n < 200 && @file_get_contents("http://127.0.0.1:{$port}/health") === false; $n++) {
+        usleep(20_000);
+    }
+    config(['filesystems.default' => 's3', 'filesystems.disks.s3.key' => 'lamp', 'filesystems.disks.s3.secret' => 'mole', 'filesystems.disks.s3.bucket' => 'chalk-tree', 'filesystems.disks.s3.endpoint' => "http://127.0.0.1:{$port}"]);
+    $this->disk = Storage::disk('s3');
+    $this->app->instance('filesystem.disk', $this->disk);
+    $this->tove = $this->person();
+    $this->map = $this->mapOf($this->tove);
+});
+
+afterEach(function () {
+    $this->store->stop(0);
+    File::deleteDirectory($this->folder);
+});
+
+it('keeps, reads, lists, moves and removes, whatever objects are called and however large they are', function () {
+    $names = ['files/ab/one', 'files/ab/two words & more?', 'files/cd/ö 灯 + %20', 'pictures/x'];
+    foreach ($names as $n => $name) {
+        $this->disk->put($name, "contents {$n}");
+    }
+    expect($this->disk->get($names[2]))->toBe('contents 2')->and($this->disk->exists($names[1]))->toBeTrue()->and($this->disk->exists('files/ab/none'))->toBeFalse()
+        ->and($this->disk->files('files/ab'))->toEqualCanonicalizing([$names[0], $names[1]])->and($this->disk->directories('files'))->toEqualCanonicalizing(['files/ab', 'files/cd'])->and($this->disk->allFiles('files'))->toHaveCount(3)
+        ->and($this->disk->size('pictures/x'))->toBe(10)->and($this->disk->lastModified('pictures/x'))->toBeGreaterThan(time() - 60);
+    $this->disk->move($names[0], 'elsewhere');
+    $this->disk->deleteDirectory('files');
+    expect($this->disk->allFiles())->toEqualCanonicalizing(['elsewhere', 'pictures/x']);
+    // More than is sent in one go comes in parts.
+    $large = random_bytes(1_000_000);
+    $from = fopen('php://temp', 'w+b');
+    for ($n = 0; $n < 18; $n++) {
+        fwrite($from, $large);
+    }
+    rewind($from);
+    $this->disk->writeStream('large', $from);
+    $back = $this->disk->readStream('large');
+    expect($this->disk->size('large'))->toBe(18_000_000)->and((string) stream_get_contents($back))->toBe(str_repeat($large, 18));
+});
+
+it('lets nobody read or write without the secret', function () {
+    $this->disk->put('secret', 'mole');
+    expect(fn () => Storage::build(['secret' => 'another'] + config('filesystems.disks.s3'))->get('secret'))->toThrow(League\Flysystem\UnableToReadFile::class);
+    $address = config('filesystems.disks.s3.endpoint').'/chalk-tree/secret';
+    expect(@file_get_contents($address))->toBeFalse()->and($http_response_header[0] ?? '')->toContain('403');
+});
+
+it('takes files in pieces, hands them over alone and with their map, and takes them away for good', function () {
+    $bytes = random_bytes(900_001);
+    $upload = Sends::whole($this->tove, $bytes, 'hull.bin', 400_000);
+    $file = app(KeptFiles::class)->add($this->map, app(Uploads::class)->join($upload), 'hull.bin');
+    app(Uploads::class)->end($upload, $file->hash);
+    expect($this->disk->allFiles('coming'))->toBe([])->and($this->disk->get(KeptFiles::path($file->hash)))->toBe($bytes);
+    ob_start();
+    app(SentFiles::class)->send(KeptFiles::path($file->hash), 'application/octet-stream', 'hull.bin', true)->sendContent();
+    expect(ob_get_clean())->toBe($bytes);
+    $this->actingAs($this->tove);
+    $this->sendEdits($this->map, [['name' => 'row.set', 'type' => 'file', 'row' => Ids::next(), 'fields' => ['at' => $this->map->root, 'source' => "file:{$file->hash}", 'name' => 'hull.bin', 'bytes' => strlen($bytes)]]])->assertOk();
+    $zip = app(ZippedMap::class)->write($this->map->refresh(), app(App\Store\MapStore::class)->load($this->map));
+    $archive = new ZipArchive;
+    $archive->open($zip);
+    expect($archive->getFromName('files/hull.bin'))->toBe($bytes);
+    unlink($zip);
+    app(KeptFiles::class)->forget($file);
+    array_map(fn (string $object): bool => touch($object, time() - 3 * 86_400), glob("{$this->folder}/chalk-tree/*"));
+    app(KeptFiles::class)->sweep();
+    expect($this->disk->allFiles('files'))->toBe([])->and(glob(storage_path('app/joining/*')))->toBe([]);
+});
+
+it('keeps files that were made for somebody who waits where every server has them', function () {
+    $made = app(MadeFiles::class);
+    $wanted = new HandOver(['id' => Ids::next()]);
+    $made->keep($wanted, $pdf = Sends::pdf('Tide table', 'Second'));
+    ob_start();
+    $made->send($wanted, ['Content-Type' => 'application/pdf'])->sendContent();
+    expect(ob_get_clean())->toBe($pdf)->and($made->bytes($wanted))->toBe(strlen($pdf))->and($made->read($wanted, App\HandOver\PagePictures::count(...)))->toBe(2);
+    $made->sweep(time() - 10);
+    expect($made->has($wanted))->toBeTrue();
+    $made->sweep(time() + 10);
+    expect($made->has($wanted))->toBeFalse()->and($made->read($wanted, fn (): bool => true))->toBeNull();
+});

@@ -59,8 +59,10 @@ it('keeps, reads, lists, moves and removes, whatever objects are called and howe
     }
     rewind($from);
     $this->disk->writeStream('large', $from);
+    expect($this->disk->size('large'))->toBe(18_000_000);
+    // While it is read, nobody else is answered by one so small.
     $back = $this->disk->readStream('large');
-    expect($this->disk->size('large'))->toBe(18_000_000)->and((string) stream_get_contents($back))->toBe(str_repeat($large, 18));
+    expect(hash('sha256', (string) stream_get_contents($back)))->toBe(hash('sha256', str_repeat($large, 18)));
 });
 
 it('lets nobody read or write without the secret', function () {

@@ -25,7 +25,7 @@ final readonly class Readiness
         return array_map(self::tried(...), [
             'database' => fn () => $this->database->selectOne('select 1 as one'),
             'tables' => fn () => $this->areCurrent() ? null : 'Migrations are still to be run.',
-            'cache' => fn () => $this->cache->put('ready', 1, 10) && $this->cache->get('ready') === 1 ? null : 'What was put there is not there.',
+            'cache' => fn () => $this->cache->put('ready', 'yes', 10) && $this->cache->get('ready') === 'yes' ? null : 'What was put there is not there.',
             'files' => fn () => $this->files->exists('nothing of this name'),
             'queue' => fn () => $this->queue->connection()->size('default'),
         ]);

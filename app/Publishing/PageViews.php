@@ -31,7 +31,8 @@ final readonly class PageViews
             clearstatcache(true, $file);
             $size = (int) filesize($file);
             $from = Cache::get(self::READ);
-            $from = is_int($from) && $from <= $size ? $from : 0;
+            // Some stores give numbers back as text.
+            $from = is_numeric($from) && (int) $from <= $size ? (int) $from : 0;
             $text = (string) file_get_contents($file, offset: $from, length: self::LONGEST);
             // The last line may not have been written whole.
             $text = substr($text, 0, (int) strrpos("\n".$text, "\n"));

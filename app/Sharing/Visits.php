@@ -56,7 +56,7 @@ final readonly class Visits
     {
         $visit = Visit::query()->where('map_id', $map->id)->where('person_id', $person->id)->latest('last')->first();
         $kept = $this->cache->get("seen {$map->id} {$person->id}");
-        $seq = max($visit->seq ?? 0, is_int($kept) ? $kept : 0);
+        $seq = max($visit->seq ?? 0, is_numeric($kept) ? (int) $kept : 0);
         if ($visit === null || $seq >= $map->seq || $visit->last > CarbonImmutable::now()->getTimestamp() - self::AWAY) {
             return null;
         }

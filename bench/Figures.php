@@ -28,6 +28,11 @@ final class Figures
         $this->times[] = $milliseconds;
     }
 
+    public function count(): int
+    {
+        return count($this->times);
+    }
+
     public function at(float $part): float
     {
         $times = $this->times;

@@ -27,8 +27,13 @@ return [
             'password' => env('DB_PASSWORD', ''),
             'charset' => 'utf8',
             'prefix' => '',
-            'search_path' => 'public',
             'sslmode' => env('DB_SSLMODE', 'prefer'),
+            'options' => extension_loaded('pdo_pgsql') ? [
+                // A connection is a process there; workers of servers that are asked all the time keep theirs.
+                PDO::ATTR_PERSISTENT => (bool) env('DB_PERSISTENT', false),
+                // Each statement is asked once, so that it need not be announced before.
+                PDO::PGSQL_ATTR_DISABLE_PREPARES => true,
+            ] : [],
         ],
     ],
 
@@ -36,7 +41,7 @@ return [
 
     'redis' => [
         'client' => env('REDIS_CLIENT', 'phpredis'),
-        'default' => ['url' => env('REDIS_URL'), 'host' => env('REDIS_HOST', '127.0.0.1'), 'port' => env('REDIS_PORT', '6379'), 'database' => '0'],
-        'cache' => ['url' => env('REDIS_URL'), 'host' => env('REDIS_HOST', '127.0.0.1'), 'port' => env('REDIS_PORT', '6379'), 'database' => '1'],
+        'default' => ['url' => env('REDIS_URL'), 'host' => env('REDIS_HOST', '127.0.0.1'), 'port' => env('REDIS_PORT', '6379'), 'database' => '0', 'persistent' => (bool) env('REDIS_PERSISTENT', false)],
+        'cache' => ['url' => env('REDIS_URL'), 'host' => env('REDIS_HOST', '127.0.0.1'), 'port' => env('REDIS_PORT', '6379'), 'database' => '1', 'persistent' => (bool) env('REDIS_PERSISTENT', false)],
     ],
 ];

@@ -10,6 +10,7 @@ use ChalkTree\HandOver\Choices;
 use ChalkTree\Map\Ids;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Queue;
+use Illuminate\Support\Facades\Storage;
 
 beforeEach(function () {
     $this->tove = $this->person();
@@ -43,7 +44,7 @@ it('tells how far it is, and is stopped, before it is begun and in between', fun
     $this->get("/api/handovers/{$id}/file")->assertNotFound();
     $this->deleteJson("/api/handovers/{$id}")->assertOk();
     app()->call([new MakeHandOver($id), 'handle']);
-    expect(HandOver::query()->count())->toBe(0)->and(is_file(storage_path("app/made/{$id}")))->toBeFalse();
+    expect(HandOver::query()->count())->toBe(0)->and(Storage::disk('local')->exists("made/{$id}"))->toBeFalse();
     // Stopped by somebody while the pictures are put in.
     $id = ($this->begin)()->json('id');
     HandOver::query()->whereKey($id)->update(['state' => 'stopped']);
@@ -66,7 +67,7 @@ it('shows what was made to nobody else', function () {
 it('keeps four of a person’s at a time', function () {
     $ids = array_map(fn (): string => ($this->begin)(['to' => 'md'])->assertCreated()->json('id'), range(1, 6));
     expect(HandOver::query()->orderBy('id')->pluck('id')->all())->toBe(array_slice($ids, 2))
-        ->and(is_file(storage_path("app/made/{$ids[0]}")))->toBeFalse()->and(is_file(storage_path("app/made/{$ids[5]}")))->toBeTrue();
+        ->and(Storage::disk('local')->exists("made/{$ids[0]}"))->toBeFalse()->and(Storage::disk('local')->exists("made/{$ids[5]}"))->toBeTrue();
 });
 
 it('refuses what is not to be had', function (array $wish) {

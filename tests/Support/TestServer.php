@@ -121,6 +121,12 @@ final class TestServer
         return "{$this->folder}/test.sqlite";
     }
 
+    /** Where all that it has lies. */
+    public function folder(): string
+    {
+        return $this->folder;
+    }
+
     /** Where it keeps its files. */
     public function storage(): string
     {

@@ -151,6 +151,25 @@ it('brings texts together once, however often one copy comes back', function (st
     'where one only took out' => ['One two three four', 'One two and three four', 'One two three', 'One two and three'],
 ]);
 
+it('puts topics that both moved among those beside them where the other has them, once', function (array $here, array $there, string $after) {
+    $base = Outline::map("R\n\tA\n\tB\n\tC\n\tD\n\tE\n");
+    [$own, $other] = [clone $base, clone $base];
+    foreach ([[$own, $here], [$other, $there]] as [$map, $moves]) {
+        foreach ($moves as $title => $before) {
+            done($map, 'topic.move', ['topics' => [titled($map, (string) $title)], 'before' => titled($map, $before)]);
+        }
+    }
+    takeOver($own, MapDifferences::of($own, $other, true, $base));
+    expect(str_replace(["\n\t", "\n"], ['', ''], Outline::of($own)))->toBe("R{$after}")->and(MapDifferences::of($own, $other, true, $base)->all)->toBe([]);
+})->with([
+    'there alone' => [[], ['E' => 'A'], 'EABCD'],
+    'here alone' => [['E' => 'A'], [], 'EABCD'],
+    'each another one' => [['B' => 'A'], ['E' => 'D'], 'BACED'],
+    'both the same one to the same place' => [['E' => 'A'], ['E' => 'A'], 'EABCD'],
+    'both the same one to two places' => [['E' => 'A'], ['E' => 'C'], 'ABECD'],
+    'two together' => [['C' => 'A'], ['E' => 'A', 'D' => 'E'], 'DECAB'],
+]);
+
 it('leaves all that was added in either, whatever was done in both', function (int $seed) {
     $chance = new Chance($seed);
     $base = RandomMaps::map($chance, 30, notes: true);

@@ -38,6 +38,11 @@ it('lets somebody in whom the provider knows, who has an account from then on', 
     ($this->come)()->assertRedirect('/');
     $person = Person::query()->where('email', 'marit@saltmere.example')->firstOrFail();
     expect($person->name)->toBe('Marit Aske')->and($this->getJson('/api/me')->json('person.email'))->toBe('marit@saltmere.example');
+    // Who has no password that they know is told so where one is asked for.
+    $this->getJson('/api/me/account')->assertJsonPath('provider', 'the harbour office');
+    $this->actingAs($this->person('tove@saltmere.example'))->getJson('/api/me/account')->assertJsonPath('provider', null);
+    $this->person('tove@saltmere.example')->delete();
+    $this->actingAs($person);
     // Known by whom the provider names, whatever the address is by then.
     $this->postJson('/api/sign-out');
     $this->provider->says = ['email' => 'aske@saltmere.example'];

@@ -16,6 +16,8 @@ final class Counts
 
     private const SECONDS = 'count seconds ';
 
+    private const METHODS = ['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS'];
+
     /** Upper bounds in milliseconds. */
     private const BOUNDS = [5, 10, 25, 50, 100, 250, 500, 1_000, 2_500, 10_000];
 
@@ -30,6 +32,8 @@ final class Counts
         if (! self::areThere()) {
             return;
         }
+        // Whoever makes up methods shall not fill what is shared.
+        $method = in_array($method, self::METHODS, true) ? $method : 'other';
         apcu_inc(self::REQUESTS."{$method} {$route} {$status}");
         $kind = self::kind($method, $route);
         foreach (self::BOUNDS as $bound) {

@@ -36,6 +36,11 @@ it('tells by its private address alone whether it can work and what it counts, a
             curl_exec($handle);
             expect(curl_getinfo($handle, CURLINFO_RESPONSE_CODE))->toBe(404);
         }
+        // Made-up methods and addresses fill nothing.
+        foreach (['LAMP', 'MOLE-AND-ROPE'] as $method) {
+            curl_exec($client->handle($method, '/api/nothing/'.bin2hex(random_bytes(8)), '', []));
+        }
+        expect(privately($server, '/-/metrics')[1])->not->toContain('LAMP')->not->toContain('api/nothing')->toContain('method="other",route="none"');
         expect(privately($server, '/-/health'))->toBe([200, "alive\n"])->and($client->ask('GET', '/-/health')[0])->toBe(200);
         [$status, $ready] = privately($server, '/-/ready');
         expect($status)->toBe(200)->and(json_decode($ready, true))->toBe(['isReady' => true, 'database' => null, 'tables' => null, 'cache' => null, 'files' => null, 'queue' => null]);

@@ -90,3 +90,23 @@ it('tells no secret', function () {
 it('can be run as it is', function (string $file) {
     expect(is_executable(dirname(__DIR__, 2)."/{$file}"))->toBeTrue()->and(shell_exec('bash -n '.escapeshellarg(dirname(__DIR__, 2)."/{$file}").' 2>&1'))->toBeNull();
 })->with(['deploy/enter', 'bin/serve', 'bin/cluster', 'bin/test-cluster', 'bin/install']);
+
+it('only ever adds to the tables, so that servers of the version before go on while migrations run', function () {
+    $takes = [];
+    $seen = 0;
+    foreach (glob(dirname(__DIR__, 2).'/database/migrations/*.php') ?: [] as $file) {
+        [$up] = explode('public function down', (string) file_get_contents($file));
+        // Before there was anything to go on.
+        if (strcmp(basename($file), '2026_11_26') > 0 && preg_match('/dropColumn|renameColumn|->change\(|Schema::(?:rename|drop)|drop table|alter column/i', $up) === 1) {
+            $takes[] = basename($file);
+        }
+        // What comes to a table that is there is empty at first, or says what it is.
+        $parts = strcmp(basename($file), '2026_11_26') > 0 ? array_filter(explode('Schema::', $up), fn (string $part): bool => str_starts_with($part, 'table(')) : [];
+        preg_match_all('/\$table->(?!index|unique|foreign|primary|drop)\w+\([^;]*?\)(?:->\w+\([^;]*?\))*/', implode('', $parts), $columns);
+        foreach ($columns[0] as $column) {
+            str_contains($column, 'nullable') || str_contains($column, 'default') ?: $takes[] = basename($file)." {$column}";
+        }
+        $seen += count($columns[0]);
+    }
+    expect($takes)->toBe([])->and($seen)->toBeGreaterThan(15);
+});

@@ -8,7 +8,10 @@ use App\Files\Uploads;
 use App\Files\ZippedMap;
 use App\HandOver\MadeFiles;
 use App\Models\HandOver;
+use App\Operate\Backups;
+use App\Operate\Readiness;
 use ChalkTree\Map\Ids;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Storage;
 use Symfony\Component\Process\Process;
@@ -33,6 +36,9 @@ beforeEach(function () {
     $this->app->instance('filesystem.disk', $this->disk);
     $this->tove = $this->person();
     $this->map = $this->mapOf($this->tove);
+    // A database of its own, as that of a test is in the middle of a transaction.
+    touch("{$this->folder}/plain.sqlite");
+    $this->backups = fn (): Backups => new Backups(DB::connectUsing('plain', ['driver' => 'sqlite', 'database' => "{$this->folder}/plain.sqlite"], true), $this->disk);
 });
 
 afterEach(function () {
@@ -105,4 +111,32 @@ it('keeps files that were made for somebody who waits where every server has the
     expect($made->has($wanted))->toBeTrue();
     $made->sweep(time() + 10);
     expect($made->has($wanted))->toBeFalse()->and($made->read($wanted, fn (): bool => true))->toBeNull();
+});
+
+it('copies for backups what lies there, each once, and leaves out what was taken away meanwhile', function () {
+    $kept = array_map(fn (string $bytes): string => Sends::kept($this->map, $bytes)->hash, ['One.', 'Two.']);
+    $picture = "pictures/ab/{$kept[0]}/small";
+    $this->disk->put($picture, 'A picture.');
+    $this->disk->put('coming/half', 'On its way.');
+    $folder = "{$this->folder}/backups";
+    $first = ($this->backups)()->make($folder);
+    $paths = array_map(fn (string $hash): string => KeptFiles::path($hash), $kept);
+    expect(file("{$folder}/{$first}/files.txt", FILE_IGNORE_NEW_LINES))->toEqualCanonicalizing([...$paths, $picture])->and(file_get_contents("{$folder}/kept/{$paths[1]}"))->toBe('Two.')
+        ->and(is_file("{$folder}/{$first}/database.sqlite.gz"))->toBeTrue()->and(gzdecode((string) file_get_contents("{$folder}/{$first}/database.sqlite.gz")))->toStartWith('SQLite format 3');
+    // What is there already is not fetched again, whatever lies there by then.
+    file_put_contents("{$folder}/kept/{$paths[0]}", 'Untouched.');
+    $this->disk->delete($paths[1]);
+    sleep(1);
+    $second = ($this->backups)()->make($folder);
+    expect(($this->backups)()->all($folder))->toBe([$second, $first])->and(file("{$folder}/{$second}/files.txt", FILE_IGNORE_NEW_LINES))->toEqualCanonicalizing([$paths[0], $picture])
+        ->and(file_get_contents("{$folder}/kept/{$paths[0]}"))->toBe('Untouched.')->and(is_file("{$folder}/kept/{$paths[1]}"))->toBeTrue();
+});
+
+it('makes no backup that is half there, and is not ready, while storage is away', function () {
+    Sends::kept($this->map, 'One.');
+    expect(app(Readiness::class)->told()['files'])->toBeNull();
+    $this->store->stop(0);
+    $folder = "{$this->folder}/backups";
+    expect(fn () => ($this->backups)()->make($folder))->toThrow(League\Flysystem\UnableToListContents::class)->and(($this->backups)()->all($folder))->toBe([])->and(glob("{$folder}/.*-*"))->toBe([]);
+    expect(app(Readiness::class)->told())->toMatchArray(['database' => null, 'cache' => null])->and(app(Readiness::class)->told()['files'])->toBeString();
 });

@@ -108,16 +108,11 @@ final class Servers
     public function kept(): array
     {
         $one = fn (string $sql): float => (float) ($this->database->query($sql) ?: throw new RuntimeException($sql))->fetchColumn();
-        $redis = new \Redis;
-        $redis->connect('127.0.0.1', $this->redis);
-        $info = $redis->info('memory');
-        $keys = array_sum(array_map(function (int $n) use ($redis): int {
-            $redis->select($n);
+        $redis = fn (string ...$command): string => (string) (new Process(['redis-cli', '-h', '127.0.0.1', '-p', (string) $this->redis, ...$command]))->mustRun()->getOutput();
+        preg_match('/^used_memory:(\d+)/m', $redis('info', 'memory'), $used);
+        $keys = (int) $redis('-n', '0', 'dbsize') + (int) $redis('-n', '1', 'dbsize');
 
-            return (int) $redis->dbSize();
-        }, [0, 1]));
-
-        return ['rows' => (int) $one('select (select count(*) from topics) + (select count(*) from edits)'), 'megabytes' => $one('select pg_database_size(current_database())') / 1e6, 'connections' => (int) $one('select count(*) from pg_stat_activity'), 'redis' => (float) ($info['used_memory'] ?? 0) / 1e6, 'keys' => $keys];
+        return ['rows' => (int) $one('select (select count(*) from topics) + (select count(*) from edits)'), 'megabytes' => $one('select pg_database_size(current_database())') / 1e6, 'connections' => (int) $one('select count(*) from pg_stat_activity'), 'redis' => (float) ($used[1] ?? 0) / 1e6, 'keys' => $keys];
     }
 
     public function stop(): void

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace ChalkTree\Lock;
 
+use ChalkTree\Edit\Change;
 use ChalkTree\Edit\Changes;
 use ChalkTree\Map\RowTypes;
+use ChalkTree\Map\Sheet;
 use ChalkTree\Map\Topic;
 use ChalkTree\Map\TopicMap;
 
@@ -19,7 +21,7 @@ final readonly class Locks
     private const HELD = ['title', 'caption', 'note', 'parent', 'removed', 'parked', 'column'];
 
     /** @param  array<string, true>  $topics */
-    private function __construct(private array $topics)
+    private function __construct(private array $topics, private TopicMap $map)
     {
     }
 
@@ -33,7 +35,7 @@ final readonly class Locks
             }
         }
 
-        return $all === [] ? null : new self($all);
+        return $all === [] ? null : new self($all, $map);
     }
 
     /**
@@ -58,13 +60,38 @@ final readonly class Locks
             }
             $isHeld = match (true) {
                 $change->type === Lock::type() => true,
+                $change->type === Sheet::type() => false,
+                $change->type !== Topic::type() && ! RowTypes::ofFeature($change->type)::isOfTopic() => $this->hangsAtLocked($change, $made),
                 ! isset($this->topics[$change->id]) => false,
                 $change->type === Topic::type() => array_intersect_key(($change->after ?? []) + array_fill_keys(array_keys($change->patches), true), array_flip(self::HELD)) !== [],
-                default => ($class = RowTypes::ofFeature($change->type))::isOfTopic() && ! $class::isOfPlace(),
+                default => ! RowTypes::ofFeature($change->type)::isOfPlace(),
             };
             if ($isHeld) {
                 throw new Locked('This part is locked: only who keeps the map can change it. You can add to it below.');
             }
         }
+    }
+
+    /**
+     * Whether a row with an id of its own, as a file or a link out, hangs at one locked topic; what ties two may be anybody's.
+     *
+     * @param  array<string, true>  $made  topics that came or went with the same edit
+     */
+    private function hangsAtLocked(Change $change, array $made): bool
+    {
+        $ends = RowTypes::ofFeature($change->type)::ends();
+        if (count($ends) !== 1) {
+            return false;
+        }
+        // Of what has changed only that is told; then it hangs where it hung.
+        $there = $this->map->row($change->type, $change->id)?->fields() ?? [];
+        foreach ([$change->before, $change->after] as $fields) {
+            $at = $fields === null ? '' : (string) ($fields[$ends[0]] ?? $there[$ends[0]] ?? '');
+            if (isset($this->topics[$at]) && ! isset($made[$at])) {
+                return true;
+            }
+        }
+
+        return false;
     }
 }

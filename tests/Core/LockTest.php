@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use ChalkTree\Edit\Recorder;
+use ChalkTree\Link\Link;
 use ChalkTree\Lock\Locked;
 use ChalkTree\Lock\Locks;
 use ChalkTree\Map\TopicMap;
@@ -47,6 +48,17 @@ it('keeps what a locked topic says, is, and where it hangs', function (callable 
     'a stamp' => [fn (TopicMap $map): array => ['row.set', ['type' => 'stamps', 'topics' => [titled($map, 'Oak')], 'fields' => ['done' => true]]]],
     'its lock' => [fn (TopicMap $map): array => ['row.set', ['type' => 'lock', 'topics' => [titled($map, 'Oak')], 'fields' => ['how' => null]]]],
     'locking another' => [fn (TopicMap $map): array => ['row.set', ['type' => 'lock', 'topics' => [titled($map, 'Tin')], 'fields' => ['how' => 'fixed']]]],
+    'a link out, put there' => [fn (TopicMap $map): array => ['row.set', ['type' => 'link', 'row' => '01m8jzzzzzzzzzzzzzzzzzz002', 'fields' => ['at' => titled($map, 'Oak'), 'to' => 'https://saltmere.example/oak']]]],
+    'a link out, taken away' => [function (TopicMap $map): array {
+        $map->put(Link::fromFields('01m8jzzzzzzzzzzzzzzzzzz003', ['at' => titled($map, 'Oak'), 'to' => 'https://saltmere.example/oak']));
+
+        return ['row.remove', ['type' => 'link', 'rows' => ['01m8jzzzzzzzzzzzzzzzzzz003']]];
+    }],
+    'a link out, led elsewhere' => [function (TopicMap $map): array {
+        $map->put(Link::fromFields('01m8jzzzzzzzzzzzzzzzzzz003', ['at' => titled($map, 'Oak'), 'to' => 'https://saltmere.example/oak']));
+
+        return ['row.set', ['type' => 'link', 'row' => '01m8jzzzzzzzzzzzzzzzzzz003', 'fields' => ['to' => 'https://saltmere.example/tin']]];
+    }],
     'parking it' => [fn (TopicMap $map): array => ['topic.park', ['topics' => [titled($map, 'Wood')]]]],
 ]);
 
@@ -59,6 +71,12 @@ it('lets others add to what is locked, tie it, copy it, and put it elsewhere on 
     'a cross-link' => [fn (TopicMap $map): array => ['row.set', ['type' => 'crosslink', 'row' => '01m8jzzzzzzzzzzzzzzzzzz001', 'fields' => ['from' => titled($map, 'Oak'), 'to' => titled($map, 'Tin'), 'phrase' => 'beats']]]],
     'a copy' => [fn (TopicMap $map): array => ['topic.copy', ['topics' => [titled($map, 'Wood')], 'parent' => titled($map, 'Iron')]]],
     'a place' => [fn (TopicMap $map): array => ['row.set', ['type' => 'place', 'topics' => [titled($map, 'Wood')], 'fields' => ['x' => 10, 'y' => 4]]]],
+    'a link out beside it' => [fn (TopicMap $map): array => ['row.set', ['type' => 'link', 'row' => '01m8jzzzzzzzzzzzzzzzzzz004', 'fields' => ['at' => titled($map, 'Tin'), 'to' => 'https://saltmere.example/tin']]]],
+    'a copy with its link out' => [function (TopicMap $map): array {
+        $map->put(Link::fromFields('01m8jzzzzzzzzzzzzzzzzzz003', ['at' => titled($map, 'Oak'), 'to' => 'https://saltmere.example/oak']));
+
+        return ['topic.copy', ['topics' => [titled($map, 'Oak')], 'parent' => titled($map, 'Iron')]];
+    }],
     'what is beside it' => [fn (TopicMap $map): array => ['topic.retitle', ['topic' => titled($map, 'Tin'), 'title' => 'Zinc']]],
     'all of the rest' => [fn (TopicMap $map): array => ['topic.remove', ['topics' => [titled($map, 'Iron'), titled($map, 'Tin')]]]],
 ]);

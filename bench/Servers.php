@@ -104,7 +104,7 @@ final class Servers
         return array_values(array_unique($found));
     }
 
-    /** @return array{rows: int, megabytes: float, connections: int, redis: float, keys: int} what is kept: rows of topics and edits, the size of the database, its connections, megabytes and keys of Redis */
+    /** @return array{rows: int, megabytes: float, connections: int, redis: float, keys: int} what is kept: rows of topics, edits and words, the size of the database, its connections, megabytes and keys of Redis */
     public function kept(): array
     {
         $one = fn (string $sql): float => (float) ($this->database->query($sql) ?: throw new RuntimeException($sql))->fetchColumn();
@@ -112,7 +112,7 @@ final class Servers
         preg_match('/^used_memory:(\d+)/m', $redis('info', 'memory'), $used);
         $keys = (int) $redis('-n', '0', 'dbsize') + (int) $redis('-n', '1', 'dbsize');
 
-        return ['rows' => (int) $one('select (select count(*) from topics) + (select count(*) from edits)'), 'megabytes' => $one('select pg_database_size(current_database())') / 1e6, 'connections' => (int) $one('select count(*) from pg_stat_activity'), 'redis' => (float) ($used[1] ?? 0) / 1e6, 'keys' => $keys];
+        return ['rows' => (int) $one('select (select count(*) from topics) + (select count(*) from edits) + (select count(*) from word_uses)'), 'megabytes' => $one('select pg_database_size(current_database())') / 1e6, 'connections' => (int) $one('select count(*) from pg_stat_activity'), 'redis' => (float) ($used[1] ?? 0) / 1e6, 'keys' => $keys];
     }
 
     public function stop(): void

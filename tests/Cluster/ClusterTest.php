@@ -3,11 +3,13 @@
 declare(strict_types=1);
 
 use ChalkTree\Map\Ids;
+use Symfony\Component\Process\Process;
 use Tests\Cluster\Cluster;
 use Tests\Cluster\Typist;
 use Tests\Support\Browser;
 use Tests\Support\HttpClient;
 use Tests\Support\Sends;
+use Tests\Support\TestServer;
 
 /* Two application servers, of which one is killed and comes back, while people work. */
 
@@ -77,14 +79,17 @@ it('answers everything while all servers begin anew, one after the other', funct
     expect($roll->getExitCode())->toBe(0)->and(array_keys($typist->answers))->toBe([200])->and(array_values(array_unique($reads)))->toBe([200])->and(count($typist->accepted))->toBeGreaterThan(30);
 });
 
-it('tells whoever listens what is new, whichever server was asked, also while one is away', function () {
-    [$owner, $other] = [Cluster::person('Hedda'), Cluster::person('Ivo')];
-    $map = Cluster::map($owner, 'Heard');
-    $root = whole($map, 'Hedda')['root'];
-    Cluster::artisan('map:share', $map, Cluster::email('Ivo'), '--role=view', '--owner='.Cluster::email('Hedda'));
+/**
+ * Lets people listen to a map.
+ *
+ * @param  list<HttpClient>  $clients
+ * @return Closure(string): bool  whether all of them hear some words within twelve seconds
+ */
+function listening(string $map, array $clients): Closure
+{
     $multi = curl_multi_init();
-    $heard = ['', ''];
-    foreach ([$owner, $other] as $n => $client) {
+    $heard = array_fill(0, count($clients), '');
+    foreach ($clients as $n => $client) {
         $handle = $client->handle('GET', "/api/maps/{$map}/stream", '', ['Accept: text/event-stream']);
         curl_setopt_array($handle, [CURLOPT_TIMEOUT => 0, CURLOPT_WRITEFUNCTION => function ($_, string $part) use (&$heard, $n): int {
             $heard[$n] .= $part;
@@ -93,28 +98,81 @@ it('tells whoever listens what is new, whichever server was asked, also while on
         }]);
         curl_multi_add_handle($multi, $handle);
     }
-    $until = function (callable $is) use ($multi): bool {
-        for ($end = microtime(true) + 12; microtime(true) < $end && ! $is();) {
+
+    return function (string $words) use ($multi, &$heard): bool {
+        for ($end = microtime(true) + 12; microtime(true) < $end && array_filter($heard, fn (string $one): bool => ! str_contains($one, $words)) !== [];) {
             curl_multi_exec($multi, $running);
             curl_multi_select($multi, 0.02);
         }
 
-        return $is();
+        return array_filter($heard, fn (string $one): bool => ! str_contains($one, $words)) === [];
     };
-    $both = function (string $text) use (&$heard): Closure {
-        return function () use (&$heard, $text): bool {
-            return str_contains($heard[0], $text) && str_contains($heard[1], $text);
-        };
-    };
-    expect($until($both(': hi')))->toBeTrue();
-    $say = fn (string $title) => $owner->call('POST', "/api/maps/{$map}/edits", ['since' => 0, 'edits' => [['id' => Ids::next(), 'name' => 'topic.add', 'parent' => $root, 'topic' => ['title' => $title]]]]);
+}
+
+/** Adds a topic below the root of a map, as a browser does: the same again until it is answered. */
+function says(HttpClient $client, string $map, string $root, string $title): void
+{
+    $edit = ['id' => Ids::next(), 'name' => 'topic.add', 'parent' => $root, 'topic' => ['id' => Ids::next(), 'title' => $title]];
+    for ($n = 0; $n < 20 && $client->ask('POST', "/api/maps/{$map}/edits", ['since' => 0, 'edits' => [$edit]])[0] !== 200; $n++) {
+        usleep(300_000);
+    }
+}
+
+/** Waits until a web server answers. */
+function answers(string $address): bool
+{
+    for ($n = 0; $n < 100; $n++) {
+        $handle = curl_init("{$address}/-/health");
+        curl_setopt_array($handle, [CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 5]);
+        if (curl_exec($handle) === "alive\n") {
+            return true;
+        }
+        usleep(100_000);
+    }
+
+    return false;
+}
+
+it('tells whoever listens what is new, whichever server was asked, also while one is away', function () {
+    [$owner, $other] = [Cluster::person('Hedda'), Cluster::person('Ivo')];
+    $map = Cluster::map($owner, 'Heard');
+    $root = whole($map, 'Hedda')['root'];
+    // Who works in it is told what is new; who only looks too, of what they may see.
+    Cluster::artisan('map:share', $map, Cluster::email('Ivo'), '--role=view', '--owner='.Cluster::email('Hedda'));
+    $hear = listening($map, [$owner, $other]);
+    expect($hear(': hi'))->toBeTrue();
     foreach (['Before', 'Between', 'After'] as $n => $title) {
         if ($n > 0) {
             Cluster::run($n === 1 ? 'kill' : 'begin', '2');
         }
-        $say("{$title} the storm");
-        // Who works in it is told what is new; who only looks too, of what they may see.
-        expect($until($both("{$title} the storm")))->toBeTrue("“{$title}” to be heard");
+        says($owner, $map, $root, "{$title} the storm");
+        expect($hear("{$title} the storm"))->toBeTrue("“{$title}” to be heard");
+    }
+});
+
+it('lets several web servers hold the streams of one map together', function () {
+    $settings = (string) file_get_contents(getenv('CLUSTER_FOLDER').'/settings');
+    preg_match('/APPS=(\d+)/', $settings, $m);
+    [$port, $publish, $apps] = [TestServer::freePort(), TestServer::freePort(), '127.0.0.1:'.((int) $m[1] + 10).',127.0.0.1:'.((int) $m[1] + 20)];
+    $second = new Process(['bash', '-c', '. "$0/settings" && exec bin/serve --part=front --port="$1" --publish="127.0.0.1:$2" --apps="$3" --folder="$0/front-2"', (string) getenv('CLUSTER_FOLDER'), (string) $port, (string) $publish, $apps], dirname(__DIR__, 2), null, null, null);
+    $second->disableOutput();
+    $second->start();
+    try {
+        expect(answers("http://127.0.0.1:{$port}"))->toBeTrue();
+        $owner = Cluster::person('Olin');
+        $map = Cluster::map($owner, 'Heard twice');
+        $root = whole($map, 'Olin')['root'];
+        // The same person in another browser, who comes by the other web server.
+        $other = new HttpClient("http://127.0.0.1:{$port}");
+        $other->call('POST', '/api/sign-in', ['email' => Cluster::email('Olin'), 'password' => 'a long enough password']);
+        $hear = listening($map, [$owner, $other]);
+        expect($hear(': hi'))->toBeTrue();
+        says($owner, $map, $root, 'By the first');
+        expect($hear('By the first'))->toBeTrue();
+        says($other, $map, $root, 'By the second');
+        expect($hear('By the second'))->toBeTrue();
+    } finally {
+        $second->stop(3);
     }
 });
 

@@ -157,6 +157,18 @@ it('is made wider by its side and larger by its corner, by hand, also on the lef
     expect($browser->complaints())->toBe([]);
 });
 
+it('shows the board on while the map comes in another face, with what is typed meanwhile', function () {
+    $browser = lessonMap();
+    $id = openId($browser);
+    $browser->script('window.empty = 0; const real = window.fetch; window.fetch = (what, how) => String(what).endsWith(`/api/maps/${arguments[0]}`) ? real(what, how).then((answer) => new Promise((come) => setTimeout(() => come(answer), 1200))) : real(what, how); window.watched = setInterval(() => window.empty += document.querySelectorAll(".board .slip, .board .far-label").length === 0, 10)', $id);
+    $browser->keys('Mod+j')->waitFor('.palette')->type('See every map in the weighted face');
+    $browser->waitUntil(fn (): bool => $browser->script('return document.querySelector(".palette li.current span")?.innerText') === 'See every map in the weighted face', 'the action');
+    $browser->keys('Enter')->waitUntil(fn (): bool => ! $browser->has('.palette'), 'the palette to close')->keys('Tab')->type('Typed meanwhile')->keys('Enter', 'Escape');
+    $browser->waitUntil(fn (): bool => str_contains((string) $browser->script('const text = document.querySelector(".board text.title"); return text === null ? "" : getComputedStyle(text).fontFamily'), 'OpenDyslexic'), 'the face')->saved();
+    expect(array_filter($browser->outline(), fn (string $line): bool => trim($line) === 'Typed meanwhile'))->toHaveCount(1)->and($browser->script('clearInterval(window.watched); return window.empty'))->toBe(0)->and($browser->complaints())->toBe([]);
+    expect(json_encode(onServer($id)))->toContain('Typed meanwhile');
+});
+
 it('lets a person see every map in an easy-reading face', function () {
     $browser = lessonMap();
     $family = fn (): string => (string) $browser->script('const text = document.querySelector(".board text.title"); return text === null ? "" : getComputedStyle(text).fontFamily');

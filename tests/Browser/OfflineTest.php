@@ -33,6 +33,17 @@ afterEach(function () {
     $this->server->stop();
 });
 
+it('says on a phone how many edits wait, and leaves room for the way to try again', function () {
+    $browser = $this->browser->size(390, 780)->offline(true);
+    $browser->script('const line = [...document.querySelectorAll(".outline [role=treeitem]")].at(-1); line.dispatchEvent(new PointerEvent("pointerdown", { bubbles: true, button: 0 })); window.dispatchEvent(new PointerEvent("pointerup"))');
+    $browser->keys('Enter')->type('Written on the quay')->keys('Enter', 'Escape');
+    $browser->waitUntil(fn (): bool => preg_match('/No network,\s+\d+ kept/', (string) $browser->script('return document.querySelector(".saved").innerText')) === 1, 'what waits to be told');
+    // All of it is in sight, and nothing lies over it.
+    expect($browser->script('const said = document.querySelector(".saved .said"); const box = said.getBoundingClientRect(); return [said.scrollWidth <= said.clientWidth + 1, box.left >= 0, [...document.querySelectorAll(".saved button")].every((one) => one.getBoundingClientRect().left >= box.right), document.documentElement.scrollWidth <= innerWidth]'))->toBe([true, true, true, true]);
+    $browser->offline(false)->size(1280, 800)->saved();
+    expect(array_map(trim(...), $browser->outline()))->toContain('Written on the quay');
+});
+
 it('opens maps without a network as they were seen last, keeps what is written, and sends it when there is one', function () {
     $browser = $this->browser;
     // What is done after it was kept as a whole is there too, and how it is looked at.

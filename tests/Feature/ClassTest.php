@@ -307,6 +307,35 @@ it('shows nothing private of a copy to all, nor to its pupils once it is taken i
     expect(json_encode($this->topics(($this->copy)(HandOut::query()->findOrFail($again), 'Bo')->map)->all()))->toContain('Wood.')->not->toContain('Between us')->not->toContain('Ask about cork');
 });
 
+it('keeps what hangs at a locked topic from pupils, and leaves them their own', function () {
+    ($this->be)($this->tove);
+    $forces = $this->id($this->source, 'Forces');
+    $this->sendEdits($this->source, [
+        ['name' => 'row.set', 'type' => 'lock', 'topics' => [$forces], 'fields' => ['how' => 'fixed']],
+        ['name' => 'row.set', 'type' => 'link', 'row' => Ids::next(), 'fields' => ['at' => $forces, 'to' => 'https://saltmere.example/forces']],
+        ['name' => 'row.set', 'type' => 'link', 'row' => Ids::next(), 'fields' => ['at' => $this->id($this->source, 'Things'), 'to' => 'https://saltmere.example/things']],
+    ])->assertOk();
+    $copy = ($this->copy)(($this->given)(['Ada']), 'Ada');
+    ($this->be)(($this->pupil)('Ada'));
+    $links = collect($this->getJson("/api/maps/{$copy->map_id}")->assertOk()->json('rows'))->where('type', 'link')->keyBy(fn (array $row): string => $row['fields']['to']);
+    $map = $copy->map;
+    [$held, $free] = [$links['https://saltmere.example/forces'], $links['https://saltmere.example/things']];
+    $answer = $this->sendEdits($map, [
+        ['name' => 'row.remove', 'type' => 'link', 'rows' => [$held['id']]],
+        ['name' => 'row.set', 'type' => 'link', 'row' => $held['id'], 'fields' => ['to' => 'https://saltmere.example/elsewhere']],
+        ['name' => 'row.set', 'type' => 'link', 'row' => $held['id'], 'fields' => ['at' => $free['fields']['at']]],
+        ['name' => 'row.set', 'type' => 'link', 'row' => Ids::next(), 'fields' => ['at' => $held['fields']['at'], 'to' => 'https://saltmere.example/mine']],
+        ['name' => 'row.set', 'type' => 'link', 'row' => $free['id'], 'fields' => ['at' => $held['fields']['at']]],
+        ['name' => 'row.remove', 'type' => 'link', 'rows' => [$free['id']]],
+        ['name' => 'row.set', 'type' => 'link', 'row' => $mine = Ids::next(), 'fields' => ['at' => $free['fields']['at'], 'to' => 'https://saltmere.example/mine']],
+        ['name' => 'row.remove', 'type' => 'link', 'rows' => [$mine]],
+    ])->assertOk();
+    expect(array_column($answer->json('edits'), 'status'))->toBe([...array_fill(0, 5, 'refused'), ...array_fill(0, 3, 'done')])->and($answer->json('edits.0.refusal.code'))->toBe('locked');
+    // Whoever keeps the map is not held.
+    ($this->be)($this->tove);
+    $this->sendEdits($map->fresh(), [['name' => 'row.remove', 'type' => 'link', 'rows' => [$held['id']]]], $map->fresh()->seq)->assertJsonPath('edits.0.status', 'done');
+});
+
 it('keeps what is locked from pupils, and lets them add below it', function () {
     $this->sendEdits($this->source, [['name' => 'row.set', 'type' => 'lock', 'topics' => [$this->id($this->source, 'Forces'), $this->id($this->source, 'Upthrust')], 'fields' => ['how' => 'fixed']]])->assertJsonPath('edits.0.status', 'done');
     $handOut = ($this->given)();

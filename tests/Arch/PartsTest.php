@@ -26,6 +26,8 @@ it('refuses what it does not understand, and says what it takes', function (arra
     [['--part=app'], '--app says where, as 127.0.0.1:9100.'],
     [['--part=app', '--app=$(reboot):9100'], '--app says where, as 127.0.0.1:9100.'],
     [['--part=front', '--apps=127.0.0.1:9100'], '--apps and --publish say where, as 127.0.0.1:9100.'],
+    [['--part=app', '--app=/run/with blank'], '--app says where, as 127.0.0.1:9100.'],
+    [['--part=app', '--app=run/relative'], '--app says where, as 127.0.0.1:9100.'],
     [['--part=front', '--apps=127.0.0.1:9100,', '--publish=127.0.0.1:8001'], '--apps and --publish say where, as 127.0.0.1:9100.'],
     [['--part=front', "--apps=127.0.0.1:9100;\nuser root;", '--publish=127.0.0.1:8001'], '--apps and --publish say where, as 127.0.0.1:9100.'],
 ]);

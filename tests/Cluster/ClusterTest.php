@@ -151,9 +151,7 @@ it('tells whoever listens what is new, whichever server was asked, also while on
 });
 
 it('lets several web servers hold the streams of one map together', function () {
-    $settings = (string) file_get_contents(getenv('CLUSTER_FOLDER').'/settings');
-    preg_match('/APPS=(\d+)/', $settings, $m);
-    [$port, $publish, $apps] = [TestServer::freePort(), TestServer::freePort(), '127.0.0.1:'.((int) $m[1] + 10).',127.0.0.1:'.((int) $m[1] + 20)];
+    [$port, $publish, $apps] = [TestServer::freePort(), TestServer::freePort(), implode(',', array_map(fn (int $n): string => getenv('CLUSTER_FOLDER')."/app-{$n}/sockets", [1, 2]))];
     $second = new Process(['bash', '-c', '. "$0/settings" && exec bin/serve --part=front --port="$1" --publish="127.0.0.1:$2" --apps="$3" --folder="$0/front-2"', (string) getenv('CLUSTER_FOLDER'), (string) $port, (string) $publish, $apps], dirname(__DIR__, 2), null, null, null);
     $second->disableOutput();
     $second->start();
@@ -164,7 +162,7 @@ it('lets several web servers hold the streams of one map together', function () 
         $root = whole($map, 'Olin')['root'];
         // The same person in another browser, who comes by the other web server.
         $other = new HttpClient("http://127.0.0.1:{$port}");
-        $other->call('POST', '/api/sign-in', ['email' => Cluster::email('Olin'), 'password' => 'a long enough password']);
+        $other->call('POST', '/api/sign-in', ['email' => Cluster::email('Olin'), 'password' => Cluster::PASSWORD]);
         $hear = listening($map, [$owner, $other]);
         expect($hear(': hi'))->toBeTrue();
         says($owner, $map, $root, 'By the first');
@@ -259,7 +257,7 @@ it('lets two people type on while a server is killed, and neither notices', func
         $client = Cluster::person('Mia');
         $ines->visit('/sign-in')->waitFor('.account');
         $ines->find('input[name=email]')->sendKeys(Cluster::email('Mia'));
-        $ines->find('input[type=password]')->sendKeys('a long enough password');
+        $ines->find('input[type=password]')->sendKeys(Cluster::PASSWORD);
         $ines->press('Sign in')->waitFor('.library');
         $wren->enterDemo();
         $wren->press('New map')->ready();

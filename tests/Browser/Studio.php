@@ -61,9 +61,9 @@ final class Studio
         self::$browser ??= new Browser(self::server()->address);
         self::$browser->size(1280, 800)->visit('/mark.svg');
         self::$browser->script('localStorage.clear(); indexedDB.deleteDatabase("chalk-tree")');
-        // What was chosen for the eyes is kept with the person; maps that were made for one test are no other's.
+        // What was chosen for the eyes and the hands is kept with the person; maps that were made for one test are no other's.
         $database = self::data();
-        $database->exec('update people set calm = null');
+        $database->exec('update people set calm = null, face = null, keys = null');
         foreach (self::$copies as $id) {
             $database->prepare('delete from maps where id = ?')->execute([$id]);
         }

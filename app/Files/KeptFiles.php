@@ -15,6 +15,9 @@ final readonly class KeptFiles
     /** What nothing names is swept away when it has lain for this long, seconds. */
     private const RESTS = 3600;
 
+    /** What the bytes themselves are called, beside the small picture. */
+    public const WHOLE = 'whole';
+
     public function __construct(private Filesystem $files)
     {
     }
@@ -53,7 +56,7 @@ final readonly class KeptFiles
     }
 
     /** Where its bytes lie, or its small picture, in the file system. */
-    public static function path(string $hash, string $part = 'whole'): string
+    public static function path(string $hash, string $part = self::WHOLE): string
     {
         return 'files/'.substr($hash, 0, 2)."/{$hash}/{$part}";
     }

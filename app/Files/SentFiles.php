@@ -9,7 +9,6 @@ use Illuminate\Filesystem\LocalFilesystemAdapter;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\Response;
-use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /**
  * Sends files, in parts where that is asked for. Where the server in front can (bin/serve), it is told which file and
@@ -32,16 +31,10 @@ final readonly class SentFiles
     public function send(string $path, string $media, string $name, bool $isSaved): Response
     {
         $headers = self::headers($media, $name, $isSaved) + ['Cache-Control' => 'private, max-age=31536000, immutable'];
-        if (! $this->files instanceof LocalFilesystemAdapter) {
-            return new StreamedResponse(function () use ($path): void {
-                $from = $this->files->readStream($path);
-                $from !== null && fpassthru($from);
-            }, 200, $headers);
-        }
 
-        return config('chalk.files.handed') === true
+        return $this->files instanceof LocalFilesystemAdapter && config('chalk.files.handed') === true
             ? new Response('', 200, $headers + ['X-Accel-Redirect' => "/-kept/{$path}"])
-            : new BinaryFileResponse($this->files->path($path), 200, $headers, false);
+            : StoredAnswer::of($this->files, $path, $headers);
     }
 
     /** Sends a file that was written for this answer, under storage/app/handed. */

@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace App\HandOver;
 
+use App\Files\StoredAnswer;
 use App\Models\HandOver;
 use Illuminate\Contracts\Filesystem\Filesystem;
 use Illuminate\Filesystem\LocalFilesystemAdapter;
 use Illuminate\Support\Facades\File;
-use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Response;
-use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Files that were made for somebody who waits, where every server reaches them whichever made them. */
 final readonly class MadeFiles
@@ -39,14 +38,7 @@ final readonly class MadeFiles
     /** @param  array<string, string>  $headers */
     public function send(HandOver $of, array $headers): Response
     {
-        if ($this->files instanceof LocalFilesystemAdapter) {
-            return new BinaryFileResponse($this->files->path(self::path($of)), 200, $headers, false);
-        }
-
-        return new StreamedResponse(function () use ($of): void {
-            $from = $this->files->readStream(self::path($of));
-            $from !== null && fpassthru($from);
-        }, 200, $headers + ['Content-Length' => (string) $this->bytes($of)]);
+        return StoredAnswer::of($this->files, self::path($of), $headers);
     }
 
     /**

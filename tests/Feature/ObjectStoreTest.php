@@ -11,6 +11,7 @@ use App\Models\HandOver;
 use App\Operate\Backups;
 use App\Operate\Readiness;
 use ChalkTree\Map\Ids;
+use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Storage;
@@ -85,7 +86,7 @@ it('takes files in pieces, hands them over alone and with their map, and takes t
     app(Uploads::class)->end($upload, $file->hash);
     expect($this->disk->allFiles('coming'))->toBe([])->and($this->disk->get(KeptFiles::path($file->hash)))->toBe($bytes);
     ob_start();
-    app(SentFiles::class)->send(KeptFiles::path($file->hash), 'application/octet-stream', 'hull.bin', true)->sendContent();
+    app(SentFiles::class)->send(KeptFiles::path($file->hash), 'application/octet-stream', 'hull.bin', true)->prepare(Request::create('/'))->sendContent();
     expect(ob_get_clean())->toBe($bytes);
     $this->actingAs($this->tove);
     $this->sendEdits($this->map, [['name' => 'row.set', 'type' => 'file', 'row' => Ids::next(), 'fields' => ['at' => $this->map->root, 'source' => "file:{$file->hash}", 'name' => 'hull.bin', 'bytes' => strlen($bytes)]]])->assertOk();
@@ -105,13 +106,33 @@ it('keeps files that were made for somebody who waits where every server has the
     $wanted = new HandOver(['id' => Ids::next()]);
     $made->keep($wanted, $pdf = Sends::pdf('Tide table', 'Second'));
     ob_start();
-    $made->send($wanted, ['Content-Type' => 'application/pdf'])->sendContent();
+    $made->send($wanted, ['Content-Type' => 'application/pdf'])->prepare(Request::create('/'))->sendContent();
     expect(ob_get_clean())->toBe($pdf)->and($made->bytes($wanted))->toBe(strlen($pdf))->and($made->read($wanted, App\HandOver\PagePictures::count(...)))->toBe(2);
     $made->sweep(time() - 10);
     expect($made->has($wanted))->toBeTrue();
     $made->sweep(time() + 10);
     expect($made->has($wanted))->toBeFalse()->and($made->read($wanted, fn (): bool => true))->toBeNull();
 });
+
+it('sends the part of a file that is asked for, and fetches no more of it', function (?string $range, int $status, ?string $told, string $sent) {
+    $this->disk->put('files/whole', 'The lamps burn until the tide turns.');
+    $answer = app(SentFiles::class)->send('files/whole', 'audio/mpeg', 'lamps.mp3', false)->prepare($asked = Request::create('/', server: $range === null ? [] : ['HTTP_RANGE' => $range]))->prepare($asked);
+    ob_start();
+    $answer->sendContent();
+    expect(ob_get_clean())->toBe($sent)->and($answer->getStatusCode())->toBe($status)->and($answer->headers->get('Content-Range'))->toBe($told)->and($answer->headers->get('Content-Length'))->toBe((string) strlen($sent))->and($answer->headers->get('Accept-Ranges'))->toBe('bytes');
+})->with([
+    'all' => [null, 200, null, 'The lamps burn until the tide turns.'],
+    'from the first' => ['bytes=0-2', 206, 'bytes 0-2/36', 'The'],
+    'from amid' => ['bytes=4-8', 206, 'bytes 4-8/36', 'lamps'],
+    'to the end' => ['bytes=30-', 206, 'bytes 30-35/36', 'turns.'],
+    'further than the end' => ['bytes=30-4000', 206, 'bytes 30-35/36', 'turns.'],
+    'the last' => ['bytes=-6', 206, 'bytes 30-35/36', 'turns.'],
+    'more than there is' => ['bytes=-600', 206, 'bytes 0-35/36', 'The lamps burn until the tide turns.'],
+    'behind the end' => ['bytes=36-', 416, 'bytes */36', ''],
+    'none of the last' => ['bytes=-0', 416, 'bytes */36', ''],
+    'backwards' => ['bytes=8-4', 200, null, 'The lamps burn until the tide turns.'],
+    'no part' => ['lines=1-2', 200, null, 'The lamps burn until the tide turns.'],
+]);
 
 it('copies for backups what lies there, each once, and leaves out what was taken away meanwhile', function () {
     $kept = array_map(fn (string $bytes): string => Sends::kept($this->map, $bytes)->hash, ['One.', 'Two.']);
@@ -130,6 +151,17 @@ it('copies for backups what lies there, each once, and leaves out what was taken
     $second = ($this->backups)()->make($folder);
     expect(($this->backups)()->all($folder))->toBe([$second, $first])->and(file("{$folder}/{$second}/files.txt", FILE_IGNORE_NEW_LINES))->toEqualCanonicalizing([$paths[0], $picture])
         ->and(file_get_contents("{$folder}/kept/{$paths[0]}"))->toBe('Untouched.')->and(is_file("{$folder}/kept/{$paths[1]}"))->toBeTrue();
+});
+
+it('has in a backup all that its database names, whatever comes and goes while it is made', function () {
+    [$goes, $comes] = [KeptFiles::path(Sends::kept($this->map, 'Goes.')->hash), KeptFiles::path(hash('sha256', 'Comes.'))];
+    $backups = ($this->backups)();
+    DB::connection('plain')->beforeExecuting(function () use ($goes, $comes): void {
+        $this->disk->delete($goes);
+        $this->disk->put($comes, 'Comes.');
+    });
+    $name = $backups->make($folder = "{$this->folder}/backups");
+    expect(file("{$folder}/{$name}/files.txt", FILE_IGNORE_NEW_LINES))->toEqualCanonicalizing([$goes, $comes])->and(file_get_contents("{$folder}/kept/{$goes}"))->toBe('Goes.')->and(file_get_contents("{$folder}/kept/{$comes}"))->toBe('Comes.');
 });
 
 it('makes no backup that is half there, and is not ready, while storage is away', function () {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Operate;
 
+use App\Files\KeptFiles;
 use App\Files\WholeFiles;
 use Illuminate\Contracts\Filesystem\Filesystem;
 use Illuminate\Database\Connection;
@@ -31,6 +32,9 @@ final readonly class Backups
 
     private const FILES = 'files.txt';
 
+    /** What one is called until it is whole. */
+    private const MEANWHILE = '.being-made';
+
     /** What of the file system is kept for good. */
     private const ROOTS = ['files', 'pictures'];
 
@@ -50,22 +54,53 @@ final readonly class Backups
     public function make(string $folder): string
     {
         File::ensureDirectoryExists($folder, 0o700);
-        $name = now('UTC')->format('Y-m-d-His');
-        $meanwhile = "{$folder}/.{$name}-".bin2hex(random_bytes(4));
-        File::makeDirectory($meanwhile, 0o700);
-        try {
-            // The database first: what it names is still there when files are copied after it.
-            $this->database->getDriverName() === 'pgsql' ? $this->dump("{$meanwhile}/".self::POSTGRES) : $this->copy("{$meanwhile}/".self::SQLITE);
-            $this->keepFiles("{$folder}/kept", "{$meanwhile}/".self::FILES);
-            if (! @rename($meanwhile, "{$folder}/{$name}")) {
-                throw new RuntimeException("There is a backup “{$name}” already.");
-            }
-        } finally {
-            File::deleteDirectory($meanwhile);
-        }
-        $this->prune($folder);
 
-        return $name;
+        return $this->alone($folder, function () use ($folder): string {
+            $name = now('UTC')->format('Y-m-d-His');
+            $meanwhile = "{$folder}/".self::MEANWHILE;
+            // One that was broken off left it there.
+            File::deleteDirectory($meanwhile);
+            File::makeDirectory($meanwhile, 0o700);
+            try {
+                // Files before and after: what the database names and is taken away for good by now was copied before, what has come since is after it.
+                $files = $this->keepFiles("{$folder}/kept");
+                $this->database->getDriverName() === 'pgsql' ? $this->dump("{$meanwhile}/".self::POSTGRES) : $this->copy("{$meanwhile}/".self::SQLITE);
+                $files += $this->keepFiles("{$folder}/kept");
+                if (file_put_contents("{$meanwhile}/".self::FILES, implode('', array_map(fn (string $path): string => "{$path}\n", array_keys($files)))) === false) {
+                    throw new RuntimeException("{$meanwhile} cannot be written.");
+                }
+                if (! @rename($meanwhile, "{$folder}/{$name}")) {
+                    throw new RuntimeException("There is a backup “{$name}” already.");
+                }
+            } finally {
+                File::deleteDirectory($meanwhile);
+            }
+            $this->prune($folder);
+
+            return $name;
+        });
+    }
+
+    /**
+     * Does something with a folder of backups while nobody else does; a process that is killed leaves it free.
+     *
+     * @template T
+     *
+     * @param  callable(): T  $do
+     * @return T
+     */
+    private function alone(string $folder, callable $do): mixed
+    {
+        $held = fopen("{$folder}/.held", 'cb') ?: throw new RuntimeException("{$folder} cannot be written.");
+        try {
+            if (! flock($held, LOCK_EX | LOCK_NB)) {
+                throw new RuntimeException("A backup is being made or put back in {$folder} just now.");
+            }
+
+            return $do();
+        } finally {
+            fclose($held);
+        }
     }
 
     /** @return list<string> the latest first */
@@ -87,6 +122,11 @@ final readonly class Backups
         if (! in_array($name, $this->all($folder), true)) {
             throw new RuntimeException("There is no backup “{$name}” in {$folder}.");
         }
+        $this->alone($folder, fn () => $this->putBack($folder, $name));
+    }
+
+    private function putBack(string $folder, string $name): void
+    {
         $isPostgres = $this->database->getDriverName() === 'pgsql';
         if (! is_file("{$folder}/{$name}/".($isPostgres ? self::POSTGRES : self::SQLITE))) {
             throw new RuntimeException("The backup “{$name}” is of another sort of database.");
@@ -95,6 +135,10 @@ final readonly class Backups
         foreach (file("{$folder}/{$name}/".self::FILES, FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: [] as $path) {
             if (! $this->files->exists($path)) {
                 $from = @fopen("{$folder}/kept/{$path}", 'rb') ?: throw new RuntimeException("The file {$path} is missing in the backup; nothing of the database was changed.");
+                // As it lies under its hash, it is known whether it is what it was.
+                if (basename($path) === KeptFiles::WHOLE && hash_file('sha256', "{$folder}/kept/{$path}") !== basename(dirname($path))) {
+                    throw new RuntimeException("The file {$path} is damaged in the backup; nothing of the database was changed.");
+                }
                 WholeFiles::put($this->files, $path, $from);
             }
         }
@@ -161,20 +205,24 @@ final readonly class Backups
         return is_scalar($value) ? (string) $value : '';
     }
 
-    /** Copies what is not there yet, and lists what there is. */
-    private function keepFiles(string $kept, string $list): void
+    /**
+     * Copies what is not there yet.
+     *
+     * @return array<string, true> paths of what there is
+     */
+    private function keepFiles(string $kept): array
     {
-        $all = fopen($list, 'wb') ?: throw new RuntimeException("{$list} cannot be written.");
+        $all = [];
         foreach (self::ROOTS as $root) {
             foreach ($this->files->allFiles($root) as $path) {
-                if (! is_file("{$kept}/{$path}") && ! $this->keepFile($path, "{$kept}/{$path}")) {
-                    // It was taken away for good just now.
-                    continue;
+                // What cannot be copied was taken away for good just now.
+                if (is_file("{$kept}/{$path}") || $this->keepFile($path, "{$kept}/{$path}")) {
+                    $all[$path] = true;
                 }
-                fwrite($all, "{$path}\n");
             }
         }
-        fclose($all);
+
+        return $all;
     }
 
     private function keepFile(string $path, string $to): bool

@@ -97,6 +97,23 @@ it('keeps the latest seven, with the files that one of them names and no others'
         ->and(is_file("{$this->backups}/kept/files/".substr($hash, 0, 2)."/{$hash}/whole"))->toBeFalse();
 });
 
+it('is made or put back by one at a time, and one that was broken off leaves nothing behind', function () {
+    $name = trim($this->server->artisan('backup:make', "--to={$this->backups}"));
+    mkdir("{$this->backups}/.being-made");
+    File::ensureDirectoryExists("{$this->backups}/kept");
+    file_put_contents("{$this->backups}/.being-made/files.txt", 'Half of it.');
+    file_put_contents("{$this->backups}/kept/half.new", 'Half of it.');
+    $held = fopen("{$this->backups}/.held", 'cb');
+    flock($held, LOCK_EX);
+    expect(fn () => $this->server->artisan('backup:make', "--to={$this->backups}"))->toThrow(RuntimeException::class, 'just now')
+        ->and(fn () => $this->server->artisan('backup:restore', $name, "--from={$this->backups}", '--force'))->toThrow(RuntimeException::class, 'just now')
+        ->and(is_file("{$this->backups}/kept/half.new"))->toBeTrue();
+    fclose($held);
+    usleep(1_050_000);
+    $second = trim($this->server->artisan('backup:make', "--to={$this->backups}"));
+    expect(is_dir("{$this->backups}/.being-made"))->toBeFalse()->and(is_file("{$this->backups}/kept/half.new"))->toBeFalse()->and((string) file_get_contents("{$this->backups}/{$second}/files.txt"))->not->toContain('Half');
+});
+
 it('says what is wrong with a backup, and changes nothing', function (Closure $break, string $said) {
     $map = $this->client->call('POST', '/api/maps', ['title' => 'Kept'])['id'];
     $hash = ($this->send)($map, 'A file.');
@@ -114,4 +131,10 @@ it('says what is wrong with a backup, and changes nothing', function (Closure $b
         File::deleteDirectory("{$folder}/kept");
         File::deleteDirectory("{$app}/files");
     }, 'is missing in the backup'],
+    'a file that is not what it was' => [function (string $folder, string $name, string $hash, string $app): void {
+        $kept = "{$folder}/kept/files/".substr($hash, 0, 2)."/{$hash}/whole";
+        File::deleteDirectory("{$app}/files");
+        unlink($kept);
+        file_put_contents($kept, 'Another.');
+    }, 'is damaged in the backup'],
 ]);

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Library;
 
-use App\Models\EditRecord;
 use App\Models\MapRecord;
+use App\Store\MapStates;
 use Illuminate\Contracts\Cache\Repository;
 
 /** Keeps pictures of maps for as long as the map does not change, since drawing a large one takes seconds. */
@@ -16,7 +16,7 @@ final readonly class PictureCache
     /** Bytes. */
     private const LARGEST = 32 * 1024 * 1024;
 
-    public function __construct(private Repository $cache)
+    public function __construct(private Repository $cache, private MapStates $states)
     {
     }
 
@@ -26,9 +26,7 @@ final readonly class PictureCache
      */
     public function of(MapRecord $map, array $asked, callable $draw): string
     {
-        // The latest edit names the state; its number alone could come again after a transaction that failed.
-        $edit = $map->seq === 0 ? '' : (string) EditRecord::query()->where('map_id', $map->id)->where('seq', $map->seq)->value('edit_id');
-        $state = "{$map->seq} {$edit}";
+        $state = $this->states->of($map);
         // One for each question, which the next state replaces, so that an old one does not stay behind.
         $key = 'picture '.hash('xxh128', json_encode([$map->id, ...$asked], JSON_THROW_ON_ERROR));
         $kept = $this->cache->get($key);

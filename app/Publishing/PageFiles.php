@@ -6,6 +6,7 @@ namespace App\Publishing;
 
 use App\Models\MapRecord;
 use App\Models\PublishedPage;
+use App\Store\MapStates;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Support\Facades\Config;
 use Illuminate\Support\Facades\File;
@@ -69,7 +70,7 @@ final readonly class PageFiles
         $map = MapRecord::query()->find($page->map_id, ['id', 'seq', 'trashed_at', 'cleared']);
         $version = PublishedPage::query()->whereKey($page->id)->value('version');
 
-        return $map === null || $version === null ? 'gone' : "{$map->seq} {$map->trashed_at?->getTimestamp()} {$version} ".now('UTC')->toDateString();
+        return $map === null || $version === null ? 'gone' : (new MapStates)->read($map)." {$map->trashed_at?->getTimestamp()} {$version} ".now('UTC')->toDateString();
     }
 
     /**

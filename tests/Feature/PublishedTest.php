@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Models\EditRecord;
 use App\Models\MapRecord;
 use App\Models\PublishedPage;
 use App\Pictures\KeptPictures;
@@ -199,6 +200,15 @@ it('keeps nothing that was made of a state which is past', function () {
     expect(is_dir(PageFiles::folder($page->address)))->toBeFalse();
     app(PageFiles::class)->keep($page, PageFiles::state($page), 'index.html', 'new');
     expect(file_get_contents(PageFiles::folder($page->address).'/index.html'))->toBe('new')->and(gzdecode((string) file_get_contents(PageFiles::folder($page->address).'/index.html.gz')))->toBe('new');
+});
+
+it('takes what was made of one state of a map for no other, though it has the same number', function () {
+    $page = PublishedPage::query()->findOrFail(($this->publish)()['id']);
+    $this->sendEdits($this->map, [['name' => 'topic.retitle', 'topic' => $this->map->root, 'title' => 'Fair in the rain']])->assertOk();
+    $before = PageFiles::state($page);
+    // As after a backup was put back, and something else was done then.
+    EditRecord::query()->where('map_id', $this->map->id)->where('seq', $this->map->refresh()->seq)->update(['edit_id' => Ids::next()]);
+    expect(PageFiles::state($page))->not->toBe($before);
 });
 
 it('throws away what a process that was killed left of a state which is past', function () {

@@ -89,6 +89,10 @@ it('gives nothing from outside its public folder', function (string $path) {
     '/.env',
 ]);
 
+it('answers to no address that names its script', function (string $path) {
+    expect(fetchReal('GET', $path)['status'])->toBe(404);
+})->with(['/index.php', '/index.php/', '/index.php/api/me', '/index.php/-/metrics', '/index.php?/api/me', '/build/../index.php/api/me', '//index.php/api/me']);
+
 it('sends scripts packed and to be kept, and pages with a policy', function () {
     $page = fetchReal('GET', '/');
     preg_match('~/build/assets/main-[^"]+\.js~', $page['body'], $m);

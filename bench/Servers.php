@@ -26,7 +26,8 @@ final class Servers
 
     private readonly Process $process;
 
-    private readonly int $redis;
+    /** @var list<int> ports */
+    private readonly array $redis;
 
     public function __construct(int $workers)
     {
@@ -41,9 +42,9 @@ final class Servers
             usleep(100_000);
         }
         $settings = (string) file_get_contents("{$this->folder}/settings");
-        $port = fn (string $of): int => preg_match("/{$of}_PORT=(\\d+)/", $settings, $m) === 1 ? (int) $m[1] : throw new RuntimeException('The servers did not begin.');
+        $port = fn (string $of): int => preg_match("/\\b{$of}_PORT=(\\d+)/", $settings, $m) === 1 ? (int) $m[1] : throw new RuntimeException('The servers did not begin.');
         $this->database = new PDO("pgsql:host=127.0.0.1;port={$port('DB')};dbname=chalk_tree", 'chalk_tree', '');
-        $this->redis = $port('REDIS');
+        $this->redis = [$port('REDIS'), $port('REDIS_CACHE')];
     }
 
     /** Makes the people and the maps, by a process that is set up as the servers are. */
@@ -74,7 +75,7 @@ final class Servers
     public function parts(): array
     {
         $parts = [];
-        foreach (['web server' => 'front', 'server 1' => 'app-1', 'server 2' => 'app-2', 'worker' => 'work', 'clock' => 'clock', 'Redis' => 'redis', 'storage' => 'objects', 'PostgreSQL' => 'postgres'] as $name => $folder) {
+        foreach (['web server' => 'front', 'server 1' => 'app-1', 'server 2' => 'app-2', 'worker' => 'work', 'clock' => 'clock', 'Redis' => 'redis', 'cache' => 'cache', 'storage' => 'objects', 'PostgreSQL' => 'postgres'] as $name => $folder) {
             $pid = (int) @file_get_contents("{$this->folder}/{$folder}/".($folder === 'postgres' ? 'postmaster.pid' : 'pid'));
             $parts[$name] = ['seconds' => 0.0, 'megabytes' => 0.0, 'files' => 0];
             foreach (self::tree($pid) as $one) {
@@ -108,11 +109,14 @@ final class Servers
     public function kept(): array
     {
         $one = fn (string $sql): float => (float) ($this->database->query($sql) ?: throw new RuntimeException($sql))->fetchColumn();
-        $redis = fn (string ...$command): string => (string) (new Process(['redis-cli', '-h', '127.0.0.1', '-p', (string) $this->redis, ...$command]))->mustRun()->getOutput();
-        preg_match('/^used_memory:(\d+)/m', $redis('info', 'memory'), $used);
-        $keys = (int) $redis('-n', '0', 'dbsize') + (int) $redis('-n', '1', 'dbsize');
+        $used = $keys = 0;
+        foreach ($this->redis as $database => $port) {
+            $redis = fn (string ...$command): string => (string) (new Process(['redis-cli', '-h', '127.0.0.1', '-p', (string) $port, ...$command]))->mustRun()->getOutput();
+            $used += preg_match('/^used_memory:(\d+)/m', $redis('info', 'memory'), $m) === 1 ? (int) $m[1] : 0;
+            $keys += (int) $redis('-n', (string) $database, 'dbsize');
+        }
 
-        return ['rows' => (int) $one('select (select count(*) from topics) + (select count(*) from edits) + (select count(*) from word_uses)'), 'megabytes' => $one('select pg_database_size(current_database())') / 1e6, 'connections' => (int) $one('select count(*) from pg_stat_activity'), 'redis' => (float) ($used[1] ?? 0) / 1e6, 'keys' => $keys];
+        return ['rows' => (int) $one('select (select count(*) from topics) + (select count(*) from edits) + (select count(*) from word_uses)'), 'megabytes' => $one('select pg_database_size(current_database())') / 1e6, 'connections' => (int) $one('select count(*) from pg_stat_activity'), 'redis' => $used / 1e6, 'keys' => $keys];
     }
 
     public function stop(): void

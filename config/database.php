@@ -42,6 +42,7 @@ return [
     'redis' => [
         'client' => env('REDIS_CLIENT', 'phpredis'),
         'default' => ['url' => env('REDIS_URL'), 'host' => env('REDIS_HOST', '127.0.0.1'), 'port' => env('REDIS_PORT', '6379'), 'database' => '0', 'persistent' => (bool) env('REDIS_PERSISTENT', false)],
-        'cache' => ['url' => env('REDIS_URL'), 'host' => env('REDIS_HOST', '127.0.0.1'), 'port' => env('REDIS_PORT', '6379'), 'database' => '1', 'persistent' => (bool) env('REDIS_PERSISTENT', false)],
+        // What may be forgotten, if it is to be elsewhere than sessions and work that waits.
+        'cache' => ['url' => env('REDIS_CACHE_URL', env('REDIS_URL')), 'host' => env('REDIS_CACHE_HOST', env('REDIS_HOST', '127.0.0.1')), 'port' => env('REDIS_CACHE_PORT', env('REDIS_PORT', '6379')), 'database' => '1', 'persistent' => (bool) env('REDIS_PERSISTENT', false)],
     ],
 ];

@@ -56,7 +56,7 @@ it('installs in the image what bin/install installs', function () {
 });
 
 it('runs parts that there are, each of which reaches what it needs and nothing from outside but the web server', function () {
-    $compose = composed();
+    [$compose, $image] = [composed(), deployed('deploy/Containerfile')];
     foreach ($compose['services'] as $name => $service) {
         foreach ($service['command'] ?? [] as $option) {
             if (str_starts_with((string) $option, '--') && ($service['image'] ?? '') === 'chalk-tree' && $service['command'][0] !== 'artisan') {
@@ -67,13 +67,23 @@ it('runs parts that there are, each of which reaches what it needs and nothing f
             expect($compose['services'])->toHaveKey($needed)->and($compose['services'][$needed])->toHaveKey('healthcheck');
         }
         foreach ($service['volumes'] ?? [] as $volume) {
-            expect($compose['volumes'])->toHaveKey(explode(':', $volume)[0]);
+            [$kept, $folder] = explode(':', $volume);
+            expect($compose['volumes'])->toHaveKey($kept);
+            // A volume of the image is written by somebody who is not root.
+            ($service['image'] ?? '') !== 'chalk-tree' || expect($image)->toMatch("~mkdir -p [^&]*{$folder}\\b.* chown -R chalk [^&]*{$folder}\\b~");
         }
-        expect($service['networks'])->toContain('inside')->and(isset($service['ports']))->toBe($name === 'front')->and(in_array('outside', $service['networks'], true))->toBe($name === 'front');
+        $networks = array_is_list($service['networks']) ? $service['networks'] : array_keys($service['networks']);
+        expect($networks)->toContain('inside')->and(isset($service['ports']))->toBe($name === 'front')->and(in_array('outside', $networks, true))->toBe($name === 'front');
     }
-    expect($compose['networks']['inside'])->toBe(['internal' => true])->and($compose['services']['front']['ports'])->toBe(['127.0.0.1:8000:8000']);
+    expect($compose['networks']['inside']['internal'])->toBeTrue()->and($compose['services']['front']['ports'])->toBe(['127.0.0.1:8000:8000']);
+    // What the web server reads but once is where it is said to be, however often that begins anew.
+    $at = fn (string $service): string => (string) ($compose['services'][$service]['networks']['inside']['ipv4_address'] ?? '');
+    expect($compose['services']['front']['command'])->toContain('--publish=0.0.0.0:8001', "--apps={$at('app-1')}:9100,{$at('app-2')}:9100")->and($compose['x-app']['environment']['LIVE_REDIS'])->toBe("redis://{$at('redis')}:6379")
+        ->and(array_unique(array_map($at, ['app-1', 'app-2', 'redis'])))->toHaveCount(3)->and(substr($compose['networks']['inside']['ipam']['config'][0]['subnet'], 0, 8))->toBe(substr($at('app-1'), 0, 8));
+    // What may not be forgotten lies where nothing is.
+    expect($compose['services']['redis']['command'])->toContain('noeviction', 'yes')->and($compose['services'][$compose['x-app']['environment']['REDIS_CACHE_HOST']]['command'])->toContain('allkeys-lru')->and($compose['x-app']['environment']['REDIS_HOST'])->toBe('redis');
     // The private address is that which the application is told, and leaves the network nowhere.
-    expect($compose['services']['front']['command'])->toContain('--publish=0.0.0.0:8001', '--apps=app-1:9100,app-2:9100')->and($compose['x-app']['environment']['CHALK_LIVE'])->toBe('front:8001');
+    expect($compose['x-app']['environment']['CHALK_LIVE'])->toBe('front:8001');
     preg_match('/pool work .* (\d+); pool door/', deployed('bin/serve'), $longest);
     preg_match('/pool heavy \d+ ondemand (\d+)/', deployed('bin/serve'), $heaviest);
     expect((int) $compose['services']['app-1']['stop_grace_period'])->toBeGreaterThan((int) $longest[1])->and((int) $heaviest[1])->toBeLessThanOrEqual(90);

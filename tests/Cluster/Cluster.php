@@ -48,13 +48,23 @@ final class Cluster
     public static function person(string $name): HttpClient
     {
         // So many do not register in one minute.
-        preg_match('/DB_PORT=(\d+)/', (string) file_get_contents(getenv('CLUSTER_FOLDER').'/settings'), $m);
-        (new PDO('pgsql:host=127.0.0.1;port='.($m[1] ?? '').';dbname=chalk_tree', 'chalk_tree', ''))->prepare('insert into people (name, email, password) values (?, ?, ?)')
+        self::database()->prepare('insert into people (name, email, password) values (?, ?, ?)')
             ->execute([$name, self::email($name), password_hash(self::PASSWORD, PASSWORD_BCRYPT, ['cost' => 4])]);
         $client = new HttpClient(self::address());
         $client->call('POST', '/api/sign-in', ['email' => self::email($name), 'password' => self::PASSWORD]);
 
         return $client;
+    }
+
+    /** @param  string  $of  what listens there, as the settings of the cluster say it */
+    public static function port(string $of): string
+    {
+        return preg_match("/\\b{$of}_PORT=(\\d+)/", (string) file_get_contents(getenv('CLUSTER_FOLDER').'/settings'), $m) === 1 ? $m[1] : throw new RuntimeException("There is no port of {$of}.");
+    }
+
+    public static function database(): PDO
+    {
+        return new PDO('pgsql:host=127.0.0.1;port='.self::port('DB').';dbname=chalk_tree', 'chalk_tree', '');
     }
 
     public static function email(string $name): string

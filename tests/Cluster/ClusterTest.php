@@ -2,13 +2,21 @@
 
 declare(strict_types=1);
 
+use ChalkTree\Exchange\JsonReader;
+use ChalkTree\Exchange\JsonWriter;
 use ChalkTree\Map\Ids;
+use ChalkTree\Map\TopicMap;
+use ChalkTree\Map\TreeCheck;
 use Symfony\Component\Process\Process;
 use Tests\Cluster\Cluster;
+use Tests\Cluster\Listener;
 use Tests\Cluster\Typist;
 use Tests\Support\Browser;
+use Tests\Support\Chance;
 use Tests\Support\HttpClient;
+use Tests\Support\RandomMaps;
 use Tests\Support\Sends;
+use Tests\Support\SoakedBrowser;
 use Tests\Support\TestServer;
 
 /* Two application servers, of which one is killed and comes back, while people work. */
@@ -65,6 +73,76 @@ it('loses no accepted edit and signs nobody out while servers are killed and com
         expect(count($added))->toBe(count(array_merge(...array_map(fn (Typist $one): array => $one->accepted, array_slice($typists, $owner, 3)))));
     }
 });
+
+it('brings five who work in one map, and two who only listen, to the same while servers are killed and come back', function (int $seed) {
+    $chance = new Chance($seed);
+    $names = array_map(fn (string $name): string => $name.$seed, ['Tove', 'Ines', 'Bram', 'Marit', 'Oskar', 'Runa', 'Sven']);
+    $people = array_map(Cluster::person(...), $names);
+    $file = sys_get_temp_dir().'/together-'.bin2hex(random_bytes(6)).'.json';
+    file_put_contents($file, (new JsonWriter)->write(RandomMaps::map($chance, 40, notes: true)));
+    $map = trim(Cluster::artisan('map:import', $file, '--owner='.Cluster::email($names[0])));
+    unlink($file);
+    foreach (array_slice($names, 1) as $n => $name) {
+        Cluster::artisan('map:share', $map, Cluster::email($name), '--role='.($n === 5 ? 'view' : 'edit'), '--owner='.Cluster::email($names[0]));
+    }
+    $browsers = array_map(fn (HttpClient $client): SoakedBrowser => new SoakedBrowser($client, $map, $chance), $people);
+    array_walk($browsers, fn (SoakedBrowser $one) => $one->open());
+    $listeners = [5 => new Listener($people[5], $map), 6 => new Listener($people[6], $map)];
+    $now = fn (): TopicMap => (new JsonReader)->read(Cluster::artisan('map:show', $map, '--owner='.Cluster::email($names[0])), 'x');
+    $when = [4 => ['kill', '1'], 8 => ['begin', '1'], 14 => ['kill', '2'], 18 => ['begin', '2']];
+    $begun = [];
+    for ($from = microtime(true); ($gone = microtime(true) - $from) < 24;) {
+        foreach ($when as $second => $does) {
+            if ($gone >= $second) {
+                unset($when[$second]);
+                $begun[] = Cluster::begun(...$does);
+            }
+        }
+        $one = $browsers[$chance->int(0, 4)];
+        if (count($one->waiting) < 8) {
+            // Against what there is, which by then is more than this one has seen.
+            $known = $now();
+            $one->edit(array_map(fn (): array => $chance->yes(12) ? ['name' => $chance->pick(['undo', 'redo'])] : RandomMaps::edit($chance, $known), range(1, 6)));
+        }
+        $one->send(25);
+        foreach ($listeners as $n => $listener) {
+            array_map($browsers[$n]->hear(...), $listener->messages(0.05));
+        }
+    }
+    array_map(fn (Process $process) => expect($process->wait())->toBe(0), $begun);
+    for ($n = 0; $n < 60 && ($n < 2 || array_filter($browsers, fn (SoakedBrowser $one): bool => $one->waiting !== []) !== []); $n++) {
+        array_walk($browsers, fn (SoakedBrowser $one) => $one->send(0));
+    }
+    foreach ($browsers as $n => $one) {
+        $fresh = new SoakedBrowser($people[$n], $map, $chance);
+        $fresh->open();
+        expect($one->waiting)->toBe([])->and($one->contents())->toEqual($fresh->contents());
+        foreach ($one->refused as $refusal) {
+            expect($refusal['message'])->toEndWith('.')->not->toContain('break the map');
+        }
+    }
+    $made = array_merge(...array_map(fn (SoakedBrowser $one): array => $one->made, $browsers));
+    $kept = Cluster::database()->query("select edit_id from edits where map_id = '{$map}'")->fetchAll(PDO::FETCH_COLUMN);
+    expect(count($made))->toBeGreaterThan(60)->and(array_diff($made, $kept))->toBe([])->and($kept)->toBe(array_values(array_unique($kept)))->and(TreeCheck::problems($now()))->toBe([])
+        ->and(min($browsers[5]->heard, $browsers[6]->heard))->toBeGreaterThan(10)->and(array_sum(array_map(fn (SoakedBrowser $one): int => $one->lost, $browsers)))->toBeGreaterThan(5);
+})->with([41, 42]);
+
+it('signs nobody out and loses no work that waits when all that is cached is forgotten', function () {
+    $client = Cluster::person('Ottar');
+    $map = Cluster::map($client, 'Remembered');
+    (new Process(['redis-cli', '-p', Cluster::port('REDIS_CACHE'), 'flushall']))->mustRun();
+    says($client, $map, whole($map, 'Ottar')['root'], 'Still here');
+    expect($client->call('GET', '/api/me')['person']['name'])->toBe('Ottar')->and(array_column(whole($map, 'Ottar')['topics'], 'title'))->toContain('Still here')
+        ->and((new Process(['redis-cli', '-p', Cluster::port('REDIS_CACHE'), 'config', 'get', 'maxmemory-policy']))->mustRun()->getOutput())->toContain('allkeys-lru')
+        ->and((new Process(['redis-cli', '-p', Cluster::port('REDIS'), 'config', 'get', 'maxmemory-policy']))->mustRun()->getOutput())->toContain('noeviction');
+});
+
+it('says so where there is no such server, or it runs already', function (array $asked, string $said) {
+    expect(fn () => Cluster::run(...$asked))->toThrow(RuntimeException::class, $said)->and(Cluster::person('Asked'.implode($asked))->call('GET', '/api/me')['person'])->not->toBeNull();
+})->with([
+    'which is killed is not said' => [['kill'], 'Which one?'], 'there are two' => [['kill', '3'], 'Which one?'], 'no number' => [['begin', '../front'], 'Which one?'],
+    'it runs' => [['begin', '1'], 'Server 1 runs'], 'no such command' => [['end', '1'], 'There are roll'],
+]);
 
 it('answers everything while all servers begin anew, one after the other', function () {
     $client = Cluster::person('Greta');

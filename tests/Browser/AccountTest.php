@@ -45,7 +45,7 @@ it('asks for a code of an authenticator at the next sign-in, and takes one that 
         $browser->keys('Enter')->waitFor('[aria-label=Code]')->waitUntil(fn (): bool => $browser->script('return document.activeElement?.getAttribute("aria-label")') === 'Code', 'the caret in the code');
     };
     $in();
-    $browser->type('123456')->keys('Enter')->waitFor('[role=alert]');
+    $browser->type('123456')->keys('Enter')->waitFor('.n-alert');
     $browser->keys('Mod+a')->type(TimeCodes::at($secret, time()))->keys('Enter')->waitFor('.library');
     $in();
     $browser->type((string) $codes[2])->keys('Enter')->waitFor('.library');
@@ -80,6 +80,6 @@ it('says what leaving takes away, and does it', function () {
     $browser->press('Remove it for good')->waitFor('.account');
     $browser->find('input[name=email]')->sendKeys(strtolower($name).'@beside.saltmere.example');
     $browser->find('input[type=password]')->sendKeys('a long password');
-    $browser->press('Sign in')->waitFor('[role=alert]');
-    expect((string) $browser->script('return document.querySelector("[role=alert]").innerText'))->toContain('do not go together');
+    $browser->press('Sign in')->waitFor('.n-alert');
+    expect((string) $browser->script('return document.querySelector(".n-alert").innerText'))->toContain('do not go together');
 });

@@ -162,9 +162,21 @@ it('takes ideas from a phone into the map, at once or after a look, by keys', fu
     $tove->waitUntil(fn (): bool => $tove->count('.ideas-panel li') === 2, 'both to wait')->press('Let in')->waitUntil(fn (): bool => $tove->count('.ideas-panel li') === 1, 'one to wait')->press('Put away')->waitUntil(fn (): bool => $tove->count('.ideas-panel li') === 0, 'none to wait');
     outlineBecomes($tove, ['Meeting', '  Ideas', '    A kite', '    A raft', '  Rest', '    A song']);
     $tove->press('Close it')->waitUntil(fn (): bool => ! $tove->has('.ideas-panel .code'), 'it to be closed');
-    $phone->type('Late')->keys('Enter')->waitFor('[role=alert]');
+    $phone->type('Late')->keys('Enter')->waitFor('.n-alert');
     $phone->size(1280, 800);
     expect($tove->complaints())->toBe([])->and(array_filter($phone->complaints(), fn (string $one): bool => ! str_contains($one, '404')))->toBe([]);
+});
+
+it('keeps what is typed as what is asked, however late it comes what was asked before', function () {
+    $tove = Studio::lent("Meeting\n\tIdeas\n");
+    $tove->script('const real = window.fetch; window.came = false; window.fetch = (what, how) => String(what).endsWith("/ideas") && (how?.method ?? "GET") === "GET" ? real(what, how).then((answer) => new Promise((come) => setTimeout(() => { come(answer); setTimeout(() => (window.came = true), 100) }, 1500))) : real(what, how)');
+    $tove->pick('Ideas')->keys('Mod+j')->waitFor('.palette')->type('Ideas by code');
+    $tove->waitUntil(fn (): bool => str_starts_with((string) $tove->script('return document.querySelector(".palette li.current span")?.innerText'), 'Ideas by code'), 'the action')->keys('Enter')
+        ->waitUntil(fn (): bool => $tove->script('return document.activeElement?.getAttribute("aria-label")') === 'What is asked', 'the caret in the question');
+    $tove->type('Whose lantern?')->waitUntil(fn (): bool => (bool) $tove->script('return window.came'), 'what was asked before');
+    expect($tove->script('return document.activeElement.value'))->toBe('Whose lantern?');
+    $tove->keys('Enter')->waitFor('.ideas-panel .code')->waitUntil(fn (): bool => $tove->count('.ideas-panel form button:disabled') === 1, 'nothing to be left to keep');
+    expect($tove->script('return document.querySelector("[aria-label=\'What is asked\']").value'))->toBe('Whose lantern?')->and($tove->complaints())->toBe([]);
 });
 
 it('keeps what a pupil typed apart from whoever comes in after them on the same device', function () {
@@ -180,7 +192,7 @@ it('keeps what a pupil typed apart from whoever comes in after them on the same 
     $pupil->find('[aria-label="Your own word"]')->sendKeys($word);
     $pupil->press('Come in')->waitUntil(fn (): bool => str_contains((string) $pupil->script('return document.querySelector(".pupil .word")?.textContent ?? ""'), 'You are Ada'), 'her desk');
     // There is no library for her, wherever she asks.
-    $pupil->visit('/')->waitFor('.pupil .word')->visit('/classes')->waitFor('[role=alert]');
+    $pupil->visit('/')->waitFor('.pupil .word')->visit('/classes')->waitFor('.n-alert');
     expect($pupil->has('.library'))->toBeFalse();
 });
 

@@ -83,12 +83,12 @@ it('registers by a letter, gets back in by another, and works in a library of it
         $browser->find("input[name='name']")->sendKeys('Ines');
         $browser->find("input[name='email']")->sendKeys('ines');
         $browser->script('document.querySelector("input[name=email]").type = "text"');
-        $browser->press('Send me a letter to begin')->waitFor('[role=alert]');
+        $browser->press('Send me a letter to begin')->waitFor('.n-alert');
         $browser->find("input[name='email']")->sendKeys('@saltmere.example');
         $browser->press('Send me a letter to begin')->waitFor('.letter a');
         $browser->press('Open the link')->waitFor("input[name='password']");
         $browser->find("input[name='password']")->sendKeys('short');
-        $browser->press('Begin')->waitFor('[role=alert]');
+        $browser->press('Begin')->waitFor('.n-alert');
         $browser->find("input[name='password']")->sendKeys(' but now long enough');
         $browser->press('Begin')->waitFor('.library');
         expect($browser->count('.card'))->toBe(0);

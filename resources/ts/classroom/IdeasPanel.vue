@@ -2,6 +2,7 @@
 import { useDocumentVisibility, useIntervalFn } from '@vueuse/core'
 import { NAlert, NButton, NCheckbox, NInput } from 'naive-ui'
 import { computed, nextTick, onMounted, ref, shallowRef } from 'vue'
+import { latest } from '@/api/latest'
 import type { IdeasAnswer } from '@/api/wire'
 import SidePanel from '@/desk/SidePanel.vue'
 import { useAttempt } from '@/features/share/useAttempt'
@@ -28,7 +29,13 @@ const address = computed(() => `${location.origin}/ideas/${box.value?.code ?? ''
 /** Below what is chosen. */
 const at = computed(() => map.current ?? map.tree.root)
 
-const take = (does: () => Promise<IdeasAnswer>): Promise<boolean> => attempt(async () => void (its.value = await does()))
+/** What was asked for last is what is shown, however late another answer comes. */
+const asked = latest()
+const take = (does: () => Promise<IdeasAnswer>): Promise<boolean> => attempt(async () => {
+    const isWanted = asked.begin()
+    const now = await does()
+    its.value = isWanted() ? now : its.value
+})
 const open = (topic: string): Promise<boolean> => take(() => classApi.openIdeas(map.id, topic, question.value.trim(), isLooked.value))
 async function decide(idea: string, isIn: boolean, place: number): Promise<void> {
     if (await take(() => classApi.decide(idea, isIn))) {
@@ -53,8 +60,9 @@ function key(event: KeyboardEvent, idea: string, place: number): void {
 }
 useIntervalFn(async () => {
     if (visibility.value === 'visible' && box.value?.isOpen === true && !busy.value) {
+        const isWanted = asked.begin()
         const now = await classApi.ideas(map.id).catch(() => null)
-        its.value = now ?? its.value
+        its.value = isWanted() ? (now ?? its.value) : its.value
         if (!map.isShared) {
             map.askForNews(true)
         }
@@ -63,8 +71,9 @@ useIntervalFn(async () => {
 onMounted(async () => {
     field.value?.focus()
     if (await take(() => classApi.ideas(map.id))) {
-        question.value = box.value?.question ?? ''
-        isLooked.value = box.value?.isLooked ?? false
+        // What was typed or ticked meanwhile stays.
+        question.value ||= box.value?.question ?? ''
+        isLooked.value ||= box.value?.isLooked ?? false
     }
 })
 </script>

@@ -44,11 +44,12 @@ final class HandedZip
         }
     }
 
-    /** Puts in a file that was made for this, and goes with it. */
+    /** Puts in an archive that was made for this, and goes with it. It is packed already. */
     public function move(string $path, string $within): void
     {
         $this->made[] = $path;
         $this->zip->addFile($path, $within);
+        $this->zip->setCompressionName($within, ZipArchive::CM_STORE);
     }
 
     /** Puts in a file as it is, which is packed already. @param  mixed  $holder what keeps it there */

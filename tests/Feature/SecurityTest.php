@@ -240,14 +240,19 @@ it('hands over all that is kept of somebody, and nothing of anybody else’s', f
     app(App\Comments\Comments::class)->say($hers, $this->tove, ChalkTree\Map\Ids::next(), $hers->root, null, 'Paper or willow?');
     app(App\Comments\Comments::class)->say($hers, $ines, ChalkTree\Map\Ids::next(), $hers->root, null, 'Not for others.');
     ($this->signIn)();
+    $page = $this->postJson("/api/maps/{$map->id}/published", ['name' => 'For the site', 'topic' => null, 'choices' => [], 'isFrozen' => false])->assertCreated()->json('address');
+    $this->sendEdits($map, [['name' => 'topic.retitle', 'topic' => $map->root, 'title' => 'Festival of lamps'], ['name' => 'topic.note', 'topics' => [$map->root], 'note' => 'Lamps by the quay.']]);
     $answer = $this->get('/api/me/data')->assertOk();
     file_put_contents($path = tempnam(sys_get_temp_dir(), 'data'), $answer->streamedContent());
     $zip = new ZipArchive;
     expect($zip->open($path))->toBeTrue()->and($zip->numFiles)->toBe(2);
     $told = json_decode((string) $zip->getFromName('account.json'), true);
-    expect($told['address'])->toBe('tove@saltmere.example')->and($told['comments'][0]['text'])->toBe('Paper or willow?')->and($told['maps'])->toBe([['title' => 'Festival', 'file' => 'maps/1 Festival.zip', 'isInTrash' => false]])
+    expect($told['address'])->toBe('tove@saltmere.example')->and($told['comments'][0]['text'])->toBe('Paper or willow?')->and($told['maps'])->toBe([['title' => 'Festival of lamps', 'file' => 'maps/1 Festival of lamps.zip', 'isInTrash' => false]])
+        ->and($told['published'][0])->toMatchArray(['map' => $map->id, 'name' => 'For the site', 'address' => $page])->and($told['viewingLinks'])->toBe([])->and($told['askedToJoin'])->toBe([])->and($told['wordsByDay'][0])->toMatchArray(['map' => $map->id, 'words' => 4])
+        // What is packed already is not packed again, which takes long where there is much.
+        ->and($zip->statName('maps/1 Festival of lamps.zip')['comp_method'] ?? null)->toBe(ZipArchive::CM_STORE)
         ->and(json_encode($told))->not->toContain('Not for others')->not->toContain($this->tove->password);
-    file_put_contents("{$path}.zip", (string) $zip->getFromName('maps/1 Festival.zip'));
+    file_put_contents("{$path}.zip", (string) $zip->getFromName('maps/1 Festival of lamps.zip'));
     $inner = new ZipArchive;
     expect($inner->open("{$path}.zip"))->toBeTrue()->and($inner->getFromName('map.json'))->toContain('Lanterns');
     unlink($path);

@@ -56,7 +56,7 @@ return [
     // keep what they share.
     'page_files' => (bool) env('CHALK_PAGE_FILES', true),
 
-    // Where copies of all that is kept are put every night: another disk, better another machine's.
+    // Where copies of all that is kept are put every night: another disk, better another machine's; none are made if empty.
     'backups' => (string) env('CHALK_BACKUPS', storage_path('backups')),
 
     // Whether a line is noted of each request.

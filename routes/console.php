@@ -2,8 +2,10 @@
 
 declare(strict_types=1);
 
+use App\Operate\Backups;
 use App\Publishing\PageFiles;
 use App\Publishing\PageViews;
+use Illuminate\Support\Facades\Config;
 use Illuminate\Support\Facades\Schedule;
 
 // What lay in the trash for long enough, files that nothing names, uploads that nobody goes on with.
@@ -17,4 +19,5 @@ Schedule::command('comments:send')->everyTenMinutes()->withoutOverlapping()->onO
 Schedule::command('reminders:send')->hourly()->withoutOverlapping()->onOneServer();
 Schedule::command('queue:prune-failed', ['--hours' => 168])->daily()->onOneServer();
 // Whatever else goes wrong: all that is kept, as it was each night of the last week.
-Schedule::command('backup:make')->dailyAt('03:10')->withoutOverlapping()->onOneServer();
+// A machine that sleeps at night makes it as soon as it is there.
+Schedule::command('backup:make')->everyTenMinutes()->when(fn (Backups $backups): bool => Config::string('chalk.backups') !== '' && $backups->isDue(Config::string('chalk.backups')))->withoutOverlapping()->onOneServer();

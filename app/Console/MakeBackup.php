@@ -17,8 +17,13 @@ final class MakeBackup extends Command
 
     public function handle(Backups $backups): int
     {
-        $folder = $this->option('to');
-        $this->line($backups->make(is_string($folder) ? $folder : Config::string('chalk.backups')));
+        $folder = is_string($to = $this->option('to')) ? $to : Config::string('chalk.backups');
+        if ($folder === '') {
+            $this->error('No folder is set for backups (CHALK_BACKUPS), and none was said with --to.');
+
+            return self::FAILURE;
+        }
+        $this->line($backups->make($folder));
 
         return self::SUCCESS;
     }

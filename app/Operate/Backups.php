@@ -26,6 +26,11 @@ final readonly class Backups
     /** So many are kept, the latest. */
     public const KEPT = 7;
 
+    /** When one is to be made each night, hours and minutes (UTC). */
+    private const NIGHT = [3, 10];
+
+    private const NAME = 'Y-m-d-His';
+
     private const SQLITE = 'database.sqlite.gz';
 
     private const POSTGRES = 'database.dump';
@@ -56,7 +61,7 @@ final readonly class Backups
         File::ensureDirectoryExists($folder, 0o700);
 
         return $this->alone($folder, function () use ($folder): string {
-            $name = now('UTC')->format('Y-m-d-His');
+            $name = now('UTC')->format(self::NAME);
             $meanwhile = "{$folder}/".self::MEANWHILE;
             // One that was broken off left it there.
             File::deleteDirectory($meanwhile);
@@ -101,6 +106,14 @@ final readonly class Backups
         } finally {
             fclose($held);
         }
+    }
+
+    /** Whether none was made since the last night: the machine was not there then, or has just come. */
+    public function isDue(string $folder): bool
+    {
+        $night = now('UTC')->setTime(...self::NIGHT);
+
+        return ($this->all($folder)[0] ?? '') < ($night->isFuture() ? $night->subDay() : $night)->format(self::NAME);
     }
 
     /** @return list<string> the latest first */

@@ -131,7 +131,7 @@ it('signs nobody out and loses no work that waits when all that is cached is for
     $client = Cluster::person('Ottar');
     $map = Cluster::map($client, 'Remembered');
     (new Process(['redis-cli', '-p', Cluster::port('REDIS_CACHE'), 'flushall']))->mustRun();
-    says($client, $map, whole($map, 'Ottar')['root'], 'Still here');
+    writes($client, $map, whole($map, 'Ottar')['root'], 'Still here');
     expect($client->call('GET', '/api/me')['person']['name'])->toBe('Ottar')->and(array_column(whole($map, 'Ottar')['topics'], 'title'))->toContain('Still here')
         ->and((new Process(['redis-cli', '-p', Cluster::port('REDIS_CACHE'), 'config', 'get', 'maxmemory-policy']))->mustRun()->getOutput())->toContain('allkeys-lru')
         ->and((new Process(['redis-cli', '-p', Cluster::port('REDIS'), 'config', 'get', 'maxmemory-policy']))->mustRun()->getOutput())->toContain('noeviction');
@@ -188,7 +188,7 @@ function listening(string $map, array $clients): Closure
 }
 
 /** Adds a topic below the root of a map, as a browser does: the same again until it is answered. */
-function says(HttpClient $client, string $map, string $root, string $title): void
+function writes(HttpClient $client, string $map, string $root, string $title): void
 {
     $edit = ['id' => Ids::next(), 'name' => 'topic.add', 'parent' => $root, 'topic' => ['id' => Ids::next(), 'title' => $title]];
     for ($n = 0; $n < 20 && $client->ask('POST', "/api/maps/{$map}/edits", ['since' => 0, 'edits' => [$edit]])[0] !== 200; $n++) {
@@ -223,7 +223,7 @@ it('tells whoever listens what is new, whichever server was asked, also while on
         if ($n > 0) {
             Cluster::run($n === 1 ? 'kill' : 'begin', '2');
         }
-        says($owner, $map, $root, "{$title} the storm");
+        writes($owner, $map, $root, "{$title} the storm");
         expect($hear("{$title} the storm"))->toBeTrue("“{$title}” to be heard");
     }
 });
@@ -243,9 +243,9 @@ it('lets several web servers hold the streams of one map together', function () 
         $other->call('POST', '/api/sign-in', ['email' => Cluster::email('Olin'), 'password' => Cluster::PASSWORD]);
         $hear = listening($map, [$owner, $other]);
         expect($hear(': hi'))->toBeTrue();
-        says($owner, $map, $root, 'By the first');
+        writes($owner, $map, $root, 'By the first');
         expect($hear('By the first'))->toBeTrue();
-        says($other, $map, $root, 'By the second');
+        writes($other, $map, $root, 'By the second');
         expect($hear('By the second'))->toBeTrue();
     } finally {
         $second->stop(3);

@@ -2,11 +2,16 @@
 
 declare(strict_types=1);
 
+use App\Operate\Backups;
 use App\Operate\Readiness;
 use App\Publishing\PageFiles;
 use App\Sharing\Visits;
+use Illuminate\Console\Scheduling\Event;
+use Illuminate\Console\Scheduling\Schedule;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\File;
 use Tests\Support\HttpClient;
 use Tests\Support\TestServer;
 
@@ -101,3 +106,22 @@ it('takes numbers back as text, as some stores give them', function () {
     Cache::put("seen {$map->id} {$ines->id}", (string) $map->seq, 600);
     expect($visits->missed($map, $ines))->toBeNull();
 });
+
+it('makes a backup when there was none since the last night, and only where a folder is set', function (array $there, string $now, bool $isDue) {
+    $folder = sys_get_temp_dir().'/nights-'.bin2hex(random_bytes(6));
+    array_map(fn (string $name): bool => mkdir("{$folder}/{$name}", 0o700, true), $there);
+    $this->travelTo(new DateTimeImmutable($now, new DateTimeZone('UTC')));
+    config(['chalk.backups' => $folder]);
+    [$event] = array_values(array_filter(app(Schedule::class)->events(), fn (Event $one): bool => str_contains((string) $one->command, 'backup:make')));
+    expect(app(Backups::class)->isDue($folder))->toBe($isDue)->and($event->filtersPass(app()))->toBe($isDue);
+    config(['chalk.backups' => '']);
+    expect($event->filtersPass(app()))->toBeFalse()->and(Artisan::call('backup:make'))->toBe(1)->and(Artisan::output())->toContain('CHALK_BACKUPS');
+    File::deleteDirectory($folder);
+})->with([
+    'none at all' => [[], '2026-11-29 12:00:00', true],
+    'of this night' => [['2026-11-28-031000', '2026-11-29-031001'], '2026-11-29 12:00:00', false],
+    'of the night before' => [['2026-11-28-031001'], '2026-11-29 12:00:00', true],
+    'before this night has come' => [['2026-11-28-031001'], '2026-11-29 03:09:00', false],
+    'as this night comes' => [['2026-11-28-233000'], '2026-11-29 03:10:00', true],
+    'made by hand since' => [['2026-11-29-090000'], '2026-11-29 12:00:00', false],
+]);

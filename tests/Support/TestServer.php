@@ -158,6 +158,8 @@ final class TestServer
             'SESSION_DRIVER' => 'file',
             'QUEUE_CONNECTION' => 'database',
             'CACHE_STORE' => 'file',
+            // What is measured or tested is not copied besides.
+            'CHALK_BACKUPS' => '',
             'MAIL_MAILER' => 'outbox',
             'BCRYPT_ROUNDS' => '4',
         ];

@@ -83,3 +83,29 @@ it('says what leaving takes away, and does it', function () {
     $browser->press('Sign in')->waitFor('.n-alert');
     expect((string) $browser->script('return document.querySelector(".n-alert").innerText'))->toContain('do not go together');
 });
+
+it('lets whoever has come in stay, however late somebody before them is told that they are not', function () {
+    $browser = new Browser(Studio::server()->address);
+    try {
+        [$name, $other] = ['Cyra'.bin2hex(random_bytes(3)), 'Dorin'.bin2hex(random_bytes(3))];
+        accountOf($name);
+        accountOf($other);
+        $in = function (string $who) use ($browser): void {
+            $browser->visit('/sign-in')->waitFor('.account');
+            $browser->find('input[name=email]')->sendKeys($who);
+            $browser->find('input[type=password]')->sendKeys('a long password');
+            $browser->press('Sign in');
+        };
+        $in(strtolower($name).'@beside.saltmere.example');
+        $browser->waitFor('.library');
+        // Her time zone is kept as the page opens; that is answered only when somebody else has come in, and says that she has not.
+        Studio::data()->prepare('update people set zone = null where email = ?')->execute([strtolower($name).'@beside.saltmere.example']);
+        $browser->tools('Page.addScriptToEvaluateOnNewDocument', ['source' => 'const real = window.fetch; window.late = 0; window.fetch = (what, how) => String(what).endsWith("/api/me/zone") && window.late === 0 ? (window.late = 1, new Promise((come) => { window.tell = () => { window.late = 2; come(new Response(JSON.stringify({ code: "signed_out", message: "Sign in first.", field: null }), { status: 401, headers: { "Content-Type": "application/json" } })) } })) : real(what, how)']);
+        $in(strtolower($other).'@beside.saltmere.example');
+        $browser->waitFor('.library')->waitUntil(fn (): bool => $browser->script('return window.late') === 1, 'the zone to be on its way')->script('window.tell()');
+        usleep(500_000);
+        expect($browser->script('return [window.late, location.pathname, document.querySelector(".library") !== null]'))->toBe([2, '/', true])->and($browser->script('return document.body.innerText'))->toContain($other);
+    } finally {
+        $browser->quit();
+    }
+});

@@ -124,7 +124,8 @@ final class Studio
         return $browser;
     }
 
-    private static function data(): PDO
+    /** The database of the server. */
+    public static function data(): PDO
     {
         $database = new PDO('sqlite:'.self::server()->database());
         $database->exec('pragma foreign_keys = on; pragma busy_timeout = 5000');

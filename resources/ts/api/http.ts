@@ -36,6 +36,14 @@ export function onSignedOut(run: () => void): void {
     signedOut = run
 }
 
+/** Counts who has come in: what was asked before somebody did says nothing of them, however late it is answered. */
+let entered = 0
+
+/** Somebody has come in. */
+export function comeIn(): void {
+    entered++
+}
+
 /** Sends a request to the API and gives the answer's JSON; within so many milliseconds, or it counts as unanswered. */
 export async function request<T>(method: string, path: string, body?: unknown, within = body instanceof Blob ? UPLOAD_TIMEOUT : TIMEOUT): Promise<T> {
     const answer = await send(method, path, body, within)
@@ -60,6 +68,7 @@ export function sendLast(path: string, body: unknown, method = 'POST'): void {
 
 async function send(method: string, path: string, body: unknown, within: number, again = true): Promise<Response> {
     const headers = headersOf()
+    const as = entered
     const raw = body instanceof Blob
     if (body !== undefined && !raw) {
         headers['Content-Type'] = 'application/json'
@@ -87,7 +96,7 @@ async function send(method: string, path: string, body: unknown, within: number,
     if (typeof said?.code !== 'string' || typeof said.message !== 'string') {
         throw foreign()
     }
-    if (answer.status === 401) {
+    if (answer.status === 401 && as === entered) {
         signedOut()
     }
     const after = Number(answer.headers.get('Retry-After'))

@@ -3,6 +3,7 @@ import { watchDebounced } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
 import { bounds } from '@/api/bounds'
 import { api } from '@/api/client'
+import { comeIn } from '@/api/http'
 import type { Calm, Person } from '@/api/wire'
 import { pendingEdits } from './pending'
 import { usePreferences } from './preferences'
@@ -62,7 +63,9 @@ export const useSession = defineStore('session', () => {
     }
 
     async function enter(entering: Promise<{ person: Person }>): Promise<void> {
-        welcome((await entering).person)
+        const { person: who } = await entering
+        comeIn()
+        welcome(who)
     }
 
     /** Leaves by a page of its own, so that nothing of this person's stays in the window's memory. */

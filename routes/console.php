@@ -19,5 +19,5 @@ Schedule::command('comments:send')->everyTenMinutes()->withoutOverlapping()->onO
 Schedule::command('reminders:send')->hourly()->withoutOverlapping()->onOneServer();
 Schedule::command('queue:prune-failed', ['--hours' => 168])->daily()->onOneServer();
 // Whatever else goes wrong: all that is kept, as it was each night of the last week.
-// A machine that sleeps at night makes it as soon as it is there.
-Schedule::command('backup:make')->everyTenMinutes()->when(fn (Backups $backups): bool => Config::string('chalk.backups') !== '' && $backups->isDue(Config::string('chalk.backups')))->withoutOverlapping()->onOneServer();
+// A machine that sleeps at night makes it as soon as it is there; one that was killed over it tries again after seven hours.
+Schedule::command('backup:make')->everyTenMinutes()->when(fn (Backups $backups): bool => Config::string('chalk.backups') !== '' && $backups->isDue(Config::string('chalk.backups')))->withoutOverlapping(420)->onOneServer();
